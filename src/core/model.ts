@@ -1,0 +1,206 @@
+// The nouns that everything else is written in. Schemas stand at the edges (network, files, storage, workers);
+// inside, the plain types are used and nothing is parsed twice.
+import { z } from 'zod'
+
+/** SARIF's levels. Only an error blocks the launch. */
+export const Level = z.enum(['error', 'warning', 'note'])
+export type Level = z.infer<typeof Level>
+
+/** Where a tag starts: lines and columns count from 1, columns in UTF-16 code units, at the `<`. */
+export const Position = z.object({ line: z.number().int(), column: z.number().int() })
+export type Position = z.infer<typeof Position>
+
+/** A position that also knows the byte after the element's last, as served: byte budgets go by it. */
+export const TagPosition = Position.extend({ endByte: z.number().int() })
+export type TagPosition = z.infer<typeof TagPosition>
+
+/** One `<meta>`, once for every attribute that names it. `value` is untouched; null without `content`. */
+export const MetaFact = TagPosition.extend({
+  key: z.string(),
+  attribute: z.enum(['name', 'property', 'http-equiv', 'charset']),
+  value: z.string().nullable(),
+  inHead: z.boolean(),
+})
+export type MetaFact = z.infer<typeof MetaFact>
+
+/** One `<link>` with a `rel` (its tokens in lower case, single spaces). */
+export const LinkFact = TagPosition.extend({
+  rel: z.string(),
+  href: z.string(),
+  type: z.string().optional(),
+  sizes: z.string().optional(),
+  hreflang: z.string().optional(),
+})
+export type LinkFact = z.infer<typeof LinkFact>
+
+/** One `<script type="application/ld+json">`. */
+export const JsonLdFact = Position.extend({
+  types: z.array(z.string()),
+  error: z.string().nullable(),
+  errorLine: z.number().int().nullable(),
+})
+export type JsonLdFact = z.infer<typeof JsonLdFact>
+
+/** A picture in the page's content, in document order. Declared sizes are CSS pixels; null when not declared. */
+export const ContentImage = TagPosition.extend({
+  src: z.string(),
+  alt: z.string().nullable(),
+  width: z.number().nullable(),
+  height: z.number().nullable(),
+})
+export type ContentImage = z.infer<typeof ContentImage>
+
+/** What the HTML standard's tree says of one page, scripting off. */
+export const PageFacts = z.object({
+  title: z.string().nullable(),
+  description: z.string().nullable(),
+  language: z.string().nullable(),
+  canonical: z.string().nullable(),
+  robots: z.string().nullable(),
+  h1: z.string().nullable(),
+  firstParagraph: z.string().nullable(),
+  base: z.string().nullable(),
+  metas: z.array(MetaFact),
+  links: z.array(LinkFact),
+  jsonLd: z.array(JsonLdFact),
+  contentImages: z.array(ContentImage),
+  /** Where the three texts above stand; null where there is none. */
+  at: z.object({
+    title: TagPosition.nullable(),
+    h1: TagPosition.nullable(),
+    firstParagraph: TagPosition.nullable(),
+  }),
+})
+export type PageFacts = z.infer<typeof PageFacts>
+
+/** A piece of the page's source worth showing: a line, or a part of a line that holds several tags. */
+export const SourceLine = Position.extend({ text: z.string(), inHead: z.boolean() })
+export type SourceLine = z.infer<typeof SourceLine>
+
+export const FailureCode = z.enum([
+  'timeout',
+  'refused',
+  'reset',
+  'not-found',
+  'too-many-redirects',
+  'redirect-loop',
+  'forbidden',
+  'too-large',
+  'tls',
+  'bad-answer',
+  'stopped',
+])
+export type FailureCode = z.infer<typeof FailureCode>
+
+export const RedirectHop = z.object({ status: z.number().int(), url: z.string() })
+export type RedirectHop = z.infer<typeof RedirectHop>
+
+/** How one page was got. `status` is the final one; null when nothing answered. */
+export const FetchFact = z.object({
+  status: z.number().int().nullable(),
+  finalUrl: z.string(),
+  redirects: z.array(RedirectHop),
+  aliases: z.array(z.string()),
+  contentType: z.string().nullable(),
+  bytes: z.number().int(),
+  ms: z.number(),
+  error: z.string().nullable(),
+  errorCode: FailureCode.nullable(),
+  /** X-Robots-Tag as served. */
+  robotsHeader: z.string().nullable(),
+  fetchedAt: z.string(),
+})
+export type FetchFact = z.infer<typeof FetchFact>
+
+/** A page as gathered: what was asked, what came back, what it says. `url` is its public address. */
+export const GatheredPage = z.object({
+  url: z.string(),
+  file: z.string().nullable(),
+  fetch: FetchFact,
+  facts: PageFacts.nullable(),
+  source: z.array(SourceLine),
+})
+export type GatheredPage = z.infer<typeof GatheredPage>
+
+export const ImageFormat = z.enum(['jpeg', 'png', 'gif', 'webp', 'avif', 'svg', 'bmp', 'ico', 'tiff'])
+export type ImageFormat = z.infer<typeof ImageFormat>
+
+export const ImageErrorCode = z.enum([...FailureCode.options, 'status', 'not-image', 'damaged', 'empty', 'not-looked-at'])
+export type ImageErrorCode = z.infer<typeof ImageErrorCode>
+
+/** One picture as gathered. Width and height are pixels after EXIF orientation; null where not known. */
+export const GatheredImage = z.object({
+  url: z.string(),
+  status: z.number().int().nullable(),
+  format: ImageFormat.nullable(),
+  width: z.number().int().nullable(),
+  height: z.number().int().nullable(),
+  bytes: z.number().int().nullable(),
+  alpha: z.boolean().nullable(),
+  animated: z.boolean(),
+  hash: z.string().nullable(),
+  contentType: z.string().nullable(),
+  error: z.string().nullable(),
+  errorCode: ImageErrorCode.nullable(),
+  /** True while only `<link rel=icon>` names it: such pictures feed no card's picture. */
+  iconOnly: z.boolean(),
+})
+export type GatheredImage = z.infer<typeof GatheredImage>
+
+export const SourceKind = z.enum(['folder', 'zip', 'url', 'sitemap', 'list'])
+export type SourceKind = z.infer<typeof SourceKind>
+
+/** Where a build was read, and the production address its pages are meant for. */
+export const RunSource = z.object({ kind: SourceKind, location: z.string(), site: z.string() })
+export type RunSource = z.infer<typeof RunSource>
+
+export const NoteKind = z.enum(['offline', 'bounded', 'robots-passed', 'stopped', 'site-guessed', 'robots-unknown', 'images-elsewhere'])
+export type NoteKind = z.infer<typeof NoteKind>
+
+export const RunNote = z.object({ kind: NoteKind, message: z.string() })
+export type RunNote = z.infer<typeof RunNote>
+
+/** As it stands: robots.txt and logins count. As launched: they don't. */
+export const View = z.enum(['standing', 'launched'])
+export type View = z.infer<typeof View>
+
+/** What was said of one page, picture or site. */
+export const Finding = z.object({
+  rule: z.string(),
+  level: Level,
+  message: z.string(),
+  fix: z.string(),
+  line: z.number().int().nullable(),
+  column: z.number().int().nullable(),
+  image: z.string().optional(),
+})
+export type Finding = z.infer<typeof Finding>
+
+export const SiteFinding = Finding.extend({ pages: z.array(z.string()) })
+export type SiteFinding = z.infer<typeof SiteFinding>
+
+/** A check that could not be made: said, never taken for passed. */
+export const Skipped = z.object({ rule: z.string(), reason: z.string() })
+export type Skipped = z.infer<typeof Skipped>
+
+export const Summary = z.object({
+  pages: z.number().int(),
+  error: z.number().int(),
+  warning: z.number().int(),
+  note: z.number().int(),
+  clear: z.boolean(),
+})
+export type Summary = z.infer<typeof Summary>
+
+/** Everything that was gathered in one run: the input of cards and checks. */
+export type Gathering = {
+  source: RunSource
+  startedAt: string
+  finishedAt: string
+  view: View
+  notes: RunNote[]
+  /** robots.txt of the site as read; null when there is none or it could not be read. */
+  robotsTxt: string | null
+  pages: GatheredPage[]
+  images: GatheredImage[]
+}

@@ -1,0 +1,157 @@
+import { graphemeWidthEm, splitGraphemes, type Weight } from './measure'
+
+/** The room a place gives a text. `maxCodePoints` is set where the place counts characters as well. */
+export type TextBox = {
+  sizePx: number
+  weight: Weight
+  widthPx: number
+  lines: number
+  maxCodePoints?: number | undefined
+}
+
+/** A text as a place shows it. `shown` is a prefix of the text, without the ellipsis that follows when `cut`. */
+export type FittedText = { shown: string; cut: boolean; lines: string[] }
+
+type Piece = { text: string; widthEm: number; start: number; end: number; isSpace: boolean; breakAfter: boolean }
+
+const ELLIPSIS = '…'
+const IDEOGRAPH = /^[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]/u
+const NO_BREAK_BEFORE = /^[\p{Pe}\p{Pf}、。，．！？：；ー々〜…,.!?:;)\]}]/u
+/** Scripts written without spaces between words, where a line may end at any word. */
+const UNSPACED_SCRIPT = /[\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u
+
+const words = new Intl.Segmenter('und', { granularity: 'word' })
+
+/** Offsets at which a word of an unspaced script ends. */
+function unspacedWordEnds(text: string): Set<number> {
+  const ends = new Set<number>()
+  if (!UNSPACED_SCRIPT.test(text)) return ends
+  for (const { segment, index } of words.segment(text)) {
+    if (UNSPACED_SCRIPT.test(segment)) ends.add(index + segment.length)
+  }
+  return ends
+}
+
+/** May a line end between these two graphemes? A short form of UAX #14: spaces, dashes, slashes, ideographs. */
+function mayBreakBetween(before: string, after: string): boolean {
+  if (after === '' || NO_BREAK_BEFORE.test(after)) return false
+  if (before === '\u00AD' || before === '\u200B') return true
+  if (before === '-') return !/^\d/.test(after)
+  if (before === '–' || before === '—' || after === '—') return true
+  if (before === '/') return !/^\d/.test(after)
+  return IDEOGRAPH.test(before) || IDEOGRAPH.test(after)
+}
+
+function cutIntoPieces(text: string, weight: Weight): Piece[] {
+  const wordEnds = unspacedWordEnds(text)
+  const parts = splitGraphemes(text)
+  let offset = 0
+  return parts.map((grapheme, index) => {
+    const start = offset
+    offset += grapheme.length
+    const isSpace = grapheme === ' '
+    const after = parts[index + 1] ?? ''
+    return {
+      text: grapheme,
+      widthEm: graphemeWidthEm(grapheme, weight),
+      start,
+      end: offset,
+      isSpace,
+      breakAfter: isSpace || wordEnds.has(offset) || mayBreakBetween(grapheme, after),
+    }
+  })
+}
+
+/** Index after the last piece that a line starting at `from` holds. Spaces hang at its end and take no room. */
+function endOfLine(pieces: Piece[], from: number, roomEm: number): number {
+  let width = 0
+  let lastBreak = -1
+  for (let index = from; index < pieces.length; index++) {
+    const piece = pieces[index]!
+    if (!piece.isSpace && width + piece.widthEm > roomEm) {
+      if (lastBreak > from) return lastBreak
+      // A word wider than the box is broken where it must be; a line always takes at least one grapheme.
+      return Math.max(index, from + 1)
+    }
+    width += piece.widthEm
+    if (piece.breakAfter) lastBreak = index + 1
+  }
+  return pieces.length
+}
+
+/** Index after the last piece that fits together with an ellipsis. */
+function endBeforeEllipsis(pieces: Piece[], from: number, to: number, roomEm: number, ellipsisEm: number): number {
+  let width = 0
+  let end = from
+  for (let index = from; index < to; index++) {
+    width += pieces[index]!.widthEm
+    if (width + ellipsisEm > roomEm) break
+    end = index + 1
+  }
+  return end
+}
+
+/** No letter of a text face is narrower than this; marks of no width are allowed for by the margin below. */
+const NARROWEST_EM = 0.15
+const MARGIN_UNITS = 1000
+
+/** More code units than the box could ever show: what lies beyond is cut whatever it is, and is not looked at. */
+function mostUnits(box: TextBox): number {
+  return Math.ceil((box.lines * box.widthPx) / box.sizePx / NARROWEST_EM) + MARGIN_UNITS
+}
+
+const textOf = (pieces: Piece[], from: number, to: number) =>
+  pieces
+    .slice(from, to)
+    .map((piece) => piece.text)
+    .join('')
+    .trimEnd()
+
+/**
+ * Breaks a text into the lines of a box and cuts what has no room.
+ *
+ * The last line ends with an ellipsis when something was cut; its width counts. A grapheme is never split. Where the
+ * place also counts characters (`maxCodePoints`), both limits apply and the shorter text wins.
+ *
+ * @param text collapsed and trimmed, as resolved for the card
+ * @example fitText('Rewire a table lamp', { sizePx: 16, weight: 600, widthPx: 90, lines: 1 })
+ *          // { shown: 'Rewire a t', cut: true, lines: ['Rewire a t'] }
+ */
+export function fitText(text: string, box: TextBox): FittedText {
+  const head = text.slice(0, mostUnits(box))
+  const all = cutIntoPieces(head, box.weight)
+  const counted = box.maxCodePoints === undefined ? all : takeCodePoints(all, box.maxCodePoints)
+  const cutByCount = counted.length < all.length || head.length < text.length
+  const roomEm = box.widthPx / box.sizePx
+  const ellipsisEm = graphemeWidthEm(ELLIPSIS, box.weight)
+  const lines: string[] = []
+  let from = 0
+  while (from < counted.length && lines.length < box.lines) {
+    const isLast = lines.length === box.lines - 1
+    const to = endOfLine(counted, from, roomEm)
+    const restFits = to >= counted.length
+    if (restFits && !cutByCount) {
+      lines.push(textOf(counted, from, to))
+      return { shown: text, cut: false, lines }
+    }
+    if (isLast || restFits) {
+      const end = endBeforeEllipsis(counted, from, counted.length, roomEm, ellipsisEm)
+      const line = textOf(counted, from, end)
+      const shown = text.slice(0, counted[end - 1]?.end ?? counted[from]?.start ?? 0).trimEnd()
+      return { shown, cut: true, lines: [...lines, line] }
+    }
+    lines.push(textOf(counted, from, to))
+    from = to
+  }
+  return { shown: '', cut: text !== '', lines }
+}
+
+/** The pieces that hold at most so many code points. */
+function takeCodePoints(pieces: Piece[], most: number): Piece[] {
+  let count = 0
+  for (let index = 0; index < pieces.length; index++) {
+    count += [...pieces[index]!.text].length
+    if (count > most) return pieces.slice(0, index)
+  }
+  return pieces
+}
