@@ -3,9 +3,15 @@ export function collapseWhiteSpace(text: string): string {
   return text.replace(/[\t\n\f\r ]+/g, ' ').replace(/^ | $/g, '')
 }
 
-/** Trimmed of ASCII white space only. */
+const isAsciiSpace = (unit: number) => unit === 32 || (unit >= 9 && unit <= 13 && unit !== 11)
+
+/** Trimmed of ASCII white space only. A loop, since a pattern for the end is quadratic on long inner white space. */
 export function trimAscii(text: string): string {
-  return text.replace(/^[\t\n\f\r ]+|[\t\n\f\r ]+$/g, '')
+  let start = 0
+  let end = text.length
+  while (start < end && isAsciiSpace(text.charCodeAt(start))) start++
+  while (end > start && isAsciiSpace(text.charCodeAt(end - 1))) end--
+  return text.slice(start, end)
 }
 
 /** True for nothing, or nothing except white space of any kind. Such a value counts as absent. */

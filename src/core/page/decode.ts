@@ -1,0 +1,122 @@
+import { trimAscii } from '../text/collapse'
+
+/** HTML as text, and what is needed to count its bytes again. */
+export type DecodedHtml = {
+  text: string
+  /** WHATWG name of the encoding, in lower case. */
+  encoding: string
+  from: 'bom' | 'header' | 'meta' | 'default'
+  /** Bytes of a byte order mark, which are served but stand in no column. */
+  bomBytes: number
+  /** All bytes, the mark's included. */
+  byteLength: number
+}
+
+/** The HTML standard looks for a declaration in the first 1024 bytes. */
+const PRESCAN_BYTES = 1024
+/** The standard's fallback for most locales. */
+const DEFAULT_ENCODING = 'windows-1252'
+
+function knownEncoding(label: string | null): string | null {
+  if (!label) return null
+  try {
+    return new TextDecoder(trimAscii(label)).encoding
+  } catch {
+    return null
+  }
+}
+
+function bomOf(bytes: Uint8Array): { encoding: string; length: number } | null {
+  if (bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf) return { encoding: 'utf-8', length: 3 }
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return { encoding: 'utf-16be', length: 2 }
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return { encoding: 'utf-16le', length: 2 }
+  return null
+}
+
+/** The charset parameter of a Content-Type. */
+export function charsetOf(contentType: string | null): string | null {
+  const found = /;\s*charset\s*=\s*(?:"([^"]*)"|'([^']*)'|([^;\s]*))/i.exec(contentType ?? '')
+  return found ? (found[1] ?? found[2] ?? found[3] ?? null) : null
+}
+
+const ATTRIBUTE = /([^\s=/>"']+)(?:\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s>]*)))?/gy
+
+/** The standard's prescan: meta charset, or http-equiv=content-type with a charset; comments are skipped. */
+export function prescanEncoding(bytes: Uint8Array): string | null {
+  const text = new TextDecoder('windows-1252').decode(bytes.subarray(0, PRESCAN_BYTES))
+  let index = 0
+  while ((index = text.indexOf('<', index)) >= 0) {
+    if (text.startsWith('<!--', index)) {
+      const end = text.indexOf('-->', index + 2)
+      if (end < 0) return null
+      index = end + 3
+      continue
+    }
+    if (/^<meta[\s/]/i.test(text.slice(index, index + 6))) {
+      const encoding = encodingOfMeta(text, index + 5)
+      if (encoding) return encoding
+    }
+    index++
+  }
+  return null
+}
+
+function encodingOfMeta(text: string, from: number): string | null {
+  const attributes = new Map<string, string>()
+  let index = from
+  while (index < text.length && text[index] !== '>') {
+    ATTRIBUTE.lastIndex = index
+    const found = ATTRIBUTE.exec(text)
+    if (!found) {
+      index++
+      continue
+    }
+    const name = found[1]!.toLowerCase()
+    if (!attributes.has(name)) attributes.set(name, found[2] ?? found[3] ?? found[4] ?? '')
+    index = ATTRIBUTE.lastIndex
+  }
+  const fromCharset = knownEncoding(attributes.get('charset') ?? null)
+  const isContentType = attributes.get('http-equiv')?.toLowerCase() === 'content-type'
+  const encoding = fromCharset ?? (isContentType ? knownEncoding(charsetOf(`;${attributes.get('content') ?? ''}`)) : null)
+  // A page whose declaration could be read as ASCII is not UTF-16, whatever it says.
+  return encoding?.startsWith('utf-16') ? 'utf-8' : encoding
+}
+
+/** Decodes a page as the HTML standard says: byte order mark, then Content-Type, then the page's own declaration. */
+export function decodeHtml(bytes: Uint8Array, contentType: string | null): DecodedHtml {
+  const bom = bomOf(bytes)
+  const header = bom ? null : knownEncoding(charsetOf(contentType))
+  const meta = bom || header ? null : prescanEncoding(bytes)
+  const encoding = bom?.encoding ?? header ?? meta ?? DEFAULT_ENCODING
+  return {
+    text: new TextDecoder(encoding).decode(bytes),
+    encoding,
+    from: bom ? 'bom' : header ? 'header' : meta ? 'meta' : 'default',
+    bomBytes: bom?.length ?? 0,
+    byteLength: bytes.length,
+  }
+}
+
+/** Bytes that one code point takes in an encoding. Exact for UTF-8, UTF-16 and single-byte encodings. */
+function bytesOfCodePoint(codePoint: number, encoding: string): number {
+  if (encoding === 'utf-8') return codePoint < 0x80 ? 1 : codePoint < 0x800 ? 2 : codePoint < 0x10000 ? 3 : 4
+  if (encoding.startsWith('utf-16')) return codePoint < 0x10000 ? 2 : 4
+  const isMultiByte = /^(?:gb|big5|euc|shift|iso-2022)/.test(encoding)
+  return codePoint < 0x80 || !isMultiByte ? 1 : 2
+}
+
+/** Turns offsets in the text (UTF-16 units, ascending) into offsets in the bytes as served. */
+export function byteOffsets(html: DecodedHtml, offsets: readonly number[]): number[] {
+  const { text, encoding, bomBytes } = html
+  if (text.length + bomBytes === html.byteLength) return offsets.map((offset) => offset + bomBytes)
+  let index = 0
+  let bytes = bomBytes
+  return offsets.map((offset) => {
+    while (index < offset) {
+      const codePoint = text.codePointAt(index)!
+      bytes += bytesOfCodePoint(codePoint, encoding)
+      index += codePoint > 0xffff ? 2 : 1
+    }
+    return bytes
+  })
+}

@@ -1,0 +1,25 @@
+import { trimAscii } from '../text/collapse'
+import { findJsonFault } from './json-fault'
+
+/** What one JSON-LD script says: the types it names, or why it can't be read. `faultOffset` counts in its text. */
+export type JsonLdReading = { types: string[]; error: string | null; faultOffset: number | null }
+
+function typesOf(value: unknown): string[] {
+  if (Array.isArray(value)) return value.flatMap(typesOf)
+  if (typeof value !== 'object' || value === null) return []
+  const node = value as Record<string, unknown>
+  const own = Array.isArray(node['@type']) ? node['@type'] : [node['@type']]
+  return [...own.filter((type): type is string => typeof type === 'string'), ...typesOf(node['@graph'] ?? [])]
+}
+
+/** Reads the text of a `<script type="application/ld+json">`. Types of `@graph` count as the script's. */
+export function readJsonLd(text: string): JsonLdReading {
+  if (trimAscii(text) === '') return { types: [], error: 'empty', faultOffset: 0 }
+  try {
+    return { types: typesOf(JSON.parse(text)), error: null, faultOffset: null }
+  } catch {
+    const faultOffset = findJsonFault(text) ?? text.length
+    const seen = text.slice(faultOffset, faultOffset + 12).trim()
+    return { types: [], error: seen ? `not JSON at “${seen}”` : 'not JSON: it ends too early', faultOffset }
+  }
+}
