@@ -1,0 +1,18 @@
+import type { ImageFormat } from '../model'
+import type { ByteView } from './bytes'
+
+/** What a picture's header says. Pixels after orientation; null where the format names no size (some SVG). */
+export type HeaderReading = {
+  width: number | null
+  height: number | null
+  animated: boolean
+  /** The format and its header allow transparent pixels; whether there are any only decoding tells. */
+  mayBeTransparent: boolean
+}
+
+/** One picture format: how its bytes are known, and how its header is read. `read` may throw `CutShort`. */
+export type FormatReader = {
+  format: ImageFormat
+  matches(view: ByteView): boolean
+  read(view: ByteView): HeaderReading
+}
