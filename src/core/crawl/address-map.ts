@@ -1,0 +1,76 @@
+import { resolveAddress } from './address'
+
+/** Maps addresses between the build that is read and the production site that it is meant for. */
+export type AddressMap = {
+  /** Public base address, with a slash at its end. */
+  site: string
+  /** Where the build is served, with a slash at its end; null for folders and zips. */
+  build: string | null
+  /** An address of the build becomes the public one; any other is returned as it is. */
+  toPublic(address: string): string
+  /** A public address of the site becomes the one to ask for in the build; any other is returned as it is. */
+  toBuild(address: string): string
+  /** Is this public address one of the site's pages or files? Scheme and `www.` aside it must be host and path. */
+  isOnSite(publicAddress: string): boolean
+}
+
+/** The address with a path that ends in a slash, and nothing after it. */
+export function withSlash(address: string): string {
+  const url = new URL(address)
+  url.search = ''
+  url.hash = ''
+  if (!url.pathname.endsWith('/')) url.pathname += '/'
+  return url.href
+}
+
+const afterScheme = (address: string) => address.slice(address.indexOf('://') + 3)
+
+/** What follows a base in an address, whatever its scheme; null when the address is not under it. */
+function restUnder(address: string, base: string): string | null {
+  const [inner, outer] = [afterScheme(address), afterScheme(base)]
+  if (inner.startsWith(outer)) return inner.slice(outer.length)
+  return `${inner}/` === outer ? '' : null
+}
+
+/**
+ * @param site public base address of the pages
+ * @param start address that the crawl starts from, null for a folder or zip
+ */
+export function createAddressMap(site: string, start: string | null): AddressMap {
+  const siteBase = withSlash(site)
+  const build = start === null ? null : buildBase(start, siteBase)
+  return {
+    site: siteBase,
+    build,
+    toPublic(address) {
+      const rest = build === null ? null : restUnder(address, build)
+      return rest === null ? address : siteBase + rest
+    },
+    toBuild(address) {
+      const rest = build === null ? null : restUnder(address, siteBase)
+      return rest === null ? address : build + rest
+    },
+    isOnSite: (address) => restUnder(address, siteBase) !== null,
+  }
+}
+
+/** A preview server mirrors the site's path when the start lies under it; else its root is the site's base. */
+function buildBase(start: string, siteBase: string): string {
+  const { origin, pathname } = new URL(start)
+  const sitePath = new URL(siteBase).pathname
+  return origin + (`${pathname}/`.startsWith(sitePath) ? sitePath : '/')
+}
+
+/** Origin that most of these addresses have; null when none is a usable one. Ties go to the first seen. */
+export function mostNamedOrigin(addresses: Iterable<string>): string | null {
+  const counts = new Map<string, number>()
+  for (const raw of addresses) {
+    const address = resolveAddress(raw, 'about:blank')
+    if (address === null) continue
+    const { origin } = new URL(address)
+    counts.set(origin, (counts.get(origin) ?? 0) + 1)
+  }
+  let best: string | null = null
+  for (const [origin, count] of counts) if (best === null || count > counts.get(best)!) best = origin
+  return best
+}

@@ -1,0 +1,54 @@
+import { trimAscii } from '../text/collapse'
+import { droppedParameters, droppedPrefixes } from './dropped-parameters'
+
+const isDropped = (name: string) => {
+  const lower = name.toLowerCase()
+  return droppedParameters.includes(lower) || droppedPrefixes.some((prefix) => lower.startsWith(prefix))
+}
+
+/**
+ * An address as the WHATWG URL standard resolves it, without fragment or credentials; null when it is no http(s)
+ * address.
+ *
+ * @example resolveAddress('../img/a.png#x', 'https://brasswick.example/guides/') // 'https://brasswick.example/img/a.png'
+ */
+export function resolveAddress(raw: string, base: string): string | null {
+  const text = trimAscii(raw)
+  if (text === '' || !URL.canParse(text, base)) return null
+  const url = new URL(text, base)
+  if (url.protocol !== 'http:' && url.protocol !== 'https:') return null
+  url.hash = ''
+  url.username = ''
+  url.password = ''
+  return url.href
+}
+
+/** A page's address as links lead to it: resolved, without the parameters that name a visit or a campaign. */
+export function pageAddress(raw: string, base: string): string | null {
+  const address = resolveAddress(raw, base)
+  if (!address?.includes('?')) return address
+  const url = new URL(address)
+  const names = [...new Set(url.searchParams.keys())].filter(isDropped)
+  for (const name of names) url.searchParams.delete(name)
+  // Left alone unless something was dropped: rewriting a query also rewrites its encoding.
+  return names.length > 0 ? url.href : address
+}
+
+/** `/path?query` of an address. */
+export function pathOf(address: string): string {
+  const url = new URL(address)
+  return url.pathname + url.search
+}
+
+/** Base address of a page's relative addresses: its `<base href>`, else its own. */
+export function baseOf(pageUrl: string, baseHref: string | null): string {
+  return (baseHref !== null && resolveAddress(baseHref, pageUrl)) || pageUrl
+}
+
+const PRIVATE_HOST =
+  /^(?:localhost|.*\.localhost|127(?:\.\d+){3}|10(?:\.\d+){3}|192\.168(?:\.\d+){2}|172\.(?:1[6-9]|2\d|3[01])(?:\.\d+){2}|169\.254(?:\.\d+){2}|0\.0\.0\.0|\[::1?\]|\[f[cde].*\]|[^.]+|.*\.(?:local|internal|test))$/i
+
+/** A host that only its own network can reach: loopback, private ranges, single-label names. */
+export function isPrivateHost(hostname: string): boolean {
+  return PRIVATE_HOST.test(hostname)
+}

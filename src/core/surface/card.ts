@@ -1,0 +1,206 @@
+import type { AddressMap } from '../crawl/address-map'
+import { pathOf } from '../crawl/address'
+import { isAllowed, type RobotsRules } from '../crawl/robots'
+import type { GatheredImage, GatheredPage, PageFacts, View } from '../model'
+import { isBlank } from '../text/collapse'
+import { fitText } from '../text/fit'
+import { imageCandidates, metaCandidates, metasOf, textCandidates } from './candidates'
+import type { Card, TextPart } from './card-model'
+import { resolveByline, resolveFavicon, resolveSiteLine } from './identity'
+import { type Candidate, climb, passAll } from './ladder'
+import { type CardKind, resolvePicture } from './picture'
+import type { BoxFigure, Layout, Surface } from './profile'
+
+/** What a card depends on beside its page. */
+export type CardContext = {
+  view: View
+  addresses: AddressMap
+  /** Pictures by public address. One that is not here was not looked at. */
+  images: ReadonlyMap<string, GatheredImage>
+  /** null when there is no robots.txt or it is not known. */
+  robots: RobotsRules | null
+}
+
+const emptyPart = (ladder: TextPart['ladder']): TextPart => ({
+  text: null,
+  shown: '',
+  cut: false,
+  lines: [],
+  from: null,
+  line: null,
+  column: null,
+  ladder,
+})
+
+function drawn(part: TextPart, box: BoxFigure | null, maxCharacters: number | undefined): TextPart {
+  if (part.text === null) return part
+  if (!box) return { ...part, shown: '', cut: false, lines: [] }
+  const { sizePx, weight, widthPx, lines } = box
+  return { ...part, ...fitText(part.text, { sizePx, weight, widthPx, lines, maxCodePoints: maxCharacters }) }
+}
+
+/** What the habit of taking the last of repeated tags would show; undefined when the tag stands once. */
+function ifLastWins(taken: Candidate, candidates: readonly Candidate[]): string | undefined {
+  const same = candidates.filter((candidate) => candidate.from === taken.from && !isBlank(candidate.value))
+  return same.length > 1 ? (same.at(-1)!.value ?? undefined) : undefined
+}
+
+function resolveText(candidates: Candidate[], readsBytes: number | null): TextPart {
+  const { taken, ladder } = climb(candidates, readsBytes)
+  if (!taken) return emptyPart(ladder)
+  const other = ifLastWins(taken, candidates)
+  const { value: text, from, line, column } = taken
+  const repeated = other === undefined ? {} : { ifLastWins: other }
+  return { text, shown: text ?? '', cut: false, lines: [], from, line, column, ...repeated, ladder }
+}
+
+const CARD_KINDS = new Set(['summary', 'summary_large_image', 'player', 'app'])
+
+/** The card kind that the page asks for; an unknown one counts as absent. */
+export function cardKindOf(facts: PageFacts): CardKind | null {
+  const value = metaCandidates(facts, 'twitter:card').find((candidate) => !isBlank(candidate.value))?.value?.toLowerCase()
+  return value && CARD_KINDS.has(value) ? (value as CardKind) : null
+}
+
+const hasOpenGraph = (facts: PageFacts) => facts.metas.some((meta) => meta.key.startsWith('og:') && !isBlank(meta.value))
+
+/** Kind of card that is shown: the one asked for; else, with any og tag, the small one; else none at all. */
+function shownKind(facts: PageFacts): CardKind | null {
+  return cardKindOf(facts) ?? (hasOpenGraph(facts) ? 'summary' : null)
+}
+
+/** `noindex` or `none`, for all robots or for this listing's own crawler, in the page or in its header. */
+export function isKeptOut(page: GatheredPage, token: string | null): boolean {
+  const own = token?.toLowerCase()
+  const metas = (page.facts?.metas ?? []).filter(({ key }) => key === 'robots' || key === own)
+  const says = [...metas.map((meta) => meta.value ?? ''), headerFor(page.fetch.robotsHeader ?? '', own)]
+  return says.some((value) => value.toLowerCase().split(/[\s,]+/).some((word) => word === 'noindex' || word === 'none'))
+}
+
+/** The part of X-Robots-Tag that holds for everyone or for this token. */
+function headerFor(header: string, token: string | undefined): string {
+  let holds = true
+  const words: string[] = []
+  for (const part of header.split(',')) {
+    const named = /^\s*([\w-]+)\s*:(.*)$/.exec(part)
+    const isAgent = named && named[1]!.toLowerCase() !== 'unavailable_after' && !/^max-/.test(named[1]!.toLowerCase())
+    if (isAgent) holds = named[1]!.toLowerCase() === token
+    if (holds) words.push(isAgent ? named[2]! : part)
+  }
+  return words.join(',')
+}
+
+/** A card that shows the address alone. Every candidate stands on its ladder with the reason. */
+function bareCard(page: GatheredPage, surface: Surface, layout: Layout, outcome: 'blocked' | 'unreachable', because: string): Card {
+  const titles = textCandidates(page, surface.title.from)
+  const descriptions = textCandidates(page, surface.description.from)
+  const pictures = page.facts && surface.picture ? imageCandidates(page.facts, surface.picture.from) : []
+  const address = page.url
+  const title: TextPart = {
+    ...emptyPart(passAll(titles, outcome)),
+    text: address,
+    shown: address,
+    lines: [address],
+    from: 'address',
+  }
+  title.ladder.push({ from: 'address', line: null, column: null, value: address, outcome: 'taken' })
+  const description = emptyPart(passAll(descriptions, outcome))
+  return {
+    layout,
+    bareBecause: because,
+    title,
+    description,
+    image: { url: null, from: null, line: null, column: null, crop: null, ladder: passAll(pictures, outcome) },
+    ...(surface.boxes.phone ? { phone: { title, description } } : {}),
+    siteLine: null,
+    byline: null,
+    favicon: null,
+    ladders: { siteLine: [], byline: [], favicon: [] },
+    labels: [],
+    rich: null,
+  }
+}
+
+function labelsOf(facts: PageFacts): Card['labels'] {
+  const valueOf = (key: string) => metasOf(facts, key).find((meta) => !isBlank(meta.value))?.value?.trim()
+  return [1, 2].flatMap((number) => {
+    const label = valueOf(`twitter:label${number}`)
+    const data = valueOf(`twitter:data${number}`)
+    return label && data ? [{ label, data }] : []
+  })
+}
+
+const RICH_KEYS: Partial<Record<CardKind, string[]>> = {
+  player: ['twitter:player', 'twitter:player:width', 'twitter:player:height'],
+  app: ['twitter:app:id:iphone', 'twitter:app:id:googleplay', 'twitter:app:name:iphone', 'twitter:app:name:googleplay'],
+}
+
+function richOfKind(facts: PageFacts, kind: CardKind | null): Card['rich'] {
+  const keys = kind && RICH_KEYS[kind]
+  if (!keys) return null
+  const found = keys.flatMap((key) => {
+    const value = metasOf(facts, key).find((meta) => !isBlank(meta.value))?.value
+    return value ? [[key, value.trim()] as const] : []
+  })
+  const has = new Set(found.map(([key]) => key))
+  return { kind, fields: Object.fromEntries(found), lacks: keys.filter((key) => !has.has(key)) }
+}
+
+/** Why the place shows nothing but the address; null when it shows a card. */
+function bareReason(page: GatheredPage, surface: Surface, context: CardContext): Card | null {
+  if (!page.facts) {
+    const isLogin = page.fetch.status === 401 || page.fetch.status === 403
+    const because = isLogin ? 'It is behind a login.' : (page.fetch.error ?? `It answered ${page.fetch.status}.`)
+    return bareCard(page, surface, 'bare', 'unreachable', because)
+  }
+  const { robots, view } = context
+  if (surface.token && robots && view === 'standing' && !isAllowed(robots, surface.token, pathOf(page.url))) {
+    return bareCard(page, surface, 'bare', 'blocked', `robots.txt keeps ${surface.token} out.`)
+  }
+  if (surface.isListing && isKeptOut(page, surface.token)) {
+    return bareCard(page, surface, 'not-listed', 'blocked', 'noindex keeps it out of the list.')
+  }
+  if (surface.layoutBy === 'card-kind' && shownKind(page.facts) === null) {
+    return bareCard(page, surface, 'bare', 'blocked', 'It has neither a card kind nor an Open Graph tag.')
+  }
+  return null
+}
+
+/**
+ * What one surface shows for a link to one page, each part with its source and the candidates passed over.
+ *
+ * Pure: the same page, surface and context give the same card. A page that could not be read has a bare card.
+ */
+export function cardOf(page: GatheredPage, surface: Surface, context: CardContext): Card {
+  const bare = bareReason(page, surface, context)
+  if (bare || !page.facts) return bare!
+  const { facts } = page
+  const reads = surface.readsBytes?.value ?? null
+  const kind = surface.layoutBy === 'card-kind' ? shownKind(facts) : null
+  const { part: image, layout } = resolvePicture(page, facts, surface, kind, context)
+  const boxes = surface.boxes[layout as 'wide' | 'natural' | 'thumbnail' | 'text'] ?? surface.boxes.text
+  const title = resolveText(textCandidates(page, surface.title.from), reads)
+  const description = resolveText(textCandidates(page, surface.description.from), reads)
+  const most = { title: surface.title.maxCharacters?.value, description: surface.description.maxCharacters?.value }
+  const draw = (pair: { title: BoxFigure | null; description: BoxFigure | null }) => {
+    const drawnTitle = drawn(title, pair.title, most.title)
+    const hasRoom = drawnTitle.lines.length <= (pair.description?.onlyIfTitleLines ?? Infinity)
+    return { title: drawnTitle, description: drawn(description, hasRoom ? pair.description : null, most.description) }
+  }
+  const site = resolveSiteLine(page, facts, surface, context)
+  const byline = resolveByline(facts, surface)
+  const icon = resolveFavicon(page, facts, surface, context)
+  return {
+    layout,
+    bareBecause: null,
+    ...draw(boxes),
+    image,
+    ...(surface.boxes.phone ? { phone: draw(surface.boxes.phone) } : {}),
+    siteLine: site.line,
+    byline: byline.line,
+    favicon: icon.favicon,
+    ladders: { siteLine: site.ladder, byline: byline.ladder, favicon: icon.ladder },
+    labels: labelsOf(facts),
+    rich: richOfKind(facts, kind),
+  }
+}

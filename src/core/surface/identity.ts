@@ -1,0 +1,101 @@
+import { resolveAddress } from '../crawl/address'
+import type { GatheredPage, PageFacts } from '../model'
+import { isBlank } from '../text/collapse'
+import { metaCandidates } from './candidates'
+import type { CardContext } from './card'
+import type { Rung } from './card-model'
+import { absent, type Candidate, climb } from './ladder'
+import { publicImageUrl } from './picture'
+import type { Surface } from './profile'
+
+/** Host without `www.`, as a card writes it. */
+export function shownHost(address: string): string {
+  return new URL(address).host.replace(/^www\./, '')
+}
+
+/** The host line: that of og:url while it names the page's own site, else that of the address itself. */
+function hostCandidates(page: GatheredPage, facts: PageFacts, context: CardContext): Candidate[] {
+  const named = metaCandidates(facts, 'og:url').map((candidate) => {
+    const address = resolveAddress(candidate.value ?? '', page.url)
+    const isOwn = address !== null && context.addresses.isOnSite(context.addresses.toPublic(address))
+    return candidate.value === null || isOwn ? candidate : { ...candidate, value: null }
+  })
+  return [...named, { ...absent('host'), value: shownHost(page.url) }]
+}
+
+/** `Brasswick Mending Hall › guides`: the folders that the page lies in, not its own name. */
+function trail(line: string, pageUrl: string): string {
+  const folders = new URL(pageUrl).pathname.split('/').filter((part) => part !== '').slice(0, -1)
+  return [line, ...folders.map(decoded)].join(' › ')
+}
+
+function decoded(part: string): string {
+  try {
+    return decodeURIComponent(part)
+  } catch {
+    return part
+  }
+}
+
+export function resolveSiteLine(
+  page: GatheredPage,
+  facts: PageFacts,
+  surface: Surface,
+  context: CardContext,
+): { line: string | null; ladder: Rung[] } {
+  if (surface.siteLine === 'none') return { line: null, ladder: [] }
+  const names = surface.siteLine === 'host' ? [] : metaCandidates(facts, 'og:site_name')
+  const { taken, ladder } = climb([...names, ...hostCandidates(page, facts, context)], surface.readsBytes?.value ?? null)
+  if (!taken?.value) return { line: null, ladder }
+  const line = taken.from === 'og:url' ? shownHost(context.addresses.toPublic(resolveAddress(taken.value, page.url) ?? page.url)) : taken.value
+  return { line: surface.siteLine === 'name-and-path' ? trail(line, page.url) : line, ladder }
+}
+
+/** A profile address is shown as its last path segment: `https://brasswick.example/people/ada` → `ada`. */
+function bylineText(value: string): string {
+  const address = /^https?:/i.test(value) ? resolveAddress(value, 'about:blank') : null
+  if (address === null) return value
+  const url = new URL(address)
+  return decoded(url.pathname.split('/').filter((part) => part !== '').at(-1) ?? url.host)
+}
+
+export function resolveByline(facts: PageFacts, surface: Surface): { line: string | null; ladder: Rung[] } {
+  const candidates = ['article:author', 'twitter:creator', 'author'].flatMap((key) => metaCandidates(facts, key))
+  const { taken, ladder } = climb(candidates, surface.readsBytes?.value ?? null)
+  return { line: taken?.value ? bylineText(taken.value) : null, ladder }
+}
+
+const iconCandidates = (facts: PageFacts): Candidate[] => {
+  const icons = facts.links.filter((link) => link.rel.split(' ').includes('icon'))
+  const touch = facts.links.filter((link) => /^apple-touch-icon/.test(link.rel))
+  const of = (from: string, links: PageFacts['links']): Candidate[] =>
+    links.length > 0
+      ? links.map(({ href, line, column, endByte }) => ({ from, value: href, line, column, endByte }))
+      : [absent(from)]
+  return [...of('icon', icons), ...of('apple-touch-icon', touch), { ...absent('favicon.ico'), value: '/favicon.ico' }]
+}
+
+export function resolveFavicon(
+  page: GatheredPage,
+  facts: PageFacts,
+  surface: Surface,
+  context: CardContext,
+): { favicon: { url: string; from: string; line: number | null } | null; ladder: Rung[] } {
+  if (!surface.favicon) return { favicon: null, ladder: [] }
+  const { taken, ladder } = climb(iconCandidates(facts), surface.readsBytes?.value ?? null, (candidate) => {
+    const url = iconUrl(page, candidate, context)
+    const image = url === null ? undefined : context.images.get(url)
+    if (url === null) return { outcome: 'refused', why: 'not an http address' }
+    // /favicon.ico is only there when someone found it there.
+    if (!image) return candidate.from === 'favicon.ico' ? { outcome: 'absent', why: 'not looked for' } : null
+    return image.errorCode === null ? null : { outcome: 'unreachable', why: image.error ?? image.errorCode }
+  })
+  const url = taken && iconUrl(page, taken, context)
+  return { favicon: taken && url ? { url, from: taken.from, line: taken.line } : null, ladder }
+}
+
+function iconUrl(page: GatheredPage, candidate: Candidate, context: CardContext): string | null {
+  if (isBlank(candidate.value)) return null
+  if (candidate.from === 'favicon.ico') return new URL('/favicon.ico', page.url).href
+  return publicImageUrl(page, candidate.value!, context)
+}

@@ -1,0 +1,112 @@
+import { baseOf, resolveAddress } from '../crawl/address'
+import { cropToRatio } from '../image/crop'
+import type { GatheredImage, GatheredPage, PageFacts } from '../model'
+import { imageCandidates, ogImages } from './candidates'
+import type { CardContext } from './card'
+import type { PicturePart } from './card-model'
+import { type Candidate, climb, type Judge } from './ladder'
+import type { Layout, PictureRules, Surface } from './profile'
+
+/** Public address of a picture as a page writes it; null when it is no http(s) address. */
+export function publicImageUrl(page: GatheredPage, raw: string, context: Pick<CardContext, 'addresses'>): string | null {
+  const resolved = resolveAddress(raw, baseOf(page.url, page.facts?.base ?? null))
+  return resolved === null ? null : context.addresses.toPublic(resolved)
+}
+
+/** Was this picture really asked for? What was not looked at is taken on trust. */
+const isLookedAt = (image: GatheredImage | undefined): image is GatheredImage =>
+  image !== undefined && image.errorCode !== 'not-looked-at'
+
+type Size = { width: number; height: number }
+
+const isAtLeast = (size: Size, least: Size) => size.width >= least.width && size.height >= least.height
+
+/** Why a place passes over a picture that was looked at; null when it can use it. */
+function refusal(image: GatheredImage, rules: PictureRules, least: Size): ReturnType<Judge> {
+  const code = image.errorCode
+  if (code === 'not-image' || code === 'damaged' || code === 'empty') return { outcome: 'refused', why: image.error ?? code }
+  if (code !== null) return { outcome: 'unreachable', why: image.error ?? code }
+  if (image.format && rules.refused.value.includes(image.format)) {
+    return { outcome: 'refused', why: `${image.format} is not shown here` }
+  }
+  if (rules.maxBytes && image.bytes !== null && image.bytes > rules.maxBytes.value) {
+    return { outcome: 'refused', why: `over ${rules.maxBytes.value / 1_000_000} MB` }
+  }
+  const { width, height } = image
+  if (width === null || height === null) return null
+  if (rules.maxSide && Math.max(width, height) > rules.maxSide.value) {
+    return { outcome: 'refused', why: `over ${rules.maxSide.value} px` }
+  }
+  if (!isAtLeast({ width, height }, least)) {
+    return { outcome: 'too-small', why: `${width} × ${height}, least ${least.width} × ${least.height}` }
+  }
+  return null
+}
+
+const CONTENT_LEAST: Size = { width: 200, height: 200 }
+
+function judgeFor(page: GatheredPage, rules: PictureRules, context: CardContext): Judge {
+  return (candidate) => {
+    const url = publicImageUrl(page, candidate.value ?? '', context)
+    if (url === null) return { outcome: 'refused', why: 'not an http address' }
+    const image = context.images.get(url)
+    const isContent = candidate.from === 'content-image'
+    // A content picture that nobody looked at was not needed: a declared picture already won.
+    if (!isLookedAt(image)) return null
+    const least = rules.least.value
+    const contentLeast = { width: Math.max(least.width, CONTENT_LEAST.width), height: Math.max(least.height, CONTENT_LEAST.height) }
+    return refusal(image, rules, isContent ? contentLeast : least)
+  }
+}
+
+/** Size of the picture: from its own header, else as the tags declare it, else not known. */
+function sizeOf(url: string, taken: Candidate, facts: PageFacts, context: CardContext): Size | null {
+  const image = context.images.get(url)
+  if (isLookedAt(image)) {
+    return image.width !== null && image.height !== null ? { width: image.width, height: image.height } : null
+  }
+  const declared = ogImages(facts).find(({ forms }) => forms.some(({ line, column }) => line === taken.line && column === taken.column))
+  const width = Number(declared?.width?.value)
+  const height = Number(declared?.height?.value)
+  return width > 0 && height > 0 ? { width, height } : null
+}
+
+/** Does the page ask for a large card? Only places that go by the card kind care. */
+export type CardKind = 'summary' | 'summary_large_image' | 'player' | 'app'
+
+function layoutFor(size: Size | null, surface: Surface, rules: PictureRules, kind: CardKind | null): Layout {
+  if (surface.layoutBy === 'card-kind' && kind === 'app') return 'text'
+  const wantsLarge = surface.layoutBy === 'picture' || kind === 'summary_large_image' || kind === 'player'
+  // A picture of unknown size is taken for a fitting one: the run says that it was not looked at.
+  if (wantsLarge && (size === null || isAtLeast(size, rules.largeFrom.value))) return rules.largeRatio ? 'wide' : 'natural'
+  return 'thumbnail'
+}
+
+/** The card's picture, where it came from, how it is cropped, and the layout that follows from it. */
+export function resolvePicture(
+  page: GatheredPage,
+  facts: PageFacts,
+  surface: Surface,
+  kind: CardKind | null,
+  context: CardContext,
+): { part: PicturePart; layout: Layout } {
+  const rules = surface.picture
+  const nothing: PicturePart = { url: null, from: null, line: null, column: null, crop: null, ladder: [] }
+  if (!rules) return { part: nothing, layout: 'text' }
+  const { taken, ladder } = climb(
+    imageCandidates(facts, rules.from),
+    surface.readsBytes?.value ?? null,
+    judgeFor(page, rules, context),
+  )
+  const url = taken && publicImageUrl(page, taken.value ?? '', context)
+  const isPlayer = surface.layoutBy === 'card-kind' && kind === 'player'
+  if (!taken || !url) return { part: { ...nothing, ladder }, layout: isPlayer ? 'wide' : 'text' }
+  const size = sizeOf(url, taken, facts, context)
+  const layout = layoutFor(size, surface, rules, kind)
+  const ratio = layout === 'wide' ? rules.largeRatio?.value : layout === 'thumbnail' ? rules.thumbnailRatio.value : undefined
+  const crop = size === null ? null : cropToRatio(size.width, size.height, ratio ?? size.width / size.height)
+  const { from, line, column } = taken
+  // An app card shows its icon beside the text; its layout has no picture of its own.
+  if (layout === 'text') return { part: { ...nothing, ladder }, layout }
+  return { part: { url, from, line, column, crop, ladder }, layout }
+}

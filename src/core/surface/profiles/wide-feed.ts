@@ -1,0 +1,35 @@
+import { documented, observed, type Surface } from '../profile'
+
+const title = { sizePx: 16, weight: 600, widthPx: 476, lines: 2, basis: 'observed' } as const
+/** The description has a line of its own only where the title leaves one. */
+const description = { sizePx: 14, weight: 400, widthPx: 476, lines: 1, onlyIfTitleLines: 1, basis: 'observed' } as const
+
+export const wideFeed: Surface = {
+  id: 'wide-feed',
+  name: 'Wide feed',
+  about: 'A feed with a wide picture over the text. It reads most, and falls back furthest.',
+  token: 'facebookexternalhit',
+  readsBytes: observed(1024 * 1024),
+  repeats: observed('first'),
+  title: { from: ['og:title', 'title', 'h1'], maxCharacters: null },
+  description: { from: ['og:description', 'description', 'first-paragraph'], maxCharacters: null },
+  picture: {
+    from: ['og:image', 'content-image'],
+    least: documented({ width: 200, height: 200 }),
+    largeFrom: documented({ width: 600, height: 315 }),
+    largeRatio: documented(1.91),
+    thumbnailRatio: observed(1),
+    maxBytes: documented(8_000_000),
+    maxSide: null,
+    refused: observed(['svg', 'tiff', 'bmp', 'ico']),
+  },
+  layoutBy: 'picture',
+  siteLine: 'host',
+  favicon: false,
+  isListing: false,
+  boxes: {
+    wide: { title, description },
+    thumbnail: { title, description },
+    text: { title, description },
+  },
+}
