@@ -9,8 +9,33 @@ import { fileURLToPath } from 'node:url'
 const lockFile = fileURLToPath(new URL('../package-lock.json', import.meta.url))
 
 /** Node's names for systems and processors, as they stand in the names of binary packages. */
-const SYSTEMS = ['aix', 'android', 'darwin', 'freebsd', 'linux', 'linuxmusl', 'netbsd', 'openbsd', 'openharmony', 'sunos', 'win32', 'wasm32']
-const PROCESSORS = ['arm', 'arm64', 'ia32', 'loong64', 'mips64el', 'ppc64', 'ppc64le', 'riscv64', 's390x', 'x64', 'wasm32']
+const SYSTEMS = [
+  'aix',
+  'android',
+  'darwin',
+  'freebsd',
+  'linux',
+  'linuxmusl',
+  'netbsd',
+  'openbsd',
+  'openharmony',
+  'sunos',
+  'win32',
+  'wasm32',
+]
+const PROCESSORS = [
+  'arm',
+  'arm64',
+  'ia32',
+  'loong64',
+  'mips64el',
+  'ppc64',
+  'ppc64le',
+  'riscv64',
+  's390x',
+  'x64',
+  'wasm32',
+]
 
 /** `@img/sharp-linuxmusl-arm64` → { os: ['linux'], cpu: ['arm64'], libc: ['musl'] }. */
 export function platformOf(name) {
@@ -45,5 +70,9 @@ export function completeLock(lock) {
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const { lock, added } = completeLock(JSON.parse(readFileSync(lockFile, 'utf8')))
   writeFileSync(lockFile, `${JSON.stringify(lock, null, 2)}\n`)
-  console.error(added.length ? `package-lock.json completed with ${added.length} stubs:\n  ${added.join('\n  ')}` : 'package-lock.json was complete.')
+  console.error(
+    added.length
+      ? `package-lock.json completed with ${added.length} stubs:\n  ${added.join('\n  ')}`
+      : 'package-lock.json was complete.',
+  )
 }

@@ -81,7 +81,8 @@ export const FailureCode = z.enum([
   'timeout',
   'refused',
   'reset',
-  'not-found',
+  'host-not-found',
+  'not-in-build',
   'too-many-redirects',
   'redirect-loop',
   'forbidden',
@@ -125,7 +126,14 @@ export type GatheredPage = z.infer<typeof GatheredPage>
 export const ImageFormat = z.enum(['jpeg', 'png', 'gif', 'webp', 'avif', 'svg', 'bmp', 'ico', 'tiff'])
 export type ImageFormat = z.infer<typeof ImageFormat>
 
-export const ImageErrorCode = z.enum([...FailureCode.options, 'status', 'not-image', 'damaged', 'empty', 'not-looked-at'])
+export const ImageErrorCode = z.enum([
+  ...FailureCode.options,
+  'status',
+  'not-image',
+  'damaged',
+  'empty',
+  'not-looked-at',
+])
 export type ImageErrorCode = z.infer<typeof ImageErrorCode>
 
 /** One picture as gathered. Width and height are pixels after EXIF orientation; null where not known. */
@@ -154,7 +162,15 @@ export type SourceKind = z.infer<typeof SourceKind>
 export const RunSource = z.object({ kind: SourceKind, location: z.string(), site: z.string() })
 export type RunSource = z.infer<typeof RunSource>
 
-export const NoteKind = z.enum(['offline', 'bounded', 'robots-passed', 'stopped', 'site-guessed', 'robots-unknown', 'images-elsewhere'])
+export const NoteKind = z.enum([
+  'offline',
+  'bounded',
+  'robots-passed',
+  'stopped',
+  'site-guessed',
+  'robots-unknown',
+  'images-elsewhere',
+])
 export type NoteKind = z.infer<typeof NoteKind>
 
 export const RunNote = z.object({ kind: NoteKind, message: z.string() })

@@ -12,6 +12,8 @@ export type AddressMap = {
   toBuild(address: string): string
   /** Is this public address one of the site's pages or files? Scheme and `www.` aside it must be host and path. */
   isOnSite(publicAddress: string): boolean
+  /** On the site's host, but outside the path that the site lives under: the build cannot hold it. */
+  isBesideSite(publicAddress: string): boolean
 }
 
 /** The address with a path that ends in a slash, and nothing after it. */
@@ -51,6 +53,8 @@ export function createAddressMap(site: string, start: string | null): AddressMap
       return rest === null ? address : build + rest
     },
     isOnSite: (address) => restUnder(address, siteBase) !== null,
+    isBesideSite: (address) =>
+      restUnder(address, siteBase) === null && new URL(address).host === new URL(siteBase).host,
   }
 }
 

@@ -75,6 +75,8 @@ describe('address map', () => {
 })
 
 test('mostNamedOrigin counts origins and passes over what is no address', () => {
-  expect(mostNamedOrigin(['https://a.example/1', '/relative', 'https://b.example/', 'https://b.example/2'])).toBe('https://b.example')
+  expect(mostNamedOrigin(['https://a.example/1', '/relative', 'https://b.example/', 'https://b.example/2'])).toBe(
+    'https://b.example',
+  )
   expect(mostNamedOrigin(['nonsense'])).toBeNull()
 })

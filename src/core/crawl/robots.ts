@@ -11,7 +11,10 @@ const LIMIT_CHARACTERS = 512 * 1024
 export function parseRobots(text: string): RobotsRules {
   const rules: RobotsRules = { groups: [], sitemaps: [] }
   let startsGroup = true
-  for (const line of text.slice(0, LIMIT_CHARACTERS).replace(/^\uFEFF/, '').split(/\r\n|\r|\n/)) {
+  for (const line of text
+    .slice(0, LIMIT_CHARACTERS)
+    .replace(/^\uFEFF/, '')
+    .split(/\r\n|\r|\n/)) {
     const found = /^\s*([\w-]+)\s*:\s*(.*)$/.exec(line.replace(/#.*$/, ''))
     if (!found) continue
     const key = found[1]!.toLowerCase()

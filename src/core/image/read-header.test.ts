@@ -33,7 +33,10 @@ describe('size and format, against pictures written by another encoder', () => {
     const frames = { raw: { width: 10, height: 20, channels: 3 as const, pageHeight: 10 } }
     const raw = Buffer.concat([Buffer.alloc(300, 0), Buffer.alloc(300, 255)])
     expect(readImageHeader(await sharp(raw, frames).gif().toBuffer())).toMatchObject({ format: 'gif', animated: true })
-    expect(readImageHeader(await sharp(raw, frames).webp().toBuffer())).toMatchObject({ format: 'webp', animated: true })
+    expect(readImageHeader(await sharp(raw, frames).webp().toBuffer())).toMatchObject({
+      format: 'webp',
+      animated: true,
+    })
   })
 })
 

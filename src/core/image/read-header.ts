@@ -23,7 +23,9 @@ export function readImageHeader(bytes: Uint8Array): ImageReading {
     try {
       const reading = reader.read(view)
       const isNothing = reading.width === 0 || reading.height === 0
-      return isNothing ? { kind: 'damaged', format: reader.format } : { kind: 'image', format: reader.format, ...reading }
+      return isNothing
+        ? { kind: 'damaged', format: reader.format }
+        : { kind: 'image', format: reader.format, ...reading }
     } catch (error) {
       if (error instanceof CutShort) return { kind: 'damaged', format: reader.format }
       throw error

@@ -44,19 +44,19 @@ const ATTRIBUTE = /([^\s=/>"']+)(?:\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s>]*)))?/gy
 /** The standard's prescan: meta charset, or http-equiv=content-type with a charset; comments are skipped. */
 export function prescanEncoding(bytes: Uint8Array): string | null {
   const text = new TextDecoder('windows-1252').decode(bytes.subarray(0, PRESCAN_BYTES))
-  let index = 0
-  while ((index = text.indexOf('<', index)) >= 0) {
+  let index = text.indexOf('<')
+  while (index >= 0) {
     if (text.startsWith('<!--', index)) {
       const end = text.indexOf('-->', index + 2)
       if (end < 0) return null
-      index = end + 3
+      index = text.indexOf('<', end + 3)
       continue
     }
     if (/^<meta[\s/]/i.test(text.slice(index, index + 6))) {
       const encoding = encodingOfMeta(text, index + 5)
       if (encoding) return encoding
     }
-    index++
+    index = text.indexOf('<', index + 1)
   }
   return null
 }
@@ -77,7 +77,8 @@ function encodingOfMeta(text: string, from: number): string | null {
   }
   const fromCharset = knownEncoding(attributes.get('charset') ?? null)
   const isContentType = attributes.get('http-equiv')?.toLowerCase() === 'content-type'
-  const encoding = fromCharset ?? (isContentType ? knownEncoding(charsetOf(`;${attributes.get('content') ?? ''}`)) : null)
+  const encoding =
+    fromCharset ?? (isContentType ? knownEncoding(charsetOf(`;${attributes.get('content') ?? ''}`)) : null)
   // A page whose declaration could be read as ASCII is not UTF-16, whatever it says.
   return encoding?.startsWith('utf-16') ? 'utf-8' : encoding
 }

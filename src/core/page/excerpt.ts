@@ -23,7 +23,9 @@ function headOf(tree: Tree): { parts: Node[]; end: number } {
   const parts = [
     ...tree.childNodes,
     ...(head ? [head] : []),
-    ...(head?.childNodes ?? []).flatMap((node) => (isElement(node) && node.tagName === 'noscript' ? [node, ...node.childNodes] : [node])),
+    ...(head?.childNodes ?? []).flatMap((node) =>
+      isElement(node) && node.tagName === 'noscript' ? [node, ...node.childNodes] : [node],
+    ),
   ].filter((node) => node.nodeName !== '#text' && node.sourceCodeLocation)
   const lastEnd = Math.max(0, ...(head?.childNodes ?? []).map((node) => node.sourceCodeLocation?.endOffset ?? 0))
   const end = head?.sourceCodeLocation?.endOffset ?? body?.sourceCodeLocation?.startOffset ?? lastEnd
@@ -33,7 +35,8 @@ function headOf(tree: Tree): { parts: Node[]; end: number } {
 /** Lines inside long scripts and styles, which are left out but for the first few. */
 function hiddenLines(parts: Node[], lines: LineIndex): Span[] {
   return parts.flatMap((node) => {
-    if (!isElement(node) || (node.tagName !== 'script' && node.tagName !== 'style' && node.tagName !== 'template')) return []
+    if (!isElement(node) || (node.tagName !== 'script' && node.tagName !== 'style' && node.tagName !== 'template'))
+      return []
     const location = node.sourceCodeLocation!
     const first = lines.positionOf(location.startOffset).line + SCRIPT_LINES
     const last = lines.positionOf(location.endOffset).line - 1

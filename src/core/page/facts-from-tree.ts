@@ -109,11 +109,17 @@ function visit(element: Element, place: Place, into: Gathered): void {
       into.title ??= element
       return
     case 'meta':
-      return addMeta(element, place, into)
+      addMeta(element, place, into)
+      return
     case 'link':
-      return addLink(element, into)
+      addLink(element, into)
+      return
     case 'script':
-      if (trimAscii(attribute(element, 'type') ?? '').toLowerCase().split(';')[0] === 'application/ld+json') {
+      if (
+        trimAscii(attribute(element, 'type') ?? '')
+          .toLowerCase()
+          .split(';')[0] === 'application/ld+json'
+      ) {
         into.scripts.push(element)
       }
       return
@@ -124,7 +130,8 @@ function visit(element: Element, place: Place, into: Gathered): void {
       return
     }
     case 'img':
-      return addImage(element, into)
+      addImage(element, into)
+      return
     case 'h1':
       into.h1 ??= element
       return
@@ -133,7 +140,8 @@ function visit(element: Element, place: Place, into: Gathered): void {
       into.hasMain = true
       return
     case 'p':
-      return addParagraph(element, place, into)
+      addParagraph(element, place, into)
+      return
   }
 }
 

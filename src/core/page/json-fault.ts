@@ -7,6 +7,7 @@
  */
 export function findJsonFault(text: string): number | null {
   const space = /[\t\n\r ]*/y
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: JSON strings may not hold them, which is the point
   const string = /"[^"\\\u0000-\u001F]*(?:\\(?:["\\/bfnrt]|u[0-9a-fA-F]{4})[^"\\\u0000-\u001F]*)*"/y
   const scalar = /-?(?:0|[1-9]\d*)(?:\.\d+)?(?:[eE][+-]?\d+)?|true|false|null/y
   let index = 0

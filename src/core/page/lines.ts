@@ -37,7 +37,8 @@ export class LineIndex {
   /** Offset after a line's last unit, its line end left out. */
   endOf(line: number): number {
     let end = this.starts[line] ?? this.text.length
-    while (end > this.startOf(line) && (this.text.charCodeAt(end - 1) === 10 || this.text.charCodeAt(end - 1) === 13)) end--
+    while (end > this.startOf(line) && (this.text.charCodeAt(end - 1) === 10 || this.text.charCodeAt(end - 1) === 13))
+      end--
     return end
   }
 }

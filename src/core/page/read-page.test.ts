@@ -7,7 +7,9 @@ const facts = (html: string) => read(html).facts
 
 describe('metas', () => {
   test('stand in document order with line and column at the tag', () => {
-    const { metas } = facts('<!doctype html>\n<head>\n  <meta charset="utf-8"><meta property="og:title" content="Lamp">')
+    const { metas } = facts(
+      '<!doctype html>\n<head>\n  <meta charset="utf-8"><meta property="og:title" content="Lamp">',
+    )
     expect(metas).toMatchObject([
       { key: 'charset', attribute: 'charset', value: 'utf-8', line: 3, column: 3, inHead: true },
       { key: 'og:title', attribute: 'property', value: 'Lamp', line: 3, column: 25, inHead: true },
@@ -33,7 +35,9 @@ describe('metas', () => {
   })
 
   test('references are decoded once and nothing else is touched', () => {
-    expect(facts('<meta name=description content="  A &amp;amp; B\n &eacute; ">').metas[0]?.value).toBe('  A &amp; B\n é ')
+    expect(facts('<meta name=description content="  A &amp;amp; B\n &eacute; ">').metas[0]?.value).toBe(
+      '  A &amp; B\n é ',
+    )
   })
 
   test('after an element that closes the head they are in the body', () => {
@@ -96,7 +100,9 @@ describe('links and pictures', () => {
   })
 
   test('content pictures keep their declared size; a lazy one its real source', () => {
-    const { contentImages } = facts('<body><img src=a.jpg width=800 height=50%><img src="data:image/gif;base64,AA" data-src=b.jpg>')
+    const { contentImages } = facts(
+      '<body><img src=a.jpg width=800 height=50%><img src="data:image/gif;base64,AA" data-src=b.jpg>',
+    )
     expect(contentImages).toMatchObject([
       { src: 'a.jpg', width: 800, height: null },
       { src: 'b.jpg', width: null },
@@ -132,7 +138,9 @@ describe('json-ld', () => {
   })
 
   test('a fault is found on its line', () => {
-    const { jsonLd } = facts('<head>\n<script type="application/ld+json">\n{"@type": "Article",\n "name": oops}\n</script>')
+    const { jsonLd } = facts(
+      '<head>\n<script type="application/ld+json">\n{"@type": "Article",\n "name": oops}\n</script>',
+    )
     expect(jsonLd[0]).toMatchObject({ types: [], line: 2, errorLine: 4 })
     expect(jsonLd[0]?.error).toContain('oops')
   })

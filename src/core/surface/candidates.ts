@@ -45,7 +45,13 @@ export function textCandidates(page: GatheredPage, sources: readonly TextSource[
 }
 
 /** One picture that og:image tags describe: its address forms, and the size they declare. */
-export type OgImage = { forms: MetaFact[]; width: MetaFact | null; height: MetaFact | null; alt: MetaFact | null; type: MetaFact | null }
+export type OgImage = {
+  forms: MetaFact[]
+  width: MetaFact | null
+  height: MetaFact | null
+  alt: MetaFact | null
+  type: MetaFact | null
+}
 
 const ADDRESS_FORMS = new Set(['og:image', 'og:image:url', 'og:image:secure_url'])
 const STRUCTURED = ['width', 'height', 'alt', 'type'] as const
@@ -90,7 +96,10 @@ export const CONTENT_IMAGES_LOOKED_AT = 5
 /** Pictures of the content that a place might take: the first few, those declared small left out. */
 export function likelyContentImages(facts: PageFacts): PageFacts['contentImages'] {
   return facts.contentImages
-    .filter(({ width, height }) => (width ?? Infinity) >= CONTENT_IMAGE_LEAST_PX && (height ?? Infinity) >= CONTENT_IMAGE_LEAST_PX)
+    .filter(
+      ({ width, height }) =>
+        (width ?? Infinity) >= CONTENT_IMAGE_LEAST_PX && (height ?? Infinity) >= CONTENT_IMAGE_LEAST_PX,
+    )
     .slice(0, CONTENT_IMAGES_LOOKED_AT)
 }
 

@@ -1,5 +1,5 @@
-import type { AddressMap } from '../crawl/address-map'
 import { pathOf } from '../crawl/address'
+import type { AddressMap } from '../crawl/address-map'
 import { isAllowed, type RobotsRules } from '../crawl/robots'
 import type { GatheredImage, GatheredPage, PageFacts, View } from '../model'
 import { isBlank } from '../text/collapse'
@@ -58,11 +58,14 @@ const CARD_KINDS = new Set(['summary', 'summary_large_image', 'player', 'app'])
 
 /** The card kind that the page asks for; an unknown one counts as absent. */
 export function cardKindOf(facts: PageFacts): CardKind | null {
-  const value = metaCandidates(facts, 'twitter:card').find((candidate) => !isBlank(candidate.value))?.value?.toLowerCase()
+  const value = metaCandidates(facts, 'twitter:card')
+    .find((candidate) => !isBlank(candidate.value))
+    ?.value?.toLowerCase()
   return value && CARD_KINDS.has(value) ? (value as CardKind) : null
 }
 
-const hasOpenGraph = (facts: PageFacts) => facts.metas.some((meta) => meta.key.startsWith('og:') && !isBlank(meta.value))
+const hasOpenGraph = (facts: PageFacts) =>
+  facts.metas.some((meta) => meta.key.startsWith('og:') && !isBlank(meta.value))
 
 /** Kind of card that is shown: the one asked for; else, with any og tag, the small one; else none at all. */
 function shownKind(facts: PageFacts): CardKind | null {
@@ -74,7 +77,12 @@ export function isKeptOut(page: GatheredPage, token: string | null): boolean {
   const own = token?.toLowerCase()
   const metas = (page.facts?.metas ?? []).filter(({ key }) => key === 'robots' || key === own)
   const says = [...metas.map((meta) => meta.value ?? ''), headerFor(page.fetch.robotsHeader ?? '', own)]
-  return says.some((value) => value.toLowerCase().split(/[\s,]+/).some((word) => word === 'noindex' || word === 'none'))
+  return says.some((value) =>
+    value
+      .toLowerCase()
+      .split(/[\s,]+/)
+      .some((word) => word === 'noindex' || word === 'none'),
+  )
 }
 
 /** The part of X-Robots-Tag that holds for everyone or for this token. */
@@ -91,7 +99,13 @@ function headerFor(header: string, token: string | undefined): string {
 }
 
 /** A card that shows the address alone. Every candidate stands on its ladder with the reason. */
-function bareCard(page: GatheredPage, surface: Surface, layout: Layout, outcome: 'blocked' | 'unreachable', because: string): Card {
+function bareCard(
+  page: GatheredPage,
+  surface: Surface,
+  layout: Layout,
+  outcome: 'blocked' | 'unreachable',
+  because: string,
+): Card {
   const titles = textCandidates(page, surface.title.from)
   const descriptions = textCandidates(page, surface.description.from)
   const pictures = page.facts && surface.picture ? imageCandidates(page.facts, surface.picture.from) : []
@@ -122,10 +136,13 @@ function bareCard(page: GatheredPage, surface: Surface, layout: Layout, outcome:
 }
 
 function labelsOf(facts: PageFacts): Card['labels'] {
-  const valueOf = (key: string) => metasOf(facts, key).find((meta) => !isBlank(meta.value))?.value?.trim()
+  const textFor = (key: string) =>
+    metasOf(facts, key)
+      .find((meta) => !isBlank(meta.value))
+      ?.value?.trim()
   return [1, 2].flatMap((number) => {
-    const label = valueOf(`twitter:label${number}`)
-    const data = valueOf(`twitter:data${number}`)
+    const label = textFor(`twitter:label${number}`)
+    const data = textFor(`twitter:data${number}`)
     return label && data ? [{ label, data }] : []
   })
 }

@@ -25,7 +25,10 @@ function hostCandidates(page: GatheredPage, facts: PageFacts, context: CardConte
 
 /** `Brasswick Mending Hall › guides`: the folders that the page lies in, not its own name. */
 function trail(line: string, pageUrl: string): string {
-  const folders = new URL(pageUrl).pathname.split('/').filter((part) => part !== '').slice(0, -1)
+  const folders = new URL(pageUrl).pathname
+    .split('/')
+    .filter((part) => part !== '')
+    .slice(0, -1)
   return [line, ...folders.map(decoded)].join(' › ')
 }
 
@@ -45,9 +48,15 @@ export function resolveSiteLine(
 ): { line: string | null; ladder: Rung[] } {
   if (surface.siteLine === 'none') return { line: null, ladder: [] }
   const names = surface.siteLine === 'host' ? [] : metaCandidates(facts, 'og:site_name')
-  const { taken, ladder } = climb([...names, ...hostCandidates(page, facts, context)], surface.readsBytes?.value ?? null)
+  const { taken, ladder } = climb(
+    [...names, ...hostCandidates(page, facts, context)],
+    surface.readsBytes?.value ?? null,
+  )
   if (!taken?.value) return { line: null, ladder }
-  const line = taken.from === 'og:url' ? shownHost(context.addresses.toPublic(resolveAddress(taken.value, page.url) ?? page.url)) : taken.value
+  const line =
+    taken.from === 'og:url'
+      ? shownHost(context.addresses.toPublic(resolveAddress(taken.value, page.url) ?? page.url))
+      : taken.value
   return { line: surface.siteLine === 'name-and-path' ? trail(line, page.url) : line, ladder }
 }
 
@@ -56,7 +65,12 @@ function bylineText(value: string): string {
   const address = /^https?:/i.test(value) ? resolveAddress(value, 'about:blank') : null
   if (address === null) return value
   const url = new URL(address)
-  return decoded(url.pathname.split('/').filter((part) => part !== '').at(-1) ?? url.host)
+  return decoded(
+    url.pathname
+      .split('/')
+      .filter((part) => part !== '')
+      .at(-1) ?? url.host,
+  )
 }
 
 export function resolveByline(facts: PageFacts, surface: Surface): { line: string | null; ladder: Rung[] } {

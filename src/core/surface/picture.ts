@@ -8,7 +8,11 @@ import { type Candidate, climb, type Judge } from './ladder'
 import type { Layout, PictureRules, Surface } from './profile'
 
 /** Public address of a picture as a page writes it; null when it is no http(s) address. */
-export function publicImageUrl(page: GatheredPage, raw: string, context: Pick<CardContext, 'addresses'>): string | null {
+export function publicImageUrl(
+  page: GatheredPage,
+  raw: string,
+  context: Pick<CardContext, 'addresses'>,
+): string | null {
   const resolved = resolveAddress(raw, baseOf(page.url, page.facts?.base ?? null))
   return resolved === null ? null : context.addresses.toPublic(resolved)
 }
@@ -24,7 +28,8 @@ const isAtLeast = (size: Size, least: Size) => size.width >= least.width && size
 /** Why a place passes over a picture that was looked at; null when it can use it. */
 function refusal(image: GatheredImage, rules: PictureRules, least: Size): ReturnType<Judge> {
   const code = image.errorCode
-  if (code === 'not-image' || code === 'damaged' || code === 'empty') return { outcome: 'refused', why: image.error ?? code }
+  if (code === 'not-image' || code === 'damaged' || code === 'empty')
+    return { outcome: 'refused', why: image.error ?? code }
   if (code !== null) return { outcome: 'unreachable', why: image.error ?? code }
   if (image.format && rules.refused.value.includes(image.format)) {
     return { outcome: 'refused', why: `${image.format} is not shown here` }
@@ -54,7 +59,10 @@ function judgeFor(page: GatheredPage, rules: PictureRules, context: CardContext)
     // A content picture that nobody looked at was not needed: a declared picture already won.
     if (!isLookedAt(image)) return null
     const least = rules.least.value
-    const contentLeast = { width: Math.max(least.width, CONTENT_LEAST.width), height: Math.max(least.height, CONTENT_LEAST.height) }
+    const contentLeast = {
+      width: Math.max(least.width, CONTENT_LEAST.width),
+      height: Math.max(least.height, CONTENT_LEAST.height),
+    }
     return refusal(image, rules, isContent ? contentLeast : least)
   }
 }
@@ -65,7 +73,9 @@ function sizeOf(url: string, taken: Candidate, facts: PageFacts, context: CardCo
   if (isLookedAt(image)) {
     return image.width !== null && image.height !== null ? { width: image.width, height: image.height } : null
   }
-  const declared = ogImages(facts).find(({ forms }) => forms.some(({ line, column }) => line === taken.line && column === taken.column))
+  const declared = ogImages(facts).find(({ forms }) =>
+    forms.some(({ line, column }) => line === taken.line && column === taken.column),
+  )
   const width = Number(declared?.width?.value)
   const height = Number(declared?.height?.value)
   return width > 0 && height > 0 ? { width, height } : null
@@ -78,7 +88,8 @@ function layoutFor(size: Size | null, surface: Surface, rules: PictureRules, kin
   if (surface.layoutBy === 'card-kind' && kind === 'app') return 'text'
   const wantsLarge = surface.layoutBy === 'picture' || kind === 'summary_large_image' || kind === 'player'
   // A picture of unknown size is taken for a fitting one: the run says that it was not looked at.
-  if (wantsLarge && (size === null || isAtLeast(size, rules.largeFrom.value))) return rules.largeRatio ? 'wide' : 'natural'
+  if (wantsLarge && (size === null || isAtLeast(size, rules.largeFrom.value)))
+    return rules.largeRatio ? 'wide' : 'natural'
   return 'thumbnail'
 }
 
@@ -103,7 +114,8 @@ export function resolvePicture(
   if (!taken || !url) return { part: { ...nothing, ladder }, layout: isPlayer ? 'wide' : 'text' }
   const size = sizeOf(url, taken, facts, context)
   const layout = layoutFor(size, surface, rules, kind)
-  const ratio = layout === 'wide' ? rules.largeRatio?.value : layout === 'thumbnail' ? rules.thumbnailRatio.value : undefined
+  const ratio =
+    layout === 'wide' ? rules.largeRatio?.value : layout === 'thumbnail' ? rules.thumbnailRatio.value : undefined
   const crop = size === null ? null : cropToRatio(size.width, size.height, ratio ?? size.width / size.height)
   const { from, line, column } = taken
   // An app card shows its icon beside the text; its layout has no picture of its own.

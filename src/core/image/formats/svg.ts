@@ -20,7 +20,9 @@ function rootTag(text: string): string | null {
     else if (text.startsWith('<!', index)) index = after(text, '>', index)
     else break
   }
-  return /^<(?:[\w-]+:)?svg[\s>/]/i.test(text.slice(index, index + 40)) ? text.slice(index, after(text, '>', index)) : null
+  return /^<(?:[\w-]+:)?svg[\s>/]/i.test(text.slice(index, index + 40))
+    ? text.slice(index, after(text, '>', index))
+    : null
 }
 
 function after(text: string, mark: string, from: number): number {
@@ -45,7 +47,10 @@ export const svg: FormatReader = {
   matches: (view) => rootTag(head(view)) !== null,
   read(view) {
     const tag = rootTag(head(view)) ?? ''
-    const box = attributeOf(tag, 'viewBox')?.trim().split(/[\s,]+/).map(Number)
+    const box = attributeOf(tag, 'viewBox')
+      ?.trim()
+      .split(/[\s,]+/)
+      .map(Number)
     const [boxWidth, boxHeight] = box?.length === 4 ? [box[2]!, box[3]!] : [null, null]
     const width = lengthPx(attributeOf(tag, 'width')) ?? (boxWidth === null ? null : Math.round(boxWidth))
     const height = lengthPx(attributeOf(tag, 'height')) ?? (boxHeight === null ? null : Math.round(boxHeight))

@@ -17,7 +17,12 @@ export const webp: FormatReader = {
       }
     }
     if (chunk === 'VP8 ') {
-      return { width: view.u16(26, true) & 0x3fff, height: view.u16(28, true) & 0x3fff, animated: false, mayBeTransparent: false }
+      return {
+        width: view.u16(26, true) & 0x3fff,
+        height: view.u16(28, true) & 0x3fff,
+        animated: false,
+        mayBeTransparent: false,
+      }
     }
     if (chunk === 'VP8L') {
       const bits = view.u32(21, true)

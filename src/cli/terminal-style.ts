@@ -1,0 +1,12 @@
+import { styleText } from 'node:util'
+import type { Style } from '@/core/report/text'
+
+const FORMATS = {
+  error: ['bold', 'red'],
+  warning: ['yellow'],
+  note: ['cyan'],
+  quiet: ['dim'],
+  strong: ['bold'],
+} as const
+
+export const terminalStyle: Style = (level, text) => styleText([...FORMATS[level]], text)

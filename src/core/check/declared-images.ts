@@ -1,0 +1,58 @@
+import type { AddressMap } from '../crawl/address-map'
+import type { GatheredImage, GatheredPage, MetaFact, PageFacts } from '../model'
+import { metasOf, type OgImage, ogImages } from '../surface/candidates'
+import { publicImageUrl } from '../surface/picture'
+import { isBlank } from '../text/collapse'
+import type { CheckContext } from './context'
+import { type NotMade, notMade, type Raised } from './define-check'
+
+/** A picture that a page's tags name, at the first tag that names it. */
+export type DeclaredImage = {
+  url: string
+  tag: MetaFact
+  /** The group of og:image tags it belongs to; null for a twitter:image. */
+  group: OgImage | null
+}
+
+/** Pictures that og:image and twitter:image name, each address once. Addresses that make no sense are left out. */
+export function declaredImages(page: GatheredPage & { facts: PageFacts }, addresses: AddressMap): DeclaredImage[] {
+  const fromOg = ogImages(page.facts).flatMap((group) => group.forms.map((tag) => ({ tag, group })))
+  const fromCard = ['twitter:image', 'twitter:image:src']
+    .flatMap((key) => metasOf(page.facts, key))
+    .map((tag) => ({ tag, group: null }))
+  const found = new Map<string, DeclaredImage>()
+  for (const { tag, group } of [...fromOg, ...fromCard]) {
+    const url = isBlank(tag.value) ? null : publicImageUrl(page, tag.value!, { addresses })
+    if (url !== null && !found.has(url)) found.set(url, { url, tag, group })
+  }
+  return [...found.values()]
+}
+
+/**
+ * Judges each picture that a page declares and that was looked at.
+ *
+ * @returns findings, or "not made" when none of the pictures was looked at
+ */
+export function eachDeclaredImage(
+  page: GatheredPage & { facts: PageFacts },
+  context: CheckContext,
+  judge: (image: GatheredImage, declared: DeclaredImage) => Omit<Raised, 'at' | 'image'> | null,
+): Raised[] | NotMade {
+  const declared = context.declaredImages(page)
+  const seen = declared.flatMap((one) => {
+    const image = context.images.get(one.url)
+    return image && image.errorCode !== 'not-looked-at' ? [{ one, image }] : []
+  })
+  if (declared.length > 0 && seen.length === 0) return notMade('image-not-fetched')
+  return seen.flatMap(({ one, image }) => {
+    const raised = judge(image, one)
+    return raised ? [{ ...raised, at: one.tag, image: one.url }] : []
+  })
+}
+
+/** A picture whose size is known, as one object; null for any other. */
+export function sizedImage(image: GatheredImage): { width: number; height: number } | null {
+  return image.errorCode === null && image.width !== null && image.height !== null
+    ? { width: image.width, height: image.height }
+    : null
+}

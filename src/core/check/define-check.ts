@@ -1,0 +1,67 @@
+import type { GatheredPage, Level, PageFacts, Position } from '../model'
+import type { CheckContext } from './context'
+
+/** Words of one way to fail. `{name}` is filled from the finding's data. */
+export type Message = { says: string; fix: string }
+
+export type Family = 'text' | 'open-graph' | 'image' | 'access' | 'rich-data'
+
+/** What a check tells about itself: the same for all, so that lists, documents and settings need no special case. */
+export type CheckMeta = {
+  /** Public and never changed in meaning: exports, requirement files and waivers use it. */
+  id: string
+  family: Family
+  level: Level
+  /** What it looks at, and why it matters, each in a sentence for people. */
+  looksAt: string
+  why: string
+  messages: Record<string, Message>
+}
+
+/** One failure, without words: they are in the check's messages. */
+export type Raised = {
+  message: string
+  data?: Record<string, string | number>
+  at?: Position | null
+  image?: string
+  level?: Level
+}
+
+/** A check that could not be made. Never taken for passed. */
+export type NotMade = { skipped: string }
+
+export const notMade = (reason: string): NotMade => ({ skipped: reason })
+
+/** Looks at one page that could be read. */
+export type PageCheck = CheckMeta & {
+  scope: 'page'
+  check(page: GatheredPage & { facts: PageFacts }, context: CheckContext): Raised[] | NotMade
+}
+
+/** Looks at one page, read or not: how it answered. */
+export type AccessCheck = CheckMeta & {
+  scope: 'access'
+  check(page: GatheredPage, context: CheckContext): Raised[] | NotMade
+}
+
+/** Looks at the pictures that one page declares. Counted once for each picture, however many pages use it. */
+export type ImageCheck = CheckMeta & {
+  scope: 'image'
+  check(page: GatheredPage & { facts: PageFacts }, context: CheckContext): Raised[] | NotMade
+}
+
+/** Looks across the pages. */
+export type SiteCheck = CheckMeta & {
+  scope: 'site'
+  check(context: CheckContext): (Raised & { pages: string[] })[] | NotMade
+}
+
+export type Check = PageCheck | AccessCheck | ImageCheck | SiteCheck
+
+/** Types a check without widening it. */
+export const defineCheck = <T extends Check>(check: T): T => check
+
+/** A message with its data filled in. */
+export function fillWords(words: string, data: Raised['data'] = {}): string {
+  return words.replace(/\{(\w+)\}/g, (whole, name: string) => String(data[name] ?? whole))
+}

@@ -1,0 +1,22 @@
+import type { GatheredPage } from '../model'
+import type { Raised } from './define-check'
+
+/** Groups pages that say the same; only groups of two and more. */
+export function pagesThatShare(
+  pages: Iterable<GatheredPage>,
+  textOf: (page: GatheredPage) => string | null,
+): Map<string, string[]> {
+  const groups = new Map<string, string[]>()
+  for (const page of pages) {
+    const text = textOf(page)
+    if (text === null || text === '') continue
+    groups.set(text, [...(groups.get(text) ?? []), page.url])
+  }
+  for (const [text, urls] of groups) if (urls.length < 2) groups.delete(text)
+  return groups
+}
+
+/** One finding a group. */
+export function raiseShared(groups: Map<string, string[]>): (Raised & { pages: string[] })[] {
+  return [...groups].map(([text, pages]) => ({ message: 'shared', pages, data: { text, count: pages.length } }))
+}

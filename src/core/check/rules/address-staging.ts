@@ -1,0 +1,31 @@
+import { isPrivateHost } from '../../crawl/address'
+import { defineCheck } from '../define-check'
+import { cardAddresses } from '../own-addresses'
+
+const ABSOLUTE = /^\s*(?:[a-z][a-z0-9+.-]*:)?\/\//i
+
+export const addressStaging = defineCheck({
+  id: 'address-staging',
+  family: 'access',
+  level: 'error',
+  scope: 'page',
+  looksAt: 'Addresses in og:url, canonical, og:image and twitter:image.',
+  why: 'Nobody outside can reach your machine or your staging host: the card stays empty.',
+  messages: {
+    staging: {
+      says: '{key} points at {host}, which is not the production site.',
+      fix: 'Write {whole} on line {line}: set the site’s address in the production build.',
+    },
+  },
+  check(page, { addresses }) {
+    return cardAddresses(page).flatMap(({ key, raw, address, at }) => {
+      if (address === null || !ABSOLUTE.test(raw)) return []
+      const { host, hostname } = new URL(address)
+      const isBuild =
+        addresses.build !== null && addresses.build !== addresses.site && addresses.toPublic(address) !== address
+      if (!isBuild && !isPrivateHost(hostname)) return []
+      const whole = isBuild ? addresses.toPublic(address) : 'the production address'
+      return [{ message: 'staging', at, data: { key, host, whole, line: at.line } }]
+    })
+  },
+})

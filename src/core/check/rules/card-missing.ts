@@ -1,0 +1,11 @@
+import { requiredTag } from '../required-tag'
+
+export const cardMissing = requiredTag('twitter:card', {
+  id: 'card-missing',
+  family: 'open-graph',
+  level: 'warning',
+  looksAt: 'The tag twitter:card.',
+  why: 'It asks for the large card. Without it a fine wide picture appears as a stamp.',
+  example: '<meta name="twitter:card" content="summary_large_image">',
+  instead: 'The small card is shown.',
+})

@@ -1,0 +1,29 @@
+import { metaCandidates } from '../../surface/candidates'
+import { isKeptOut } from '../../surface/card'
+import { isBlank } from '../../text/collapse'
+import { defineCheck } from '../define-check'
+import { pagesThatShare, raiseShared } from '../duplicates'
+
+export const descriptionDuplicate = defineCheck({
+  id: 'description-duplicate',
+  family: 'text',
+  level: 'warning',
+  scope: 'site',
+  looksAt: 'og:description, else description, of all pages but those kept out of search.',
+  why: 'The same sentence under every link tells nobody which one to open.',
+  messages: {
+    shared: {
+      says: '{count} pages share one description: “{text}”',
+      fix: 'Write a sentence of its own for each of these pages.',
+    },
+  },
+  check({ readable }) {
+    const listed = readable.filter((page) => !isKeptOut(page, null))
+    return raiseShared(
+      pagesThatShare(listed, ({ facts }) => {
+        const candidates = ['og:description', 'description'].flatMap((key) => metaCandidates(facts!, key))
+        return candidates.find((candidate) => !isBlank(candidate.value))?.value ?? null
+      }),
+    )
+  },
+})

@@ -1,0 +1,22 @@
+import { metasOf } from '../../surface/candidates'
+import { isBlank } from '../../text/collapse'
+import { defineCheck } from '../define-check'
+
+export const descriptionMissing = defineCheck({
+  id: 'description-missing',
+  family: 'text',
+  level: 'error',
+  scope: 'page',
+  looksAt: 'description and og:description.',
+  why: 'Without either, places show the first paragraph of the page, or nothing.',
+  messages: {
+    absent: {
+      says: 'There is neither a description nor an og:description.',
+      fix: 'Add <meta name="description"> and og:description: one sentence that makes a person click.',
+    },
+  },
+  check({ facts }) {
+    const tags = [...metasOf(facts, 'description'), ...metasOf(facts, 'og:description')]
+    return tags.some((tag) => !isBlank(tag.value)) ? [] : [{ message: 'absent', at: tags[0] ?? null }]
+  },
+})

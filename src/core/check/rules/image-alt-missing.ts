@@ -1,0 +1,25 @@
+import { metasOf } from '../../surface/candidates'
+import { isBlank } from '../../text/collapse'
+import { defineCheck } from '../define-check'
+
+export const imageAltMissing = defineCheck({
+  id: 'image-alt-missing',
+  family: 'image',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'og:image:alt and twitter:image:alt of pages with a picture.',
+  why: 'People who can’t see the picture hear this text instead.',
+  messages: {
+    absent: {
+      says: 'The share image has no alternative text.',
+      fix: 'Add <meta property="og:image:alt" content="…"> after line {line}: what the picture shows.',
+    },
+  },
+  check(page, { declaredImages }) {
+    const first = declaredImages(page)[0]
+    if (!first) return []
+    const alts = ['og:image:alt', 'twitter:image:alt'].flatMap((key) => metasOf(page.facts, key))
+    if (alts.some((alt) => !isBlank(alt.value))) return []
+    return [{ message: 'absent', at: first.tag, image: first.url, data: { line: first.tag.line } }]
+  },
+})

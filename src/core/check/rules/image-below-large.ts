@@ -1,0 +1,32 @@
+import { eachDeclaredImage, sizedImage } from '../declared-images'
+import { defineCheck } from '../define-check'
+import { isAtLeast } from '../sizes'
+
+const LEAST = { width: 200, height: 200 }
+/** From here on the wide feed shows the picture large (documented). */
+const LARGE = { width: 600, height: 315 }
+
+/** Only for pictures that are shown at all; a side exactly at the limit passes. */
+export const imageBelowLarge = defineCheck({
+  id: 'image-below-large',
+  family: 'image',
+  level: 'warning',
+  scope: 'image',
+  looksAt: 'The real size of share images, from their bytes.',
+  why: 'Under 600 × 315 a picture is shown as a stamp beside the text.',
+  messages: {
+    stamp: {
+      says: '{url} is {width} × {height}, under 600 × 315. A stamp on: {places}.',
+      fix: 'Use a picture of at least 1200 × 630.',
+    },
+  },
+  check(page, context) {
+    return eachDeclaredImage(page, context, (image) => {
+      const size = sizedImage(image)
+      if (!size || !isAtLeast(size, LEAST) || isAtLeast(size, LARGE)) return null
+      const stamping = context.surfaces.filter(({ picture }) => picture && !isAtLeast(size, picture.largeFrom.value))
+      const places = stamping.map((surface) => surface.name).join(', ')
+      return { message: 'stamp', data: { url: image.url, ...size, places } }
+    })
+  },
+})

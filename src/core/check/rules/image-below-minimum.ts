@@ -1,0 +1,34 @@
+import { eachDeclaredImage, sizedImage } from '../declared-images'
+import { defineCheck } from '../define-check'
+import { isAtLeast } from '../sizes'
+
+/** Least side of a picture that the common places show at all (documented by the wide feed). */
+const LEAST = { width: 200, height: 200 }
+
+/**
+ * Sizes are pixels of the upright picture. A side exactly at its minimum passes; a picture of unknown size is not
+ * judged.
+ */
+export const imageBelowMinimum = defineCheck({
+  id: 'image-below-minimum',
+  family: 'image',
+  level: 'error',
+  scope: 'image',
+  looksAt: 'The real size of share images, from their bytes.',
+  why: 'Below 200 × 200 places drop the picture altogether.',
+  messages: {
+    small: {
+      says: '{url} is {width} × {height}, under 200 × 200. Dropped by: {places}.',
+      fix: 'Use a picture of at least 1200 × 630.',
+    },
+  },
+  check(page, context) {
+    return eachDeclaredImage(page, context, (image) => {
+      const size = sizedImage(image)
+      if (!size || isAtLeast(size, LEAST)) return null
+      const dropping = context.surfaces.filter(({ picture }) => picture && !isAtLeast(size, picture.least.value))
+      const places = dropping.map((surface) => surface.name).join(', ') || 'none of the surfaces shown'
+      return { message: 'small', data: { url: image.url, ...size, places } }
+    })
+  },
+})

@@ -1,0 +1,31 @@
+import { defineCheck } from '../define-check'
+
+export const imageFallback = defineCheck({
+  id: 'image-fallback',
+  family: 'image',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'Pages that declare no picture, and what places then take.',
+  why: 'The first picture of the content is seldom the one a person would choose.',
+  messages: {
+    taken: {
+      says: 'No picture is declared. {places} takes one from the content: {url}.',
+      fix: 'Declare the picture you want with og:image.',
+    },
+  },
+  check(page, context) {
+    if (context.declaredImages(page).length > 0) return []
+    const taking = context.surfaces.filter((surface) => context.cardOf(page, surface).image.from === 'content-image')
+    const first = taking[0] && context.cardOf(page, taking[0]).image
+    if (!first?.url || first.line === null || first.column === null) return []
+    const places = taking.map((surface) => surface.name).join(', ')
+    return [
+      {
+        message: 'taken',
+        at: { line: first.line, column: first.column },
+        image: first.url,
+        data: { places, url: first.url },
+      },
+    ]
+  },
+})

@@ -1,0 +1,33 @@
+import { eachDeclaredImage } from '../declared-images'
+import { defineCheck } from '../define-check'
+import { weightInWords } from '../sizes'
+
+const HEAVY_BYTES = 300_000
+/** Phone chats drop a heavier picture (documented). */
+const DROPPED_BYTES = 600_000
+
+export const imageHeavy = defineCheck({
+  id: 'image-heavy',
+  family: 'image',
+  level: 'warning',
+  scope: 'image',
+  looksAt: 'How many bytes a share image has.',
+  why: 'A heavy picture comes late or not at all. The aim is 100 KB.',
+  messages: {
+    heavy: {
+      says: '{url} weighs {weight}; the aim is 100 KB.',
+      fix: 'Save it again as JPEG at quality 80, 1200 × 630: that mostly ends under 150 KB.',
+    },
+    dropped: {
+      says: '{url} weighs {weight}; the aim is 100 KB. Phone chat drops a picture over 600 KB.',
+      fix: 'Save it again as JPEG at quality 80, 1200 × 630: that mostly ends under 150 KB.',
+    },
+  },
+  check(page, context) {
+    return eachDeclaredImage(page, context, (image) => {
+      if (image.errorCode !== null || image.bytes === null || image.bytes <= HEAVY_BYTES) return null
+      const message = image.bytes > DROPPED_BYTES ? 'dropped' : 'heavy'
+      return { message, data: { url: image.url, weight: weightInWords(image.bytes) } }
+    })
+  },
+})

@@ -1,0 +1,11 @@
+import { requiredTag } from '../required-tag'
+
+export const ogDescriptionMissing = requiredTag('og:description', {
+  id: 'og-description-missing',
+  family: 'open-graph',
+  level: 'warning',
+  looksAt: 'The tag og:description.',
+  why: 'Most places take the sentence under the title from it.',
+  example: '<meta property="og:description" content="…">',
+  instead: 'Cards show the description, or the first paragraph.',
+})

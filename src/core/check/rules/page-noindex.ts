@@ -1,0 +1,29 @@
+import { isKeptOut } from '../../surface/card'
+import { defineCheck } from '../define-check'
+
+export const pageNoindex = defineCheck({
+  id: 'page-noindex',
+  family: 'access',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'Meta robots and the X-Robots-Tag header.',
+  why: 'The page is left out of search results. Its cards elsewhere are not touched.',
+  messages: {
+    meta: {
+      says: 'Line {line} keeps the page out of search: “{seen}”.',
+      fix: 'Remove noindex on line {line}, unless it is meant.',
+    },
+    header: {
+      says: 'The server keeps the page out of search: X-Robots-Tag: {seen}.',
+      fix: 'Remove the header, unless it is meant.',
+    },
+  },
+  check(page) {
+    if (!isKeptOut(page, 'Googlebot')) return []
+    const tag = page.facts.metas.find(
+      (meta) => /^(?:robots|googlebot)$/.test(meta.key) && /noindex|none/i.test(meta.value ?? ''),
+    )
+    if (tag) return [{ message: 'meta', at: tag, data: { line: tag.line, seen: tag.value ?? '' } }]
+    return [{ message: 'header', data: { seen: page.fetch.robotsHeader ?? '' } }]
+  },
+})

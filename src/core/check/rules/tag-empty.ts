@@ -1,0 +1,23 @@
+import { isBlank } from '../../text/collapse'
+import { defineCheck } from '../define-check'
+import { isKnownKey } from '../known-keys'
+
+export const tagEmpty = defineCheck({
+  id: 'tag-empty',
+  family: 'open-graph',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'Every tag that places read.',
+  why: 'An empty tag counts as absent. Mostly a template writes it without asking whether there is a value.',
+  messages: {
+    empty: { says: '{key} has no value.', fix: 'Give {key} on line {line} a value, or leave the tag out.' },
+  },
+  check({ facts }) {
+    return facts.metas
+      .filter(
+        (meta) =>
+          (meta.attribute === 'name' || meta.attribute === 'property') && isKnownKey(meta.key) && isBlank(meta.value),
+      )
+      .map((meta) => ({ message: 'empty', at: meta, data: { key: meta.key, line: meta.line } }))
+  },
+})

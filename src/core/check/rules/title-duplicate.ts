@@ -1,0 +1,24 @@
+import { isKeptOut } from '../../surface/card'
+import { surfaceOf } from '../../surface/profiles'
+import { defineCheck } from '../define-check'
+import { pagesThatShare, raiseShared } from '../duplicates'
+
+export const titleDuplicate = defineCheck({
+  id: 'title-duplicate',
+  family: 'text',
+  level: 'warning',
+  scope: 'site',
+  looksAt: 'The titles that the wide feed shows, of all pages but those kept out of search.',
+  why: 'Links to different pages that carry one title can’t be told apart.',
+  messages: {
+    shared: {
+      says: '{count} pages are all called “{text}”.',
+      fix: 'Give each of these pages a title of its own.',
+    },
+  },
+  check(context) {
+    const wideFeed = surfaceOf('wide-feed')!
+    const listed = context.readable.filter((page) => !isKeptOut(page, null))
+    return raiseShared(pagesThatShare(listed, (page) => context.cardOf(page, wideFeed).title.text))
+  },
+})

@@ -1,0 +1,79 @@
+/** The files of a build, wherever they are: a folder on disk, a zip, a folder that a browser was given. */
+export type BuildFiles = {
+  /** Paths from the build's root, with `/`, without a leading one. */
+  paths: readonly string[]
+  read(path: string): Promise<Uint8Array>
+}
+
+/** How files and public addresses correspond. */
+export type FileMap = {
+  /** Public address of an HTML file. */
+  addressOf(path: string): string
+  /** File that a public address means: the file itself, `+ .html`, or `+ /index.html`; null when there is none. */
+  fileAt(publicAddress: string): string | null
+}
+
+const HTML_FILE = /\.x?html?$/i
+
+/** Files that are pages: HTML, but for the page that says "not found". */
+export function pageFiles(paths: readonly string[]): string[] {
+  return paths.filter((path) => HTML_FILE.test(path) && !/(?:^|\/)404\.html?$/i.test(path)).sort()
+}
+
+/** A path with its percent-encoding undone; as it is when that makes no sense. */
+export function decodedPath(pathname: string): string {
+  try {
+    return decodeURIComponent(pathname)
+  } catch {
+    return pathname
+  }
+}
+
+/**
+ * @param site public base address, with a slash at its end
+ * @param linkedPaths paths (below the base, decoded, without a leading slash) that pages link to: they decide between
+ *                    `/name` and `/name.html`
+ */
+export function createFileMap(paths: readonly string[], site: string, linkedPaths: ReadonlySet<string>): FileMap {
+  const files = new Set(paths)
+  const base = new URL(site)
+  const encoded = (path: string) => path.split('/').map(encodeURIComponent).join('/')
+  return {
+    addressOf(path) {
+      if (path === 'index.html' || path === 'index.htm') return base.href
+      const folder = /^(.*\/)index\.html?$/.exec(path)
+      if (folder) return base.href + encoded(folder[1]!)
+      const bare = path.replace(/\.html?$/, '')
+      return base.href + encoded(linkedPaths.has(bare) ? bare : path)
+    },
+    fileAt(address) {
+      const { pathname } = new URL(address)
+      if (!pathname.startsWith(base.pathname) && `${pathname}/` !== base.pathname) return null
+      const path = decodedPath(pathname.slice(base.pathname.length))
+      const trimmed = path.replace(/\/$/, '')
+      const tries = [path, `${trimmed}.html`, trimmed === '' ? 'index.html' : `${trimmed}/index.html`]
+      return tries.find((candidate) => files.has(candidate)) ?? null
+    },
+  }
+}
+
+const TYPES: Record<string, string> = {
+  html: 'text/html',
+  htm: 'text/html',
+  xhtml: 'application/xhtml+xml',
+  jpg: 'image/jpeg',
+  jpeg: 'image/jpeg',
+  png: 'image/png',
+  gif: 'image/gif',
+  webp: 'image/webp',
+  avif: 'image/avif',
+  svg: 'image/svg+xml',
+  ico: 'image/x-icon',
+  xml: 'application/xml',
+  txt: 'text/plain',
+}
+
+/** Content type that a plain file server would give a file, by its name; null for what it doesn't know. */
+export function typeOfFile(path: string): string | null {
+  return TYPES[/\.([a-z0-9]+)$/i.exec(path)?.[1]?.toLowerCase() ?? ''] ?? null
+}

@@ -1,0 +1,181 @@
+import type { GatheredPage, SourceKind } from '../model'
+import type { PageReading } from '../page/read-page'
+import { baseOf, pageAddress } from './address'
+import { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
+import { type BuildFiles, createFileMap, decodedPath, type FileMap, pageFiles, typeOfFile } from './build-files'
+import type { CrawlEvent } from './events'
+import { inParallel } from './in-parallel'
+import { limits } from './limits'
+import { NothingAnswered } from './nothing-answered'
+import { pageOf } from './page-of'
+import { offlineNote, PictureDesk } from './picture-desk'
+import { type Exchange, notInBuild, type Outside, type ReadRequest } from './read-address'
+
+export type BuildOptions = {
+  kind: Extract<SourceKind, 'folder' | 'zip'>
+  location: string
+  site: string | null
+  maxPages: number
+  concurrency: number
+}
+
+/** Origin of pages whose build names none. */
+const NO_SITE = 'http://localhost'
+
+type FileReading = { path: string; page: GatheredPage; reading: PageReading | null }
+
+const fileExchange = (path: string, body: Uint8Array): Exchange => ({
+  kind: 'answered',
+  status: 200,
+  headers: { 'content-type': typeOfFile(path) ?? 'application/octet-stream' },
+  body,
+  isCut: false,
+  ms: 0,
+})
+
+const noFile = (): Exchange => ({
+  kind: 'answered',
+  status: 404,
+  headers: {},
+  body: new Uint8Array(),
+  isCut: false,
+  ms: 0,
+})
+
+/** Reads one HTML file. Its address is not known yet: what pages link to decides it, and that takes them all. */
+async function readFile(files: BuildFiles, path: string, outside: Outside): Promise<FileReading> {
+  const asked = {
+    url: `${NO_SITE}/${path}`,
+    file: path,
+    redirects: [],
+    aliases: [],
+    fetchedAt: outside.now().toISOString(),
+  }
+  try {
+    const body = await files.read(path)
+    const { page, reading } = pageOf(asked, fileExchange(path, body.subarray(0, limits.pageBytes)))!
+    return { path, page, reading }
+  } catch (error) {
+    const message = `${path} could not be read: ${error instanceof Error ? error.message : String(error)}`
+    const { page } = pageOf(asked, { kind: 'failed', code: 'bad-answer', message, ms: 0 })!
+    return { path, page, reading: null }
+  }
+}
+
+/** Addresses that pages name as their own, for guessing the production origin. */
+function namedAddresses(readings: FileReading[]): string[] {
+  return readings.flatMap(({ page: { facts } }) => [
+    facts?.canonical ?? '',
+    ...(facts?.metas ?? []).filter((meta) => meta.key === 'og:url').map((meta) => meta.value ?? ''),
+  ])
+}
+
+/** Paths below the base that links lead to, without the slash in front. */
+function linkedPaths(readings: FileReading[], site: string): Set<string> {
+  const base = new URL(site)
+  const linked = new Set<string>()
+  for (const { path, page, reading } of readings) {
+    const from = baseOf(new URL(path, site).href, page.facts?.base ?? null)
+    for (const href of reading?.hrefs ?? []) {
+      const address = pageAddress(href, from)
+      if (!address?.startsWith(base.href)) continue
+      linked.add(decodedPath(new URL(address).pathname.slice(base.pathname.length)))
+    }
+  }
+  return linked
+}
+
+/** Pages with their addresses; a file that only refreshes elsewhere becomes an alias of where it sends. */
+function addressPages(readings: FileReading[], map: FileMap): GatheredPage[] {
+  const aliasesOf = new Map<string, string[]>()
+  const pages: GatheredPage[] = []
+  const known = new Map(readings.map(({ path }) => [path, map.addressOf(path)]))
+  for (const { path, page, reading } of readings) {
+    const url = known.get(path)!
+    const target = reading?.refreshTo ? pageAddress(reading.refreshTo, baseOf(url, page.facts?.base ?? null)) : null
+    const targetFile = target && map.fileAt(target)
+    if (targetFile && targetFile !== path) {
+      const at = known.get(targetFile) ?? target
+      aliasesOf.set(at, [...(aliasesOf.get(at) ?? []), url])
+      continue
+    }
+    pages.push({ ...page, url, fetch: { ...page.fetch, finalUrl: url } })
+  }
+  return pages.map((page) => ({ ...page, fetch: { ...page.fetch, aliases: aliasesOf.get(page.url) ?? [] } }))
+}
+
+/**
+ * Gathers a build from its files: every HTML file is a page, pictures of the site are looked up among the files.
+ *
+ * @throws NothingAnswered when there is no HTML in it
+ */
+export async function* gatherBuild(
+  files: BuildFiles,
+  options: BuildOptions,
+  outside: Outside,
+): AsyncGenerator<CrawlEvent> {
+  const startedAt = outside.now().toISOString()
+  const all = pageFiles(files.paths)
+  if (all.length === 0) throw new NothingAnswered(options.location, 'there is no HTML file in it.')
+  const wanted = all.slice(0, options.maxPages)
+  const readings: FileReading[] = []
+  const queue = [...wanted]
+  const nextFile = () => {
+    const path = outside.signal.aborted ? undefined : queue.shift()
+    return path === undefined ? null : readFile(files, path, outside)
+  }
+  for await (const reading of inParallel(nextFile, options.concurrency)) readings.push(reading)
+  readings.sort((a, b) => (a.path < b.path ? -1 : 1))
+
+  const guessed = options.site === null ? mostNamedOrigin(namedAddresses(readings)) : null
+  const addresses = createAddressMap(withSlash(options.site ?? guessed ?? NO_SITE), null)
+  const map = createFileMap(files.paths, addresses.site, linkedPaths(readings, addresses.site))
+  const robotsTxt = files.paths.includes('robots.txt')
+    ? new TextDecoder('utf-8').decode(await files.read('robots.txt'))
+    : null
+  const source = { kind: options.kind, location: options.location, site: addresses.site }
+  yield { kind: 'started', source, view: 'standing', startedAt, robotsTxt }
+  if (guessed)
+    yield {
+      kind: 'note',
+      note: { kind: 'site-guessed', message: `Production address taken from the pages’ own tags: ${guessed}.` },
+    }
+  if (wanted.length < all.length) {
+    yield {
+      kind: 'note',
+      note: { kind: 'bounded', message: `${wanted.length} of ${all.length} pages were looked at (--max-pages).` },
+    }
+  }
+  yield* gatherPictures(addressPages(readings, map), files, map, addresses, options, outside)
+}
+
+async function* gatherPictures(
+  pages: GatheredPage[],
+  files: BuildFiles,
+  map: FileMap,
+  addresses: AddressMap,
+  options: BuildOptions,
+  outside: Outside,
+): AsyncGenerator<CrawlEvent> {
+  const readPublic = async (request: ReadRequest): Promise<Exchange> => {
+    if (addresses.isBesideSite(request.url)) return notInBuild(request.url, addresses.site)
+    if (!addresses.isOnSite(request.url)) return outside.read(request)
+    const path = map.fileAt(request.url)
+    return path === null ? noFile() : fileExchange(path, await files.read(path))
+  }
+  const desk = new PictureDesk(addresses, readPublic, outside)
+  for (const [index, page] of pages.entries()) {
+    yield { kind: 'page', page }
+    yield { kind: 'progress', done: index + 1, waiting: pages.length - index - 1, fetching: [] }
+    desk.addDeclared(page)
+  }
+  for (const round of ['declared', 'content'] as const) {
+    if (round === 'content') desk.addContentWhereNeeded(pages)
+    const next = () => (outside.signal.aborted ? null : desk.next())
+    for await (const image of inParallel(next, options.concurrency)) yield { kind: 'image', image }
+  }
+  const offline = desk.markOffline()
+  for (const image of offline) yield { kind: 'image', image }
+  if (offline.length > 0) yield { kind: 'note', note: offlineNote(offline.length) }
+  yield { kind: 'finished', finishedAt: outside.now().toISOString(), stopped: outside.signal.aborted }
+}

@@ -1,0 +1,47 @@
+import type { FetchFact, GatheredPage, RedirectHop } from '../model'
+import { decodeHtml } from '../page/decode'
+import { type PageReading, readPage } from '../page/read-page'
+import type { Exchange } from './read-address'
+
+const HTML_TYPE = /^\s*(?:text\/html|application\/xhtml\+xml)\b/i
+const HTML_NAME = /\.x?html?$/i
+
+/** Anything served or named as HTML is a page. */
+export function isHtml(url: string, contentType: string | null): boolean {
+  return HTML_TYPE.test(contentType ?? '') || HTML_NAME.test(new URL(url).pathname)
+}
+
+type Asked = { url: string; file: string | null; redirects: RedirectHop[]; aliases: string[]; fetchedAt: string }
+
+/** A page as gathered, with what only the crawl needs of its reading; null when the answer is no page at all. */
+export function pageOf(asked: Asked, exchange: Exchange): { page: GatheredPage; reading: PageReading | null } | null {
+  const { url, file, redirects, aliases, fetchedAt } = asked
+  const common = { finalUrl: url, redirects, aliases, ms: Math.round(exchange.ms), fetchedAt }
+  if (exchange.kind === 'failed') {
+    const fetch: FetchFact = {
+      ...common,
+      status: null,
+      contentType: null,
+      bytes: 0,
+      error: exchange.message,
+      errorCode: exchange.code,
+      robotsHeader: null,
+    }
+    return { page: { url, file, fetch, facts: null, source: [] }, reading: null }
+  }
+  const contentType = exchange.headers['content-type'] ?? null
+  const isPage = exchange.status < 400
+  if (isPage && !isHtml(url, contentType)) return null
+  const fetch: FetchFact = {
+    ...common,
+    status: exchange.status,
+    contentType,
+    bytes: exchange.body.length,
+    error: null,
+    errorCode: null,
+    robotsHeader: exchange.headers['x-robots-tag'] ?? null,
+  }
+  if (!isPage) return { page: { url, file, fetch, facts: null, source: [] }, reading: null }
+  const reading = readPage(decodeHtml(exchange.body, contentType))
+  return { page: { url, file, fetch, facts: reading.facts, source: reading.source }, reading }
+}

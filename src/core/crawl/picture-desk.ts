@@ -1,0 +1,158 @@
+import { readImageHeader } from '../image/read-header'
+import type { GatheredImage, GatheredPage, RunNote } from '../model'
+import { likelyContentImages, metasOf, ogImages } from '../surface/candidates'
+import { publicImageUrl } from '../surface/picture'
+import type { AddressMap } from './address-map'
+import { limits } from './limits'
+import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
+
+type Role = 'share' | 'icon'
+
+/** Which pictures a run has to read, each once, and what came of it. */
+export class PictureDesk {
+  private readonly waiting: string[] = []
+  private readonly roles = new Map<string, Role>()
+  private readonly read = new Map<string, GatheredImage>()
+
+  constructor(
+    readonly addresses: AddressMap,
+    private readonly readPublic: (request: ReadRequest) => Promise<Exchange>,
+    private readonly outside: Outside,
+  ) {}
+
+  get hasWaiting(): boolean {
+    return this.waiting.length > 0
+  }
+
+  get images(): Iterable<GatheredImage> {
+    return this.read.values()
+  }
+
+  private need(url: string | null, role: Role): void {
+    if (url === null) return
+    const known = this.roles.get(url)
+    if (known === undefined) this.waiting.push(url)
+    if (known !== 'share') this.roles.set(url, role)
+  }
+
+  /** Notes the pictures that a page's tags name. */
+  addDeclared(page: GatheredPage): void {
+    if (!page.facts) return
+    for (const url of this.declaredBy(page)) this.need(url, 'share')
+    for (const link of page.facts.links) {
+      if (/(?:^|\s)(?:icon|apple-touch-icon\S*)(?:\s|$)/.test(link.rel))
+        this.need(publicImageUrl(page, link.href, this), 'icon')
+    }
+    const wellKnown = new URL('/favicon.ico', page.url).href
+    if (this.addresses.isOnSite(wellKnown)) this.need(wellKnown, 'icon')
+  }
+
+  private declaredBy(page: GatheredPage): string[] {
+    const facts = page.facts!
+    const metas = [
+      ...ogImages(facts).flatMap(({ forms }) => forms),
+      ...metasOf(facts, 'twitter:image'),
+      ...metasOf(facts, 'twitter:image:src'),
+    ]
+    return metas.flatMap(({ value }) => publicImageUrl(page, value ?? '', this) ?? [])
+  }
+
+  /** Notes the first pictures of the content where none that the page declares can be used. */
+  addContentWhereNeeded(pages: Iterable<GatheredPage>): void {
+    for (const page of pages) {
+      if (!page.facts || this.declaredBy(page).some((url) => this.read.get(url)?.errorCode === null)) continue
+      for (const image of likelyContentImages(page.facts)) this.need(publicImageUrl(page, image.src, this), 'share')
+    }
+  }
+
+  /** Starts reading the next picture; null when none waits. */
+  next(): Promise<GatheredImage> | null {
+    const url = this.waiting.shift()
+    return url === undefined ? null : this.readImage(url)
+  }
+
+  private async readImage(url: string): Promise<GatheredImage> {
+    const { exchange } = await readFollowing(url, (at) =>
+      this.readPublic({ url: at, accept: 'image', maxBytes: limits.imageBytes }),
+    )
+    const image = await describeImage(url, exchange, this.outside)
+    const withRole = { ...image, iconOnly: this.roles.get(url) === 'icon' }
+    this.read.set(url, withRole)
+    return withRole
+  }
+
+  /** Pictures of hosts that could not be looked up: when that holds for every outside host, the run is offline. */
+  markOffline(): GatheredImage[] {
+    const outside = [...this.read.values()].filter(({ url }) => !this.addresses.isOnSite(url))
+    const isOffline = outside.length > 0 && outside.every(({ errorCode }) => errorCode === 'host-not-found')
+    if (!isOffline) return []
+    return outside.map((image) => {
+      const marked = {
+        ...image,
+        errorCode: 'not-looked-at' as const,
+        error: 'Not looked at: no outside host could be reached.',
+      }
+      this.read.set(image.url, marked)
+      return marked
+    })
+  }
+}
+
+const unknown = (url: string): GatheredImage => ({
+  url,
+  status: null,
+  format: null,
+  width: null,
+  height: null,
+  bytes: null,
+  alpha: null,
+  animated: false,
+  hash: null,
+  contentType: null,
+  error: null,
+  errorCode: null,
+  iconOnly: false,
+})
+
+/** Bytes of the whole file: of a body that was cut off, as the server says. */
+function weightOf(exchange: Extract<Exchange, { kind: 'answered' }>): number | null {
+  if (!exchange.isCut) return exchange.body.length
+  const said = Number(exchange.headers['content-length'])
+  return said > 0 && !exchange.headers['content-encoding'] ? said : null
+}
+
+/** What an answer says of a picture. Format and size come from the bytes, never from the name or the header. */
+export async function describeImage(
+  url: string,
+  exchange: Exchange,
+  outside: Pick<Outside, 'digest' | 'hasTransparency'>,
+): Promise<GatheredImage> {
+  if (exchange.kind === 'failed') return { ...unknown(url), errorCode: exchange.code, error: exchange.message }
+  const contentType = exchange.headers['content-type'] ?? null
+  const status = exchange.status === 206 ? 200 : exchange.status
+  const answered = { ...unknown(url), status, contentType }
+  if (status !== 200) return { ...answered, errorCode: 'status', error: `It answered ${status}.` }
+  const bytes = weightOf(exchange)
+  const reading = readImageHeader(exchange.body)
+  if (reading.kind === 'empty') return { ...answered, bytes, errorCode: 'empty', error: 'The file is empty.' }
+  if (reading.kind === 'not-image') {
+    const said = contentType ? ` It was served as ${contentType}.` : ''
+    return { ...answered, bytes, errorCode: 'not-image', error: `The bytes are no picture.${said}` }
+  }
+  const hash = exchange.isCut ? null : await outside.digest(exchange.body)
+  if (reading.kind === 'damaged') {
+    const { format } = reading
+    return { ...answered, bytes, hash, format, errorCode: 'damaged', error: `The ${format} is cut short or broken.` }
+  }
+  const { format, width, height, animated, mayBeTransparent } = reading
+  const alpha = !mayBeTransparent ? false : exchange.isCut ? null : await outside.hasTransparency(exchange.body)
+  return { ...answered, bytes, hash, format, width, height, animated, alpha }
+}
+
+/** What is said when no outside host could be looked up. */
+export function offlineNote(pictures: number): RunNote {
+  return {
+    kind: 'offline',
+    message: `No outside host could be reached: ${pictures} pictures elsewhere were not looked at.`,
+  }
+}

@@ -1,0 +1,99 @@
+import type { FailureCode, RedirectHop } from '../model'
+import { resolveAddress } from './address'
+import { limits } from './limits'
+
+/** One question to the outside. */
+export type ReadRequest = {
+  url: string
+  accept: 'page' | 'image' | 'text'
+  /** Bytes of the decoded body to read at most. */
+  maxBytes: number
+}
+
+/** What came of it. Header names are in lower case. Failures are values: nobody has to catch. */
+export type Exchange =
+  | {
+      kind: 'answered'
+      status: number
+      headers: Record<string, string>
+      body: Uint8Array
+      /** The body was longer than asked for. */
+      isCut: boolean
+      ms: number
+    }
+  | { kind: 'failed'; code: FailureCode; message: string; ms: number }
+
+export type Answered = Extract<Exchange, { kind: 'answered' }>
+
+/** Reads one address, without following redirects. Handed in by whoever runs the crawl. */
+export type ReadAddress = (request: ReadRequest) => Promise<Exchange>
+
+/** What a run needs from the world beside reading. */
+export type Outside = {
+  read: ReadAddress
+  now: () => Date
+  /** `sha256:` and lower-case hex of the whole content. */
+  digest: (bytes: Uint8Array) => Promise<string>
+  /** Does some pixel really let through what is behind? null when nobody can tell. */
+  hasTransparency: (bytes: Uint8Array) => Promise<boolean | null>
+  sleep: (ms: number) => Promise<void>
+  signal: AbortSignal
+}
+
+/** The answer for an address on the site's own host that the build cannot hold: nothing is asked on the network. */
+export function notInBuild(url: string, site: string): Exchange {
+  return { kind: 'failed', code: 'not-in-build', message: `Not in the build: ${url} lies outside ${site}.`, ms: 0 }
+}
+
+/** The end of a chain of redirects. */
+export type Followed = { exchange: Exchange; finalUrl: string; redirects: RedirectHop[] }
+
+export const isRedirect = (exchange: Exchange): exchange is Answered =>
+  exchange.kind === 'answered' && [301, 302, 303, 307, 308].includes(exchange.status) && 'location' in exchange.headers
+
+const failed = (code: FailureCode, message: string): Exchange => ({ kind: 'failed', code, message, ms: 0 })
+
+/**
+ * Reads an address and follows its redirects, each hop recorded with the status that sent on and where to.
+ *
+ * @param mayFollow asked before each hop; a refused hop ends the chain with the redirect itself as the answer
+ */
+export async function readFollowing(
+  url: string,
+  read: (url: string) => Promise<Exchange>,
+  locate: (location: string, from: string) => string | null = resolveAddress,
+  mayFollow: (url: string) => boolean = () => true,
+): Promise<Followed> {
+  const redirects: RedirectHop[] = []
+  const seen = new Set([url])
+  let finalUrl = url
+  for (;;) {
+    const exchange = await read(finalUrl)
+    if (!isRedirect(exchange)) return { exchange, finalUrl, redirects }
+    const next = locate(exchange.headers.location ?? '', finalUrl)
+    if (next === null) {
+      return {
+        exchange: failed('bad-answer', `It redirects to “${exchange.headers.location}”, which is no address.`),
+        finalUrl,
+        redirects,
+      }
+    }
+    redirects.push({ status: exchange.status, url: next })
+    if (seen.has(next))
+      return {
+        exchange: failed('redirect-loop', `It redirects in a loop: ${next} leads back to itself.`),
+        finalUrl: url,
+        redirects,
+      }
+    if (redirects.length > limits.redirects) {
+      return {
+        exchange: failed('too-many-redirects', `More than ${limits.redirects} redirects, last to ${next}.`),
+        finalUrl: url,
+        redirects,
+      }
+    }
+    if (!mayFollow(next)) return { exchange, finalUrl, redirects }
+    seen.add(next)
+    finalUrl = next
+  }
+}

@@ -1,0 +1,18 @@
+import { createHash } from 'node:crypto'
+import { setTimeout as wait } from 'node:timers/promises'
+import type { Outside, ReadAddress } from '@/core/crawl/read-address'
+import { hasTransparency } from './transparency'
+
+/** The world as Node sees it, for a run. */
+export function nodeOutside(read: ReadAddress, signal: AbortSignal): Outside {
+  return {
+    read,
+    now: () => new Date(),
+    digest: async (bytes) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`,
+    hasTransparency,
+    sleep: async (ms) => {
+      await wait(ms, undefined, { signal }).catch(() => undefined)
+    },
+    signal,
+  }
+}
