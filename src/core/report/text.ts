@@ -1,3 +1,4 @@
+import { checkOf } from '../check/rules'
 import type { Finding, Level } from '../model'
 import type { RunDocument } from './run-document'
 
@@ -18,7 +19,8 @@ const pathOf = (url: string, site: string) => (url.startsWith(site) ? `/${url.sl
 function groupFindings(document: RunDocument): Group[] {
   const groups = new Map<string, Group>()
   const add = (finding: Finding, place: string) => {
-    const key = `${finding.rule} ${finding.level} ${finding.image ?? ''}`
+    const isAboutPicture = checkOf(finding.rule)?.scope === 'image'
+    const key = `${finding.rule} ${finding.level} ${isAboutPicture ? finding.image : ''}`
     const group = groups.get(key) ?? { ...finding, places: [] }
     group.places.push(place)
     groups.set(key, group)

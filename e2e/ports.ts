@@ -1,0 +1,4 @@
+/** Addresses that the tests use; none of them is the demo's own, so that both can run at once. */
+export const APP_PORT = 4310
+export const DEMO_PORT = 4311
+export const SLOW_DEMO_PORT = 4312

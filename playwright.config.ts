@@ -1,0 +1,32 @@
+import { existsSync } from 'node:fs'
+import { defineConfig } from '@playwright/test'
+
+const executablePath = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+  (path) => path !== undefined && existsSync(path),
+)
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  globalSetup: './e2e/global-setup.ts',
+  workers: 1,
+  timeout: 60_000,
+  retries: 0,
+  reporter: [['list']],
+  use: {
+    baseURL: 'http://127.0.0.1:4310',
+    viewport: { width: 1280, height: 800 },
+    video: 'off',
+    trace: 'off',
+    launchOptions: {
+      ...(executablePath ? { executablePath } : {}),
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})

@@ -1,0 +1,56 @@
+import { limits } from '@/core/crawl/limits'
+import { readFollowing } from '@/core/crawl/read-address'
+import { readImageHeader } from '@/core/image/read-header'
+import type { ImageFormat } from '@/core/model'
+import { createFetcher } from '@/io/fetch-address'
+import { readToken } from '@/io/image-token'
+import { refusalOf, refused } from '@/io/same-origin'
+
+export const dynamic = 'force-dynamic'
+
+const TYPE: Record<ImageFormat, string> = {
+  jpeg: 'image/jpeg',
+  png: 'image/png',
+  gif: 'image/gif',
+  webp: 'image/webp',
+  avif: 'image/avif',
+  svg: 'image/svg+xml',
+  bmp: 'image/bmp',
+  ico: 'image/x-icon',
+  tiff: 'image/tiff',
+}
+
+/**
+ * Serves one picture that a run referenced, as what its bytes are and nothing else: the type is ours, not the
+ * server's, sniffing is off, and a drawing opened by itself can run nothing.
+ */
+export async function GET(request: Request): Promise<Response> {
+  const refusal = refusalOf(request, false)
+  if (refusal) return refused(refusal)
+  const grant = readToken(new URL(request.url).searchParams.get('p') ?? '')
+  if (!grant) return refused('This picture belongs to no run of this server. Look again at its page.', 404)
+  const fetcher = createFetcher({
+    innerHosts: new Set([grant.innerHost]),
+    concurrency: 1,
+    timeoutMs: limits.timeoutMs,
+    signal: request.signal,
+  })
+  try {
+    const { exchange } = await readFollowing(grant.url, (url) =>
+      fetcher.read({ url, accept: 'image', maxBytes: limits.imageBytes }),
+    )
+    if (exchange.kind === 'failed') return refused(exchange.message, 502)
+    const reading = readImageHeader(exchange.body)
+    if (exchange.status !== 200 || exchange.isCut || reading.kind !== 'image')
+      return refused('There is no picture there now.', 404)
+    return new Response(exchange.body as Uint8Array<ArrayBuffer>, {
+      headers: {
+        'content-type': TYPE[reading.format],
+        'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+        'cache-control': 'private, max-age=3600',
+      },
+    })
+  } finally {
+    await fetcher.close()
+  }
+}

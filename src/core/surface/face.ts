@@ -1,0 +1,64 @@
+import type { Card } from './card-model'
+import type { Layout, Surface } from './profile'
+
+/** What the eye looks for on a wall of cards. */
+export type Trait = 'fell-back' | 'text-cut' | 'no-picture' | 'bare'
+
+/** A card in short, as a wall draws it: no ladders. Texts are what the place shows, an ellipsis where it cuts. */
+export type Face = {
+  layout: Layout
+  title: string
+  description: string
+  siteLine: string | null
+  image: string | null
+  favicon: string | null
+  bareBecause: string | null
+  /** Why the picture that the page names is not shown; null when it is, or when none is named. */
+  pictureFault: string | null
+  traits: Trait[]
+}
+
+const shownText = (part: Card['title']) => (part.cut ? `${part.shown}…` : part.shown)
+
+/** Sources that nobody wrote for the card: the place fell back to the page's content, or to another kind of tag. */
+function isFallback(from: string | null, wanted: readonly string[]): boolean {
+  if (from === null || from === 'address') return false
+  const isForCards = (source: string) => source.startsWith('og:') || source.startsWith('twitter:')
+  if (isForCards(from)) return false
+  return wanted.some(isForCards) || wanted[0] !== from
+}
+
+function traitsOf(card: Card, surface: Surface): Trait[] {
+  const traits: Trait[] = []
+  const fellBack =
+    isFallback(card.title.from, surface.title.from) ||
+    (card.description.shown !== '' && isFallback(card.description.from, surface.description.from)) ||
+    card.image.from === 'content-image'
+  if (fellBack) traits.push('fell-back')
+  if (card.title.cut || card.description.cut) traits.push('text-cut')
+  if (card.layout === 'bare' || card.layout === 'not-listed') traits.push('bare')
+  else if (surface.picture && card.image.url === null) traits.push('no-picture')
+  return traits
+}
+
+function pictureFaultOf(card: Card): string | null {
+  const failed = card.image.ladder.find(
+    ({ outcome }) => outcome === 'unreachable' || outcome === 'refused' || outcome === 'too-small',
+  )
+  return failed && card.image.url === null ? (failed.why ?? failed.outcome) : null
+}
+
+/** @example faceOf(cardOf(page, wideFeed, context), wideFeed).traits // ['fell-back'] */
+export function faceOf(card: Card, surface: Surface): Face {
+  return {
+    layout: card.layout,
+    title: shownText(card.title),
+    description: shownText(card.description),
+    siteLine: card.siteLine,
+    image: card.image.url,
+    favicon: card.favicon?.url ?? null,
+    bareBecause: card.bareBecause,
+    pictureFault: pictureFaultOf(card),
+    traits: traitsOf(card, surface),
+  }
+}

@@ -1,0 +1,75 @@
+import Dexie, { type EntityTable, type Table } from 'dexie'
+import type { ServedImage } from '@/core/crawl/wire'
+import type {
+  Finding,
+  GatheredPage,
+  Level,
+  RunNote,
+  RunSource,
+  SiteFinding,
+  Skipped,
+  Summary,
+  View,
+} from '@/core/model'
+import type { Face } from '@/core/surface/face'
+
+/** One run. `state` is `running` while a worker writes to it; whoever finds it so without one was left behind. */
+export type StoredRun = {
+  id: string
+  source: RunSource
+  view: View
+  robotsTxt: string | null
+  startedAt: string
+  finishedAt: string | null
+  /** Last write, in ms since the epoch: a run that nobody writes to any more is over. */
+  touchedAt: number
+  state: 'running' | 'stopped' | 'done' | 'failed'
+  pages: number
+  /** Addresses found and not asked for when the run ended. */
+  waiting: number
+  notes: RunNote[]
+  findings: SiteFinding[]
+  summary: Summary | null
+}
+
+export type StoredPage = { run: string; url: string; page: GatheredPage }
+
+/** What the wall needs of a page: its card on every surface in short, its findings, its place. */
+export type WallRow = {
+  run: string
+  url: string
+  path: string
+  order: number
+  section: string
+  status: number | null
+  levels: Record<Level, number>
+  findings: Finding[]
+  skipped: Skipped[]
+  faces: Record<string, Face>
+}
+
+export type StoredImage = { run: string; url: string; image: ServedImage }
+
+/** A small copy of a picture, kept by the hash of the whole so that runs share it. */
+export type Thumb = { key: string; blob: Blob; bytes: number; savedAt: number }
+
+class Database extends Dexie {
+  runs!: EntityTable<StoredRun, 'id'>
+  pages!: Table<StoredPage, [string, string]>
+  rows!: Table<WallRow, [string, string]>
+  images!: Table<StoredImage, [string, string]>
+  thumbs!: EntityTable<Thumb, 'key'>
+
+  constructor() {
+    super('nimble-parrot')
+    this.version(1).stores({
+      runs: 'id, startedAt',
+      pages: '[run+url], run',
+      rows: '[run+url], run',
+      images: '[run+url], run',
+      thumbs: 'key, savedAt',
+    })
+  }
+}
+
+export const database = new Database()

@@ -1,0 +1,31 @@
+'use client'
+
+import { useEffect } from 'react'
+import { closeLeftBehind } from '@/store/runs'
+import { FrameKeys } from './frame/frame-keys'
+import { TopBar } from './frame/top-bar'
+import { GatherArea } from './gather/gather-area'
+import { PageArea } from './page/page-area'
+import { useRun } from './run/use-run'
+import { useView } from './view/use-view'
+import { WallArea } from './wall/wall-area'
+
+/** The whole application: the frame, and the area that the address names. */
+export function App({ demo }: { demo: string | null }) {
+  const { view, goTo } = useView()
+  const run = useRun(view.run)
+  useEffect(() => {
+    void closeLeftBehind(Date.now())
+  }, [])
+  return (
+    <div className="flex h-screen min-h-[420px] flex-col">
+      <FrameKeys />
+      <TopBar view={view} goTo={goTo} run={run.kind === 'ready' ? run.value : null} demo={demo} />
+      <main className="min-h-0 flex-1">
+        {view.area === 'gather' && <GatherArea demo={demo} goTo={goTo} />}
+        {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} />}
+        {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} />}
+      </main>
+    </div>
+  )
+}

@@ -1,0 +1,24 @@
+'use client'
+
+import { clsx } from 'clsx'
+import { useThumb } from './thumb-cache'
+
+/** A picture in the part that the place keeps of it. Crops are centred, so covering the box draws the very crop. */
+export function CardPicture({
+  run,
+  url,
+  ratio,
+  className,
+}: {
+  run: string
+  url: string
+  ratio: number
+  className?: string
+}) {
+  const src = useThumb(run, url)
+  return (
+    <div className={clsx('overflow-hidden bg-soft', className)} style={{ aspectRatio: String(ratio) }}>
+      {src && <img src={src} alt="" draggable={false} className="h-full w-full object-cover" decoding="async" />}
+    </div>
+  )
+}

@@ -1,0 +1,71 @@
+'use client'
+
+import { Dialog } from 'radix-ui'
+import { useEffect, useRef, useState } from 'react'
+import { useView } from '../view/use-view'
+
+/** Keys that work, as they are told to people. */
+const KEYS: [string, string][] = [
+  ['← → ↑ ↓', 'Move over the wall (also H L K J)'],
+  ['Enter', 'Open the page'],
+  ['Esc', 'Go back'],
+  ['1 – 3', 'Surface'],
+  ['/', 'Search the wall'],
+  ['G G', 'Go to Gather'],
+  ['G W', 'Go to Wall'],
+  ['J  K', 'Next and previous page, on a page'],
+  ['Ctrl K', 'Jump to a page, an area or an action'],
+  ['?', 'Show these keys'],
+]
+
+/** Time in which the second letter of a pair must follow. */
+const PAIR_MS = 1200
+
+/** Does the key belong to a field that is being typed into, or to an open dialog? */
+export function isTyping(event: KeyboardEvent): boolean {
+  const target = event.target as HTMLElement | null
+  return Boolean(target?.closest('input, textarea, select, [contenteditable], [role="dialog"], [role="menu"]'))
+}
+
+/** Keys that work everywhere: G and a letter, and the list of keys. */
+export function FrameKeys() {
+  const { goTo } = useView()
+  const [isOpen, setIsOpen] = useState(false)
+  const pressedG = useRef(0)
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
+      const isPair = event.timeStamp - pressedG.current < PAIR_MS
+      pressedG.current = 0
+      if (isPair && event.key === 'g') goTo({ area: 'gather', page: null })
+      else if (isPair && event.key === 'w') goTo({ area: 'wall' })
+      else if (event.key === 'g') pressedG.current = event.timeStamp
+      else if (event.key === '?') setIsOpen(true)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [goTo])
+  return (
+    <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed left-1/2 top-[14vh] z-50 w-[min(420px,94vw)] -translate-x-1/2 rounded-[10px] border border-line bg-sheet p-5 shadow-2xl"
+        >
+          <Dialog.Title className="mb-3 font-display text-[18px] font-semibold">Keys</Dialog.Title>
+          <dl className="grid grid-cols-[max-content_1fr] gap-x-5 gap-y-[6px]">
+            {KEYS.map(([key, what]) => (
+              <div key={key} className="contents">
+                <dt>
+                  <kbd className="text-[12px] font-semibold">{key}</kbd>
+                </dt>
+                <dd className="text-quiet">{what}</dd>
+              </div>
+            ))}
+          </dl>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}

@@ -1,0 +1,91 @@
+'use client'
+
+import { useState } from 'react'
+import type { StoredRun } from '@/store/database'
+import { deleteRun } from '@/store/runs'
+import { useRuns } from '../run/use-run'
+import { count, dayAndTime, shortAddress } from '../shared/words'
+import type { GoTo } from '../view/use-view'
+
+/** Runs by site, newest first; each can be opened and deleted. */
+export function PastRuns({ goTo }: { goTo: GoTo }) {
+  const runs = useRuns()
+  if (!runs) return null
+  if (runs.length === 0) {
+    return <p className="text-quiet">Runs are kept in this browser, and nowhere else. The first one will stand here.</p>
+  }
+  const sites = Map.groupBy(runs, (run) => run.source.site)
+  return (
+    <section aria-labelledby="past-runs">
+      <h2 id="past-runs" className="mb-2 text-[15px] font-semibold">
+        Sites and their runs <span className="font-normal text-quiet">– kept in this browser, and nowhere else</span>
+      </h2>
+      <div className="grid gap-4">
+        {[...sites].map(([site, ofSite]) => (
+          <div key={site}>
+            <h3 className="font-mono text-[12.5px] font-semibold">{shortAddress(site)}</h3>
+            <ul>
+              {ofSite.map((run) => (
+                <PastRun
+                  key={run.id}
+                  run={run}
+                  onOpen={() =>
+                    goTo({ area: 'wall', run: run.id, page: null, section: null, symptoms: [], search: '' })
+                  }
+                />
+              ))}
+            </ul>
+          </div>
+        ))}
+      </div>
+    </section>
+  )
+}
+
+const STATES: Record<StoredRun['state'], string> = {
+  running: 'still running',
+  stopped: 'stopped early',
+  done: '',
+  failed: 'broke off',
+}
+
+function PastRun({ run, onOpen }: { run: StoredRun; onOpen: () => void }) {
+  const [isAsking, setIsAsking] = useState(false)
+  const when = dayAndTime(run.startedAt)
+  return (
+    <li className="flex items-center gap-4 border-b border-line py-[6px] max-md:flex-wrap max-md:gap-x-3">
+      <span className="w-[110px]">{when}</span>
+      <span className="w-[80px]">{count(run.pages, 'page')}</span>
+      <span className="flex-1 text-quiet">
+        {run.summary && `${count(run.summary.error, 'error')}, ${count(run.summary.warning, 'warning')}`}
+        {STATES[run.state] && ` · ${STATES[run.state]}`}
+      </span>
+      {isAsking ? (
+        <>
+          <span>Delete this run for good?</span>
+          <button type="button" className="button text-wrong" onClick={() => void deleteRun(run.id)}>
+            Delete
+          </button>
+          <button type="button" className="button" onClick={() => setIsAsking(false)}>
+            Keep
+          </button>
+        </>
+      ) : (
+        <>
+          <button type="button" className="button" onClick={onOpen} aria-label={`Open the run of ${when}`}>
+            Open
+          </button>
+          <button
+            type="button"
+            className="button"
+            onClick={() => setIsAsking(true)}
+            aria-label={`Delete the run of ${when}`}
+            disabled={run.state === 'running'}
+          >
+            Delete …
+          </button>
+        </>
+      )}
+    </li>
+  )
+}

@@ -1,0 +1,36 @@
+'use client'
+
+import { clsx } from 'clsx'
+import type { Finding } from '@/core/model'
+
+const LEVEL = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet' } as const
+const MARK = { error: '▲', warning: '◆', note: '●' } as const
+
+/** What is wrong, and what mends it. */
+export function FindingsView({ findings, onLine }: { findings: Finding[]; onLine?: (line: number | null) => void }) {
+  if (findings.length === 0) return <p className="text-quiet">Nothing to mend here.</p>
+  return (
+    <ul className="grid gap-[10px]">
+      {findings.map((finding, index) => (
+        <li
+          key={`${finding.rule} ${finding.line} ${index}`}
+          onMouseEnter={() => onLine?.(finding.line)}
+          onMouseLeave={() => onLine?.(null)}
+        >
+          <p className={clsx('flex items-baseline gap-[6px] text-[12px] font-semibold', LEVEL[finding.level])}>
+            <span aria-hidden="true" className="text-[9px]">
+              {MARK[finding.level]}
+            </span>
+            {finding.level}
+            <span className="ml-auto font-mono text-[11px] font-normal text-quiet">
+              {finding.rule}
+              {finding.line !== null && `, line ${finding.line}`}
+            </span>
+          </p>
+          <p className="[overflow-wrap:anywhere]">{finding.message}</p>
+          <p className="text-quiet [overflow-wrap:anywhere]">{finding.fix}</p>
+        </li>
+      ))}
+    </ul>
+  )
+}

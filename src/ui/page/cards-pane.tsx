@@ -1,0 +1,68 @@
+'use client'
+
+import { clsx } from 'clsx'
+import { useEffect, useRef, useState } from 'react'
+import type { Card } from '@/core/surface/card-model'
+import type { Surface } from '@/core/surface/profile'
+import { TrueCard } from '../card/true-card'
+import type { Spot } from './lit'
+
+type Props = {
+  run: string
+  cards: { surface: Surface; card: Card }[]
+  chosen: string
+  lit: Spot | null
+  onLit: (spot: Spot | null) => void
+  onChoose: (surface: string) => void
+}
+
+const KINDS: Record<Card['layout'], string> = {
+  wide: 'large picture',
+  natural: 'picture in its own shape',
+  thumbnail: 'small picture',
+  text: 'no picture',
+  bare: 'bare link',
+  'not-listed': 'not listed',
+}
+
+/** All cards of the page at their true size, made smaller only where the pane is narrower. */
+export function CardsPane({ run, cards, chosen, lit, onLit, onChoose }: Props) {
+  const pane = useRef<HTMLDivElement>(null)
+  const [roomPx, setRoomPx] = useState(540)
+  useEffect(() => {
+    if (!pane.current) return
+    const observer = new ResizeObserver(([entry]) => entry && setRoomPx(entry.contentRect.width))
+    observer.observe(pane.current)
+    return () => observer.disconnect()
+  }, [])
+  return (
+    <section aria-label="Cards of the page" tabIndex={0} className="overflow-auto px-5 py-4">
+      <div ref={pane} className="grid gap-6">
+        {cards.map(({ surface, card }, index) => (
+          <article key={surface.id} aria-label={surface.name}>
+            <h2 className="mb-2 flex items-baseline gap-2">
+              <button
+                type="button"
+                aria-pressed={surface.id === chosen}
+                onClick={() => onChoose(surface.id)}
+                className={clsx(
+                  'rounded font-semibold',
+                  surface.id === chosen ? 'underline decoration-2 underline-offset-4' : 'text-quiet hover:text-ink',
+                )}
+              >
+                {surface.name}
+              </button>
+              <span className="text-quiet">{KINDS[card.layout]}</span>
+              <kbd className="ml-auto text-[11px] text-quiet">{index + 1}</kbd>
+            </h2>
+            <TrueCard run={run} surface={surface} card={card} roomPx={roomPx} lit={lit} onLit={onLit} />
+          </article>
+        ))}
+        <p className="text-[12px] text-quiet">
+          Texts break where the place breaks them, about. Struck text is what it cuts. Point at a part to light the tag
+          that feeds it.
+        </p>
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,157 @@
+'use client'
+
+import { useEffect, useMemo, useState } from 'react'
+import { cardOf } from '@/core/surface/card'
+import { surfaces } from '@/core/surface/profiles'
+import type { StoredRun, WallRow } from '@/store/database'
+import { isTyping } from '../frame/frame-keys'
+import { useCardContext } from '../run/use-card-context'
+import { type Loaded, useRows, useStoredPage } from '../run/use-run'
+import { Notice } from '../shared/notice'
+import { bytes, clockTime } from '../shared/words'
+import type { GoTo } from '../view/use-view'
+import type { View } from '../view/view'
+import { selectRows } from '../wall/select-rows'
+import { CardsPane } from './cards-pane'
+import type { Spot } from './lit'
+import { ReasonsPane } from './reasons-pane'
+import { SourcePane } from './source-pane'
+
+/** One page: its source, its cards, its reasons. */
+export function PageArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loaded<StoredRun> }) {
+  const rows = useRows(run.kind === 'ready' ? run.value.id : null)
+  const row = rows?.find(({ path }) => path === view.page) ?? null
+  const neighbours = useMemo(() => selectRows(rows ?? [], view), [rows, view])
+  if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
+  if (run.kind === 'missing') return <Notice text="This browser holds no such run. Gather the pages again." />
+  if (!row) {
+    return (
+      <Notice
+        text={
+          view.page
+            ? `The run has no page ${view.page}. It may have been renamed, or the address is mistyped.`
+            : 'No page is chosen.'
+        }
+      >
+        <button type="button" className="button" onClick={() => goTo({ area: 'wall', page: null })}>
+          Back to the Wall
+        </button>
+      </Notice>
+    )
+  }
+  return <OnePage key={row.url} view={view} goTo={goTo} run={run.value} row={row} neighbours={neighbours} />
+}
+
+type Props = { view: View; goTo: GoTo; run: StoredRun; row: WallRow; neighbours: WallRow[] }
+
+function OnePage({ view, goTo, run, row, neighbours }: Props) {
+  const stored = useStoredPage(run.id, row.url)
+  const context = useCardContext(run)
+  const [lit, setLit] = useState<Spot | null>(null)
+  usePageKeys({ row, neighbours, goTo })
+  const page = stored.kind === 'ready' ? stored.value.page : null
+  const cards = useMemo(
+    () => (page && context ? surfaces.map((surface) => ({ surface, card: cardOf(page, surface, context) })) : null),
+    [page, context],
+  )
+  if (!page || !cards) return <Notice text="Reading the page …" />
+  const chosen = cards.find(({ surface }) => surface.id === view.surface) ?? cards[0]!
+  return (
+    <div className="flex h-full flex-col">
+      <PageHeader view={view} goTo={goTo} row={row} neighbours={neighbours}>
+        {page.fetch.status ?? 'no answer'} · {bytes(page.fetch.bytes)} · fetched {clockTime(page.fetch.fetchedAt)}
+      </PageHeader>
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(280px,370px)_minmax(0,1fr)_326px] max-lg:grid-cols-[minmax(0,1fr)_300px] max-md:block max-md:overflow-auto">
+        <SourcePane
+          page={page}
+          cards={cards.map(({ card }) => card)}
+          findings={row.findings}
+          lit={lit}
+          onLit={setLit}
+        />
+        <CardsPane
+          run={run.id}
+          cards={cards}
+          chosen={chosen.surface.id}
+          lit={lit}
+          onLit={setLit}
+          onChoose={(id) => goTo({ surface: id }, 'replace')}
+        />
+        <ReasonsPane surface={chosen.surface} card={chosen.card} findings={row.findings} lit={lit} onLit={setLit} />
+      </div>
+    </div>
+  )
+}
+
+function PageHeader({
+  view,
+  goTo,
+  row,
+  neighbours,
+  children,
+}: {
+  view: View
+  goTo: GoTo
+  row: WallRow
+  neighbours: WallRow[]
+  children: React.ReactNode
+}) {
+  const at = neighbours.findIndex(({ url }) => url === row.url)
+  const step = (by: number) => {
+    const next = neighbours[at + by]
+    if (next) goTo({ page: next.path }, 'replace')
+  }
+  return (
+    <div className="flex shrink-0 items-center gap-4 border-b border-line bg-sheet px-4 py-[8px] max-md:flex-wrap max-md:gap-2">
+      <button type="button" className="text-quiet hover:text-ink" onClick={() => goTo({ area: 'wall' })}>
+        ← Wall{view.section ? `, ${view.section}` : ''}
+      </button>
+      <h1 className="truncate font-mono text-[14px] font-semibold">{row.path}</h1>
+      <span className="truncate text-quiet">{children}</span>
+      {at >= 0 && neighbours.length > 1 && (
+        <span className="ml-auto flex items-center gap-1">
+          <button
+            type="button"
+            className="button px-2!"
+            aria-label="Previous page"
+            disabled={at === 0}
+            onClick={() => step(-1)}
+          >
+            ‹
+          </button>
+          <span className="px-1 tabular-nums text-quiet">
+            {at + 1} of {neighbours.length}
+          </span>
+          <button
+            type="button"
+            className="button px-2!"
+            aria-label="Next page"
+            disabled={at === neighbours.length - 1}
+            onClick={() => step(1)}
+          >
+            ›
+          </button>
+        </span>
+      )}
+    </div>
+  )
+}
+
+/** J and K to the neighbours, digits for surfaces, Esc back to the wall. */
+function usePageKeys({ row, neighbours, goTo }: { row: WallRow; neighbours: WallRow[]; goTo: GoTo }): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
+      const at = neighbours.findIndex(({ url }) => url === row.url)
+      const surface = surfaces[Number(event.key) - 1]
+      const next = event.key === 'j' ? neighbours[at + 1] : event.key === 'k' ? neighbours[at - 1] : undefined
+      if (next) goTo({ page: next.path }, 'replace')
+      else if (surface) goTo({ surface: surface.id }, 'replace')
+      else if (event.key === 'Escape') goTo({ area: 'wall' })
+      else return
+      event.preventDefault()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [row, neighbours, goTo])
+}

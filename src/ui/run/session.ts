@@ -1,0 +1,117 @@
+'use client'
+
+import { useSyncExternalStore } from 'react'
+import type { CrawlRequest } from '@/core/crawl/wire'
+import { newRunId } from '@/store/runs'
+import type { GatherCommand, GatherReport, Trouble } from '@/workers/protocol'
+
+/** The run that this tab gathers, or gathered last. */
+export type Session =
+  | { kind: 'idle' }
+  | {
+      kind: 'running' | 'ended'
+      runId: string
+      request: CrawlRequest
+      site: string | null
+      startedAtMs: number
+      endedAtMs: number | null
+      done: number
+      waiting: number
+      images: number
+      fetching: string[]
+      troubles: Trouble[]
+      stopped: boolean
+    }
+  | { kind: 'failed'; message: string; request: CrawlRequest; runId: string; kept: number }
+
+/** Troubles kept in sight; all of them are in the run. */
+const TROUBLES_SHOWN = 50
+
+let session: Session = { kind: 'idle' }
+let worker: Worker | null = null
+const listeners = new Set<() => void>()
+
+function set(next: Session): void {
+  session = next
+  for (const listener of listeners) listener()
+}
+
+type Live = Extract<Session, { kind: 'running' | 'ended' }>
+
+/** The session after a report. Pure, apart from the clock that is passed in. */
+export function afterReport(now: Live, report: GatherReport, nowMs: number): Session {
+  switch (report.kind) {
+    case 'started':
+      return { ...now, site: report.site }
+    case 'progress': {
+      const { done, waiting, images, fetching } = report
+      return { ...now, done, waiting, images, fetching }
+    }
+    case 'trouble':
+      return { ...now, troubles: [report.trouble, ...now.troubles].slice(0, TROUBLES_SHOWN) }
+    case 'note':
+      return now
+    case 'finished':
+      return { ...now, kind: 'ended', endedAtMs: nowMs, fetching: [], stopped: report.state === 'stopped' }
+    case 'failed':
+      return { kind: 'failed', message: report.message, request: now.request, runId: now.runId, kept: report.kept }
+  }
+}
+
+/** Starts gathering in a worker. A run that is still going on is stopped first; what it has stays. */
+export function startRun(request: CrawlRequest): string {
+  stopRun()
+  const runId = newRunId(new Date(), Math.random)
+  set({
+    kind: 'running',
+    runId,
+    request,
+    site: null,
+    startedAtMs: Date.now(),
+    endedAtMs: null,
+    done: 0,
+    waiting: 0,
+    images: 0,
+    fetching: [],
+    troubles: [],
+    stopped: false,
+  })
+  const started = new Worker(new URL('../../workers/gather.worker.ts', import.meta.url), { type: 'module' })
+  worker = started
+  started.addEventListener('message', ({ data }: MessageEvent<GatherReport>) => {
+    if (worker === started && (session.kind === 'running' || session.kind === 'ended'))
+      set(afterReport(session, data, Date.now()))
+  })
+  started.addEventListener('error', (event) => {
+    const message = `The gathering broke off by a fault of ours (${event.message || 'unknown'}).`
+    if (worker === started) set({ kind: 'failed', message, request, runId, kept: 0 })
+  })
+  const command: GatherCommand = { kind: 'start', runId, request }
+  started.postMessage(command)
+  return runId
+}
+
+/** Asks the worker to stop. It keeps what it has, and says when it is done. */
+export function stopRun(): void {
+  const command: GatherCommand = { kind: 'stop' }
+  worker?.postMessage(command)
+}
+
+export function clearFailure(): void {
+  if (session.kind === 'failed') set({ kind: 'idle' })
+}
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener)
+  return () => listeners.delete(listener)
+}
+
+const idle: Session = { kind: 'idle' }
+
+export function useSession(): Session {
+  return useSyncExternalStore(
+    subscribe,
+    () => session,
+    () => idle,
+  )
+}

@@ -1,0 +1,31 @@
+/** `1 page`, `48 pages`. */
+export function count(number: number, one: string, many = `${one}s`): string {
+  return `${number.toLocaleString('en')} ${number === 1 ? one : many}`
+}
+
+/** `09:12:04`, in the reader's own time. */
+export function clockTime(iso: string): string {
+  return new Date(iso).toLocaleTimeString('en-GB')
+}
+
+/** `23 Nov, 09:12`. */
+export function dayAndTime(iso: string): string {
+  return new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+}
+
+/** `38 KB`, `1.2 MB`: powers of ten. */
+export function bytes(number: number): string {
+  if (number < 1000) return `${number} bytes`
+  return number < 999_500 ? `${Math.round(number / 1000)} KB` : `${(number / 1_000_000).toFixed(1)} MB`
+}
+
+/** Host, and path where there is one, without the scheme. */
+export function shortAddress(url: string): string {
+  return url.replace(/^https?:\/\//, '').replace(/\/$/, '')
+}
+
+/** `12 s`, `3 min 20 s`. */
+export function duration(ms: number): string {
+  const seconds = Math.max(1, Math.round(ms / 1000))
+  return seconds < 90 ? `${seconds} s` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`
+}

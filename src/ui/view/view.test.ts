@@ -1,0 +1,37 @@
+import { describe, expect, test } from 'vitest'
+import { parseView, type View, viewHref } from './view'
+
+const view: View = {
+  area: 'wall',
+  run: '261123-0912-ab3',
+  page: '/guides/rewire-a-lamp?x=1&y=2',
+  surface: 'search',
+  section: '/guides/*',
+  symptoms: ['errors', 'text-cut'],
+  search: 'lamp & co',
+  sort: 'address',
+}
+
+const roundTrip = (given: View) => {
+  const url = new URL(viewHref(given), 'http://localhost')
+  return parseView(url.pathname, url.search)
+}
+
+describe('a view and its address', () => {
+  test('the address holds everything', () => {
+    expect(roundTrip(view)).toEqual(view)
+  })
+
+  test('the default view is the bare address', () => {
+    expect(viewHref(parseView('/', ''))).toBe('/')
+  })
+
+  test('what makes no sense is left at its default', () => {
+    expect(parseView('/nowhere', '?surface=none&show=errors,nonsense&sort=best')).toMatchObject({
+      area: 'gather',
+      surface: 'wide-feed',
+      symptoms: ['errors'],
+      sort: 'worst',
+    })
+  })
+})

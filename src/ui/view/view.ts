@@ -1,0 +1,59 @@
+import { surfaces } from '@/core/surface/profiles'
+
+export type Area = 'gather' | 'wall' | 'page'
+
+/** Symptoms that the wall can be narrowed to. They combine: a card must show all that are chosen. */
+export const symptoms = ['errors', 'fell-back', 'same-picture', 'text-cut', 'no-picture'] as const
+export type Symptom = (typeof symptoms)[number]
+
+export const sorts = ['worst', 'address', 'found'] as const
+export type Sort = (typeof sorts)[number]
+
+/** What is shown: all of it stands in the address, so that a view can be kept, reloaded and passed on. */
+export type View = {
+  area: Area
+  run: string | null
+  /** Path of the page that is chosen or open. */
+  page: string | null
+  surface: string
+  section: string | null
+  symptoms: Symptom[]
+  search: string
+  sort: Sort
+}
+
+const AREAS: readonly Area[] = ['gather', 'wall', 'page']
+
+const oneOf = <T extends string>(choices: readonly T[], value: string | null): T | null =>
+  choices.find((choice) => choice === value) ?? null
+
+/** Reads a view out of an address. What makes no sense is left at its default. */
+export function parseView(pathname: string, search: string): View {
+  const query = new URLSearchParams(search)
+  const shown = (query.get('show') ?? '').split(',')
+  return {
+    area: oneOf(AREAS, pathname.split('/')[1] ?? '') ?? 'gather',
+    run: query.get('run'),
+    page: query.get('page'),
+    surface: surfaces.find(({ id }) => id === query.get('surface'))?.id ?? surfaces[0]!.id,
+    section: query.get('section'),
+    symptoms: symptoms.filter((symptom) => shown.includes(symptom)),
+    search: query.get('search') ?? '',
+    sort: oneOf(sorts, query.get('sort')) ?? 'worst',
+  }
+}
+
+/** The address of a view; defaults are left out. */
+export function viewHref(view: View): string {
+  const query = new URLSearchParams()
+  if (view.run) query.set('run', view.run)
+  if (view.page) query.set('page', view.page)
+  if (view.surface !== surfaces[0]!.id) query.set('surface', view.surface)
+  if (view.section) query.set('section', view.section)
+  if (view.symptoms.length > 0) query.set('show', view.symptoms.join(','))
+  if (view.search) query.set('search', view.search)
+  if (view.sort !== 'worst') query.set('sort', view.sort)
+  const path = view.area === 'gather' ? '/' : `/${view.area}`
+  const text = query.toString().replaceAll('%2F', '/').replaceAll('%2C', ',')
+  return text ? `${path}?${text}` : path
+}

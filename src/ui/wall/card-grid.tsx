@@ -1,0 +1,149 @@
+'use client'
+
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { clsx } from 'clsx'
+import { useEffect, useRef, useState } from 'react'
+import type { Surface } from '@/core/surface/profile'
+import type { WallRow } from '@/store/database'
+import { WallCard } from '../card/wall-card'
+import { Notice } from '../shared/notice'
+import { badgeOf } from './select-rows'
+
+const LEAST_COLUMN_PX = 206
+const GAP_PX = 12
+
+type Props = {
+  rows: WallRow[]
+  surface: Surface
+  chosen: string | null
+  hasPages: boolean
+  onColumns: (columns: number) => void
+  onChoose: (row: WallRow) => void
+  onOpen: (row: WallRow) => void
+  onClear: () => void
+}
+
+/** Height that a line of cards will have, before it is measured. */
+const guessHeight = (surface: Surface, columnPx: number) => (surface.picture ? columnPx / 1.91 + 104 : 150)
+
+/** Cards in a grid of which only what is in sight is drawn. */
+export function CardGrid({ rows, surface, chosen, hasPages, onColumns, onChoose, onOpen, onClear }: Props) {
+  const pane = useRef<HTMLElement>(null)
+  const width = useWidth(pane)
+  const columns = Math.max(1, Math.floor((width + GAP_PX) / (LEAST_COLUMN_PX + GAP_PX)))
+  const columnPx = (width - GAP_PX * (columns - 1)) / columns
+  const lines = Math.ceil(rows.length / columns)
+  useEffect(() => onColumns(columns), [columns, onColumns])
+  const virtual = useVirtualizer({
+    count: lines,
+    getScrollElement: () => pane.current,
+    estimateSize: () => guessHeight(surface, columnPx),
+    overscan: 3,
+    gap: 14,
+  })
+  // biome-ignore lint/correctness/useExhaustiveDependencies: measured heights belong to a surface and a number of columns
+  useEffect(() => virtual.measure(), [surface.id, columns])
+  const chosenIndex = rows.findIndex((row) => row.url === chosen)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new choice scrolls, not new rows
+  useEffect(() => {
+    if (chosenIndex >= 0) virtual.scrollToIndex(Math.floor(chosenIndex / columns), { align: 'auto' })
+  }, [chosen, columns])
+  return (
+    <section ref={pane} tabIndex={0} aria-label="Cards" className="min-h-0 flex-1 overflow-auto px-4 pb-6 pt-1">
+      {rows.length === 0 && (
+        <Notice text={hasPages ? 'No page shows all of these symptoms at once.' : 'No page has arrived yet.'}>
+          {hasPages && (
+            <button type="button" className="button" onClick={onClear}>
+              Show everything
+            </button>
+          )}
+        </Notice>
+      )}
+      <ul className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((line) => (
+          <li
+            key={line.key}
+            data-index={line.index}
+            ref={virtual.measureElement}
+            className="absolute inset-x-0 top-0"
+            style={{ transform: `translateY(${line.start}px)` }}
+          >
+            <ul
+              className="grid items-start"
+              style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gap: GAP_PX }}
+            >
+              {rows.slice(line.index * columns, (line.index + 1) * columns).map((row) => (
+                <GridCard
+                  key={row.url}
+                  row={row}
+                  surface={surface}
+                  isChosen={row.url === chosen}
+                  onChoose={onChoose}
+                  onOpen={onOpen}
+                />
+              ))}
+            </ul>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+const BADGE = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet', clear: 'text-right' } as const
+
+function GridCard({
+  row,
+  surface,
+  isChosen,
+  onChoose,
+  onOpen,
+}: {
+  row: WallRow
+  surface: Surface
+  isChosen: boolean
+  onChoose: (row: WallRow) => void
+  onOpen: (row: WallRow) => void
+}) {
+  const face = row.faces[surface.id]
+  const badge = badgeOf(row, surface.id)
+  if (!face) return null
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={isChosen}
+        aria-label={`${row.path}: ${face.title || 'no title'}, ${badge.text}`}
+        onClick={() => onChoose(row)}
+        onDoubleClick={() => onOpen(row)}
+        className={clsx(
+          'block w-full rounded-[8px] text-left',
+          isChosen && 'outline-[2.5px] outline-offset-[2px] outline-pick',
+        )}
+      >
+        <WallCard run={row.run} surface={surface.id} face={face} />
+      </button>
+      <div className="mt-[5px] flex items-baseline gap-2 px-[2px] text-[11.5px]">
+        <span className="truncate font-mono text-[11px]" title={row.path}>
+          {row.path}
+        </span>
+        <span className={clsx('ml-auto shrink-0 font-semibold', BADGE[badge.level])}>
+          {badge.level === 'error' && <span aria-hidden="true">▲ </span>}
+          {badge.text}
+        </span>
+      </div>
+    </li>
+  )
+}
+
+/** Inner width of a pane, as it changes. */
+function useWidth(pane: React.RefObject<HTMLElement | null>): number {
+  const [width, setWidth] = useState(680)
+  useEffect(() => {
+    if (!pane.current) return
+    const observer = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width))
+    observer.observe(pane.current)
+    return () => observer.disconnect()
+  }, [pane])
+  return width
+}

@@ -1,0 +1,47 @@
+'use client'
+
+import { clsx } from 'clsx'
+import type { WallRow } from '@/store/database'
+import { count } from '../shared/words'
+import type { GoTo } from '../view/use-view'
+import type { View } from '../view/view'
+import { groupSections } from './select-rows'
+import { TickStrip } from './tick-strip'
+
+/** Sections as path patterns, each with a tick for every page. */
+export function SectionList({ rows, view, goTo }: { rows: WallRow[]; view: View; goTo: GoTo }) {
+  const sections = groupSections(rows)
+  return (
+    <nav
+      aria-label="Sections"
+      tabIndex={0}
+      className="overflow-auto border-r border-line px-3 py-4 max-md:border-b max-md:border-r-0 max-md:py-2"
+    >
+      <p className="mb-2 px-2 text-[12px] text-quiet">
+        {count(rows.length, 'page')} in {count(sections.length, 'section')}
+      </p>
+      <ul className="grid gap-[2px]">
+        {sections.map(({ section, rows: ofSection }) => {
+          const isChosen = view.section === section
+          return (
+            <li
+              key={section}
+              className={clsx('rounded-card border', isChosen ? 'border-line bg-sheet' : 'border-transparent')}
+            >
+              <button
+                type="button"
+                aria-pressed={isChosen}
+                onClick={() => goTo({ section: isChosen ? null : section }, 'replace')}
+                className="flex w-full items-baseline gap-2 rounded-card px-2 pt-[7px] text-left font-mono text-[12.5px]"
+              >
+                <span className="truncate">{section}</span>
+                <span className="ml-auto font-sans text-[11.5px] text-quiet">{ofSection.length}</span>
+              </button>
+              <TickStrip rows={ofSection} chosen={view.page} onChoose={(row) => goTo({ page: row.path }, 'replace')} />
+            </li>
+          )
+        })}
+      </ul>
+    </nav>
+  )
+}

@@ -1,0 +1,136 @@
+import type { WallRow } from '@/store/database'
+import type { Sort, Symptom, View } from '../view/view'
+
+/** A picture on so many cards is one that everybody sees too often. */
+export const SAME_PICTURE_FROM = 3
+
+/** Pictures by how many cards of one surface show them. */
+export function pictureUses(rows: readonly WallRow[], surface: string): Map<string, number> {
+  const uses = new Map<string, number>()
+  for (const row of rows) {
+    const url = row.faces[surface]?.image
+    if (url) uses.set(url, (uses.get(url) ?? 0) + 1)
+  }
+  return uses
+}
+
+/** Does a page show this symptom on this surface? */
+export function hasSymptom(
+  row: WallRow,
+  symptom: Symptom,
+  surface: string,
+  uses: ReadonlyMap<string, number>,
+): boolean {
+  const face = row.faces[surface]
+  switch (symptom) {
+    case 'errors':
+      return row.levels.error > 0
+    case 'fell-back':
+      return face?.traits.includes('fell-back') ?? false
+    case 'text-cut':
+      return face?.traits.includes('text-cut') ?? false
+    case 'no-picture':
+      return (face?.traits.includes('no-picture') || face?.traits.includes('bare')) ?? false
+    case 'same-picture':
+      return (uses.get(face?.image ?? '') ?? 0) >= SAME_PICTURE_FROM
+  }
+}
+
+const compare = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
+
+const ORDER: Record<Sort, (a: WallRow, b: WallRow) => number> = {
+  worst: (a, b) => b.levels.error - a.levels.error || b.levels.warning - a.levels.warning || a.order - b.order,
+  address: (a, b) => compare(a.path, b.path),
+  found: (a, b) => a.order - b.order,
+}
+
+/** Does the page's address or its card's text hold all words that were searched for? */
+function isFound(row: WallRow, surface: string, words: readonly string[]): boolean {
+  if (words.length === 0) return true
+  const face = row.faces[surface]
+  const text = `${row.path} ${face?.title ?? ''} ${face?.description ?? ''}`.toLowerCase()
+  return words.every((word) => text.includes(word))
+}
+
+/** Rows that a view shows, in its order. */
+export function selectRows(
+  rows: readonly WallRow[],
+  view: Pick<View, 'surface' | 'section' | 'symptoms' | 'search' | 'sort'>,
+): WallRow[] {
+  const { surface, section, symptoms, search, sort } = view
+  const uses = pictureUses(rows, surface)
+  const words = search
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '')
+  return rows
+    .filter((row) => section === null || row.section === section)
+    .filter((row) => symptoms.every((symptom) => hasSymptom(row, symptom, surface, uses)))
+    .filter((row) => isFound(row, surface, words))
+    .sort(ORDER[sort])
+}
+
+/** How many rows show each symptom, within a section. */
+export function countSymptoms(
+  rows: readonly WallRow[],
+  surface: string,
+  symptoms: readonly Symptom[],
+): Record<Symptom, number> {
+  const uses = pictureUses(rows, surface)
+  return Object.fromEntries(
+    symptoms.map((symptom) => [symptom, rows.filter((row) => hasSymptom(row, symptom, surface, uses)).length]),
+  ) as Record<Symptom, number>
+}
+
+/** Sections in the order of their paths, the home page first, each with its rows in the order found. */
+export function groupSections(rows: readonly WallRow[]): { section: string; rows: WallRow[] }[] {
+  const groups = new Map<string, WallRow[]>()
+  for (const row of rows) {
+    const group = groups.get(row.section)
+    if (group) group.push(row)
+    else groups.set(row.section, [row])
+  }
+  const list = [...groups].map(([section, ofSection]) => ({ section, rows: ofSection }))
+  return list.sort((a, b) => Number(b.rows.length > 1) - Number(a.rows.length > 1) || compare(a.section, b.section))
+}
+
+/** What most deserves a word under a card: its worst finding in two or three words, else its symptom. */
+export function badgeOf(
+  row: WallRow,
+  surface: string,
+): { level: 'error' | 'warning' | 'note' | 'clear'; text: string } {
+  const worst = row.findings[0]
+  if (worst) return { level: worst.level, text: RULE_WORDS[worst.rule] ?? worst.rule.replaceAll('-', ' ') }
+  const traits = row.faces[surface]?.traits ?? []
+  if (traits.includes('bare')) return { level: 'note', text: 'bare link' }
+  if (traits.includes('fell-back')) return { level: 'note', text: 'fell back' }
+  return { level: 'clear', text: 'clear' }
+}
+
+const RULE_WORDS: Record<string, string> = {
+  'title-missing': 'no title',
+  'title-placeholder': 'template’s title',
+  'description-missing': 'no description',
+  'og-title-missing': 'no og:title',
+  'og-image-missing': 'no picture',
+  'og-type-missing': 'no og:type',
+  'og-url-missing': 'no og:url',
+  'og-description-missing': 'no og:description',
+  'card-missing': 'no card kind',
+  'card-unknown': 'unknown card kind',
+  'tag-empty': 'empty tag',
+  'tag-repeated': 'tag twice',
+  'image-unreachable': 'picture not found',
+  'image-not-image': 'not a picture',
+  'image-relative': 'relative picture',
+  'image-below-minimum': 'picture dropped',
+  'image-below-large': 'small picture',
+  'image-heavy': 'heavy picture',
+  'image-size-mismatch': 'size differs',
+  'image-alt-missing': 'no alt text',
+  'image-fallback': 'picture by chance',
+  'address-differs': 'address differs',
+  'address-staging': 'points at staging',
+  'page-unreachable': 'unreachable',
+  'page-noindex': 'noindex',
+}

@@ -1,0 +1,106 @@
+'use client'
+
+import { clsx } from 'clsx'
+import { type RefObject, useMemo } from 'react'
+import type { WallRow } from '@/store/database'
+import type { GoTo } from '../view/use-view'
+import { type Sort, type Symptom, symptoms, type View } from '../view/view'
+import { countSymptoms } from './select-rows'
+
+const NAMES: Record<Symptom, string> = {
+  errors: 'With errors',
+  'fell-back': 'Fell back',
+  'same-picture': 'Same picture',
+  'text-cut': 'Text cut',
+  'no-picture': 'No picture',
+}
+
+const SORTS: Record<Sort, string> = { worst: 'Worst first', address: 'By address', found: 'As found' }
+
+type Props = {
+  rows: WallRow[]
+  view: View
+  goTo: GoTo
+  searchField: RefObject<HTMLInputElement | null>
+  shownCount: number
+}
+
+/** Narrows the wall. Chosen symptoms combine: a card must show them all. */
+export function SymptomBar({ rows, view, goTo, searchField, shownCount }: Props) {
+  const inSection = useMemo(
+    () => rows.filter((row) => view.section === null || row.section === view.section),
+    [rows, view.section],
+  )
+  const counts = useMemo(() => countSymptoms(inSection, view.surface, symptoms), [inSection, view.surface])
+  const toggle = (symptom: Symptom) => {
+    const isOn = view.symptoms.includes(symptom)
+    goTo({ symptoms: isOn ? view.symptoms.filter((one) => one !== symptom) : [...view.symptoms, symptom] }, 'replace')
+  }
+  const look = (isOn: boolean) =>
+    clsx(
+      'h-[27px] whitespace-nowrap rounded-[6px] border px-[10px] text-[12.5px]',
+      isOn ? 'border-ink bg-ink text-ground' : 'border-line bg-sheet hover:border-quiet',
+    )
+  return (
+    <div className="flex flex-wrap items-center gap-[6px] px-4 pb-2 pt-[10px]">
+      <button
+        type="button"
+        aria-pressed={view.symptoms.length === 0}
+        className={look(view.symptoms.length === 0)}
+        onClick={() => goTo({ symptoms: [] }, 'replace')}
+      >
+        Everything <b className="ml-1 font-semibold tabular-nums">{inSection.length}</b>
+      </button>
+      {symptoms.map((symptom) => {
+        const isOn = view.symptoms.includes(symptom)
+        return (
+          <button
+            key={symptom}
+            type="button"
+            aria-pressed={isOn}
+            disabled={counts[symptom] === 0 && !isOn}
+            className={clsx(look(isOn), 'disabled:opacity-45')}
+            onClick={() => toggle(symptom)}
+          >
+            {NAMES[symptom]} <b className="ml-1 font-semibold tabular-nums">{counts[symptom]}</b>
+          </button>
+        )
+      })}
+      <span className="ml-auto flex items-center gap-2">
+        <label className="sr-only" htmlFor="wall-search">
+          Search pages and their cards
+        </label>
+        <input
+          id="wall-search"
+          ref={searchField}
+          type="search"
+          placeholder="Search  /"
+          value={view.search}
+          onChange={(event) => goTo({ search: event.target.value }, 'replace')}
+          onKeyDown={(event) => {
+            if (event.key === 'Escape' || event.key === 'Enter') event.currentTarget.blur()
+          }}
+          className="field h-[27px]! w-[124px]! px-2!"
+        />
+        <label className="sr-only" htmlFor="wall-sort">
+          Order
+        </label>
+        <select
+          id="wall-sort"
+          value={view.sort}
+          onChange={(event) => goTo({ sort: event.target.value as Sort }, 'replace')}
+          className="h-[27px] rounded-[6px] border border-line bg-sheet px-1 text-[12.5px]"
+        >
+          {Object.entries(SORTS).map(([sort, name]) => (
+            <option key={sort} value={sort}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </span>
+      <span role="status" className="sr-only">
+        {shownCount} pages shown
+      </span>
+    </div>
+  )
+}

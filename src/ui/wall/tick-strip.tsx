@@ -1,0 +1,74 @@
+'use client'
+
+import { clsx } from 'clsx'
+import type { WallRow } from '@/store/database'
+
+/** Ticks that fit into the strip; more pages share a tick. */
+const MOST_TICKS = 54
+
+type State = 'error' | 'warning' | 'clear'
+
+/** Height says the state, so that it can be read without colour. */
+const LOOK: Record<State, string> = {
+  error: 'h-[15px] bg-wrong',
+  warning: 'h-[10px] bg-warn-tick',
+  clear: 'h-[5px] bg-right/60',
+}
+
+const NAME: Record<State, string> = { error: 'with errors', warning: 'with warnings', clear: 'clear' }
+
+export function stateOf(row: WallRow): State {
+  return row.levels.error > 0 ? 'error' : row.levels.warning > 0 ? 'warning' : 'clear'
+}
+
+/** Pages in the order found, put together where there are more than ticks; the worst page of a tick stands for it. */
+export function ticksOf(rows: readonly WallRow[], most = MOST_TICKS): { worst: WallRow; rows: readonly WallRow[] }[] {
+  const perTick = Math.max(1, Math.ceil(rows.length / most))
+  const ticks: { worst: WallRow; rows: readonly WallRow[] }[] = []
+  for (let index = 0; index < rows.length; index += perTick) {
+    const part = rows.slice(index, index + perTick)
+    const weight = (row: WallRow) => row.levels.error * 1000 + row.levels.warning
+    ticks.push({ worst: part.reduce((a, b) => (weight(b) > weight(a) ? b : a)), rows: part })
+  }
+  return ticks
+}
+
+/** One tick a page. For the mouse: keyboard and screen readers have the grid. */
+export function TickStrip({
+  rows,
+  chosen,
+  onChoose,
+}: {
+  rows: WallRow[]
+  chosen: string | null
+  onChoose: (row: WallRow) => void
+}) {
+  const counts = (['error', 'warning', 'clear'] as const).map(
+    (state) => [rows.filter((row) => stateOf(row) === state).length, state] as const,
+  )
+  const label = counts
+    .filter(([number]) => number > 0)
+    .map(([number, state]) => `${number} ${NAME[state]}`)
+    .join(', ')
+  return (
+    <div role="img" aria-label={label} className="flex h-[25px] items-end gap-[2px] px-2 pb-[8px]">
+      {ticksOf(rows).map(({ worst, rows: ofTick }) => {
+        const state = stateOf(worst)
+        const isChosen = ofTick.some((row) => row.path === chosen)
+        return (
+          // biome-ignore lint/a11y/noStaticElementInteractions lint/a11y/useKeyWithClickEvents: a shortcut for the mouse; the grid holds the same pages for the keyboard
+          <span
+            key={worst.url}
+            title={ofTick.length > 1 ? `${ofTick.length} pages, worst: ${worst.path}` : worst.path}
+            onClick={() => onChoose(worst)}
+            className={clsx(
+              'min-w-[2px] max-w-[6px] flex-1 cursor-pointer rounded-[1px] hover:opacity-70',
+              LOOK[state],
+              isChosen && 'outline-2 outline-offset-1 outline-pick',
+            )}
+          />
+        )
+      })}
+    </div>
+  )
+}

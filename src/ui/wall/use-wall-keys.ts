@@ -1,0 +1,65 @@
+'use client'
+
+import { type RefObject, useEffect } from 'react'
+import { surfaces } from '@/core/surface/profiles'
+import type { WallRow } from '@/store/database'
+import { isTyping } from '../frame/frame-keys'
+import type { GoTo } from '../view/use-view'
+
+type Wall = {
+  shown: WallRow[]
+  chosen: WallRow | null
+  columns: number
+  goTo: GoTo
+  searchField: RefObject<HTMLInputElement | null>
+}
+
+/** How far a key moves the choice; null for a key that doesn't move. */
+export function stepOf(key: string, columns: number): number | null {
+  switch (key) {
+    case 'ArrowLeft':
+    case 'h':
+      return -1
+    case 'ArrowRight':
+    case 'l':
+      return 1
+    case 'ArrowUp':
+    case 'k':
+      return -columns
+    case 'ArrowDown':
+    case 'j':
+      return columns
+    default:
+      return null
+  }
+}
+
+/** Index after a step: it stays on the wall. Without a choice the first card is chosen. */
+export function indexAfter(index: number, step: number, length: number): number {
+  if (index < 0) return 0
+  const next = index + step
+  return next < 0 || next >= length ? index : next
+}
+
+/** Keys of the wall: moving, opening, surfaces, search. */
+export function useWallKeys({ shown, chosen, columns, goTo, searchField }: Wall): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
+      const step = stepOf(event.key, columns)
+      const surface = surfaces[Number(event.key) - 1]
+      if (step !== null && shown.length > 0) {
+        const index = chosen ? shown.indexOf(chosen) : -1
+        goTo({ page: shown[indexAfter(index, step, shown.length)]!.path }, 'replace')
+      } else if (surface) goTo({ surface: surface.id }, 'replace')
+      else if (event.key === 'Enter' && chosen && !(event.target as HTMLElement).closest('button, a'))
+        goTo({ area: 'page', page: chosen.path })
+      else if (event.key === 'Escape' && chosen) goTo({ page: null }, 'replace')
+      else if (event.key === '/') searchField.current?.focus()
+      else return
+      event.preventDefault()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [shown, chosen, columns, goTo, searchField])
+}

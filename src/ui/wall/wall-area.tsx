@@ -1,0 +1,57 @@
+'use client'
+
+import { useMemo, useRef, useState } from 'react'
+import { surfaces } from '@/core/surface/profiles'
+import type { StoredRun } from '@/store/database'
+import { type Loaded, useRows } from '../run/use-run'
+import { Notice } from '../shared/notice'
+import type { GoTo } from '../view/use-view'
+import type { View } from '../view/view'
+import { CardGrid } from './card-grid'
+import { Inspector } from './inspector'
+import { SectionList } from './section-list'
+import { selectRows } from './select-rows'
+import { SurfaceBar } from './surface-bar'
+import { SymptomBar } from './symptom-bar'
+import { useWallKeys } from './use-wall-keys'
+
+/** Every page's card on one surface. */
+export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loaded<StoredRun> }) {
+  const rows = useRows(run.kind === 'ready' ? run.value.id : null)
+  const shown = useMemo(() => selectRows(rows ?? [], view), [rows, view])
+  const [columns, setColumns] = useState(3)
+  const searchField = useRef<HTMLInputElement>(null)
+  const chosen = shown.find((row) => row.path === view.page) ?? null
+  useWallKeys({ shown, chosen, columns, goTo, searchField })
+  if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
+  if (run.kind === 'missing') {
+    return (
+      <Notice text="This browser holds no such run. Runs are kept where they were gathered, and go when site data is cleared.">
+        <button type="button" className="button" onClick={() => goTo({ area: 'gather', run: null, page: null })}>
+          Gather pages
+        </button>
+      </Notice>
+    )
+  }
+  const surface = surfaces.find(({ id }) => id === view.surface) ?? surfaces[0]!
+  return (
+    <div className="grid h-full grid-cols-[226px_minmax(0,1fr)_326px] max-lg:grid-cols-[180px_minmax(0,1fr)] max-md:grid-cols-1 max-md:overflow-auto">
+      <SectionList rows={rows} view={view} goTo={goTo} />
+      <section aria-label={`Cards on ${surface.name}`} className="flex min-h-0 min-w-0 flex-col max-md:min-h-[70vh]">
+        <SurfaceBar view={view} goTo={goTo} />
+        <SymptomBar rows={rows} view={view} goTo={goTo} searchField={searchField} shownCount={shown.length} />
+        <CardGrid
+          rows={shown}
+          surface={surface}
+          chosen={chosen?.url ?? null}
+          onColumns={setColumns}
+          onChoose={(row) => goTo({ page: row.path }, 'replace')}
+          onOpen={(row) => goTo({ area: 'page', page: row.path })}
+          hasPages={rows.length > 0}
+          onClear={() => goTo({ section: null, symptoms: [], search: '' })}
+        />
+      </section>
+      <Inspector run={run.value} row={chosen} surface={surface} goTo={goTo} rows={rows} />
+    </div>
+  )
+}

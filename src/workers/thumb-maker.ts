@@ -1,0 +1,81 @@
+import type { ServedImage } from '@/core/crawl/wire'
+import { database } from '@/store/database'
+
+/** Twice the width at which the wall draws a card. */
+const THUMB_WIDTH_PX = 560
+/** A picture with more pixels is not decoded here: about 160 MB of raw pixels. */
+const MOST_PIXELS = 40_000_000
+/** The stream and the pictures share the browser's six connections to the server. */
+const AT_ONCE = 3
+
+/** Key under which a picture's small copy is kept: its content, so that runs share it. */
+export function thumbKey(image: Pick<ServedImage, 'hash' | 'url'>): string {
+  return image.hash ?? image.url
+}
+
+/** Makes small copies of pictures, off the main thread, and keeps them. */
+export class ThumbMaker {
+  private readonly waiting: ServedImage[] = []
+  private running = 0
+  private resolveDone: (() => void) | null = null
+
+  add(image: ServedImage): void {
+    const isTooLarge = (image.width ?? 0) * (image.height ?? 0) > MOST_PIXELS
+    if (!image.served || isTooLarge) return
+    this.waiting.push(image)
+    this.fill()
+  }
+
+  /** Resolves when everything that was added has been tried. */
+  async done(): Promise<void> {
+    if (this.running === 0 && this.waiting.length === 0) return
+    await new Promise<void>((resolve) => {
+      this.resolveDone = resolve
+    })
+  }
+
+  private fill(): void {
+    while (this.running < AT_ONCE) {
+      const image = this.waiting.shift()
+      if (!image) break
+      this.running++
+      // A picture that can't be drawn has no thumb; the card says so by itself.
+      void makeThumb(image)
+        .catch(() => undefined)
+        .finally(() => {
+          this.running--
+          this.fill()
+        })
+    }
+    if (this.running === 0 && this.waiting.length === 0) this.resolveDone?.()
+  }
+}
+
+async function makeThumb(image: ServedImage): Promise<void> {
+  const key = thumbKey(image)
+  if (image.served === null || (await database.thumbs.get(key))) return
+  const response = await fetch(image.served)
+  if (!response.ok) return
+  const blob = await response.blob()
+  // A drawing has no pixels to shrink, and no canvas in a worker takes it: it is kept as it is.
+  const small = image.format === 'svg' ? blob : await shrink(blob)
+  await database.thumbs.put({ key, blob: small, bytes: small.size, savedAt: Date.now() })
+}
+
+async function shrink(blob: Blob): Promise<Blob> {
+  const whole = await createImageBitmap(blob)
+  try {
+    const scale = Math.min(1, THUMB_WIDTH_PX / whole.width)
+    const [width, height] = [
+      Math.max(1, Math.round(whole.width * scale)),
+      Math.max(1, Math.round(whole.height * scale)),
+    ]
+    const canvas = new OffscreenCanvas(width, height)
+    const pen = canvas.getContext('2d')!
+    pen.imageSmoothingQuality = 'high'
+    pen.drawImage(whole, 0, 0, width, height)
+    return await canvas.convertToBlob({ type: 'image/webp', quality: 0.85 })
+  } finally {
+    whole.close()
+  }
+}
