@@ -54,6 +54,9 @@ const sections: Section[] = [
   },
 ]
 
+/** One picture is stored under another name than its page's: the page's tags mistype it. */
+const CHISEL = { named: 'img/sharpen-a-chisel.jpg', stored: 'img/chisels.webp' }
+
 /** One file of the build. */
 export type BuiltPage = { file: string; url: string; html: string }
 
@@ -245,7 +248,8 @@ export function buildSite(variation: Variation = asBuilt): { pages: BuiltPage[];
     const head = rightHead({ ...parts, picture })
     trouble?.edit(head, SITE)
     const isShell = parts.file === 'tools/booking.html' && trouble !== undefined
-    const body = parts.body.replace(`src="/${parts.picture.file}"`, `src="/${picture.file}"`)
+    const shownFile = picture.file === CHISEL.named ? CHISEL.stored : picture.file
+    const body = parts.body.replace(`src="/${parts.picture.file}"`, `src="/${shownFile}"`)
     const shown = trouble?.withoutContentPicture ? body.replace(/<img [^>]*>\n/, '') : body
     if (picture.file !== 'img/default.png') pictures.set(picture.file, picture)
     return { file: parts.file, url: absolute(parts.path), html: pageHtml(head, shown, isShell) }
@@ -257,11 +261,10 @@ export function buildSite(variation: Variation = asBuilt): { pages: BuiltPage[];
     scale: 0.6,
     words: [{ text: SITE_NAME, x: 0.2, y: 0.93, size: 0.1 }],
   })
-  // The chisel's picture is there under the name that its page mistypes.
-  const chisel = pictures.get('img/sharpen-a-chisel.jpg')
+  const chisel = pictures.get(CHISEL.named)
   if (chisel) {
-    pictures.delete(chisel.file)
-    pictures.set('img/chisels.webp', { ...chisel, file: 'img/chisels.webp' })
+    pictures.delete(CHISEL.named)
+    pictures.set(CHISEL.stored, { ...chisel, file: CHISEL.stored })
   }
   return { pages, pictures: [...pictures.values()] }
 }

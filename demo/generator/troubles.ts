@@ -78,7 +78,7 @@ export const troubles: Trouble[] = [
   },
   {
     file: 'guides/sharpen-a-chisel.html',
-    what: 'The picture’s address is mistyped: chisel.webp for chisels.webp.',
+    what: 'The picture’s address is mistyped, chisel.webp for chisels.webp: one place takes a picture of the content, the others none.',
     edit: (head, site) => head.set('og:image', bySite(site, '/img/chisel.webp')),
     finds: ['image-unreachable'],
   },

@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx'
 import type { Outcome, Rung } from '@/core/surface/card-model'
+import type { Spot } from '../page/lit'
 
 const OUTCOMES: Record<Outcome, string> = {
   taken: 'taken',
@@ -29,12 +30,12 @@ export function LadderView({
   name,
   ladder,
   lit,
-  onLine,
+  onLit,
 }: {
   name: string
   ladder: Rung[]
-  lit?: number | null
-  onLine?: (line: number | null) => void
+  lit?: Spot | null
+  onLit?: (spot: Spot | null) => void
 }) {
   return (
     <section className="border-t border-line pt-[10px] first:border-t-0 first:pt-0">
@@ -46,8 +47,8 @@ export function LadderView({
             key={`${rung.from} ${rung.line} ${index}`}
             rung={rung}
             number={index + 1}
-            isLit={lit != null && rung.line === lit}
-            onLine={onLine}
+            isLit={lit != null && rung.line === lit.line && rung.column === lit.column}
+            onLit={onLit}
           />
         ))}
       </ol>
@@ -59,12 +60,12 @@ function RungView({
   rung,
   number,
   isLit,
-  onLine,
+  onLit,
 }: {
   rung: Rung
   number: number
   isLit: boolean
-  onLine: ((line: number | null) => void) | undefined
+  onLit: ((spot: Spot | null) => void) | undefined
 }) {
   const isTaken = rung.outcome === 'taken'
   const value = rung.value ?? ''
@@ -75,8 +76,10 @@ function RungView({
         !isTaken && 'text-quiet',
         isLit && 'bg-pick-soft',
       )}
-      onMouseEnter={() => onLine?.(rung.line)}
-      onMouseLeave={() => onLine?.(null)}
+      onMouseEnter={() =>
+        onLit?.(rung.line === null || rung.column === null ? null : { line: rung.line, column: rung.column })
+      }
+      onMouseLeave={() => onLit?.(null)}
     >
       <span
         className={clsx(

@@ -1,52 +1,75 @@
 'use client'
 
+import { Tabs } from 'radix-ui'
 import type { Finding } from '@/core/model'
 import type { Card } from '@/core/surface/card-model'
 import type { Surface } from '@/core/surface/profile'
 import { FindingsView } from '../ladder/findings-view'
 import { LadderView } from '../ladder/ladder-view'
-import { count } from '../shared/words'
 import type { Spot } from './lit'
 
-type Props = { surface: Surface; card: Card; findings: Finding[]; lit: Spot | null; onLit: (spot: Spot | null) => void }
+type Lighting = { lit: Spot | null; onLit: (spot: Spot | null) => void }
+type Props = Lighting & { surface: Surface; card: Card; findings: Finding[] }
 
-/** What is wrong with the page, and the ladders of the card that is chosen. */
+const TAB =
+  'h-[38px] border-b-2 border-transparent font-semibold text-quiet data-[state=active]:border-ink data-[state=active]:text-ink'
+
+/** Why the chosen card looks so, and what is wrong with the page. */
 export function ReasonsPane({ surface, card, findings, lit, onLit }: Props) {
-  const onLine = (line: number | null) => onLit(line === null ? null : { line, column: Number.MAX_SAFE_INTEGER })
   const onFinding = (line: number | null) => {
     const found = findings.find((finding) => finding.line === line)
     onLit(line === null ? null : { line, column: found?.column ?? 1 })
   }
-  const litLine = lit?.line ?? null
-  const { ladders } = card
   return (
-    <aside
-      aria-label="Findings and reasons"
-      tabIndex={0}
-      className="overflow-auto border-l border-line bg-sheet px-4 py-4 max-md:border-l-0 max-md:border-t"
-    >
-      <div className="grid gap-[14px]">
-        <section>
-          <h2 className="mb-2 text-[14px] font-semibold">
-            {findings.length === 0 ? 'Findings' : count(findings.length, 'finding')}
-          </h2>
+    <Tabs.Root defaultValue="reasons" asChild>
+      <aside
+        aria-label="Reasons and findings"
+        className="flex min-h-0 flex-col border-l border-line bg-sheet max-md:border-l-0 max-md:border-t"
+      >
+        <Tabs.List aria-label="Reasons and findings" className="flex shrink-0 gap-5 border-b border-line px-4">
+          <Tabs.Trigger value="reasons" className={TAB}>
+            Why it looks so
+          </Tabs.Trigger>
+          <Tabs.Trigger value="findings" className={TAB}>
+            Findings <span className="ml-1 tabular-nums">{findings.length}</span>
+          </Tabs.Trigger>
+        </Tabs.List>
+        <Tabs.Content value="reasons" className="min-h-0 flex-1 overflow-auto px-4 py-4">
+          <Reasons surface={surface} card={card} lit={lit} onLit={onLit} />
+        </Tabs.Content>
+        <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-auto px-4 py-4">
           <FindingsView findings={findings} onLine={onFinding} />
-        </section>
-        <section className="grid gap-[12px] border-t border-line pt-3">
-          <h2 className="text-[14px] font-semibold">Why {surface.name} shows this</h2>
-          {card.bareBecause && <p>{card.bareBecause}</p>}
-          <LadderView name="Title" ladder={card.title.ladder} lit={litLine} onLine={onLine} />
-          {card.title.ifLastWins !== undefined && (
-            <p className="text-[12px] text-quiet">
-              A place that takes the last of repeated tags shows “{card.title.ifLastWins}”.
-            </p>
-          )}
-          <LadderView name="Description" ladder={card.description.ladder} lit={litLine} onLine={onLine} />
-          {surface.picture && <LadderView name="Picture" ladder={card.image.ladder} lit={litLine} onLine={onLine} />}
-          <LadderView name="Site line" ladder={ladders.siteLine} lit={litLine} onLine={onLine} />
-          {surface.favicon && <LadderView name="Favicon" ladder={ladders.favicon} lit={litLine} onLine={onLine} />}
-        </section>
-      </div>
-    </aside>
+        </Tabs.Content>
+      </aside>
+    </Tabs.Root>
+  )
+}
+
+function Reasons({ surface, card, lit, onLit }: Lighting & { surface: Surface; card: Card }) {
+  const { ladders } = card
+  const light = { lit, onLit }
+  return (
+    <div className="grid gap-[12px]">
+      <p className="text-quiet">
+        <b className="font-semibold text-ink">{surface.name}.</b> {surface.about}
+        {surface.token && (
+          <>
+            {' '}
+            Its crawler: <code>{surface.token}</code>.
+          </>
+        )}
+      </p>
+      {card.bareBecause && <p className="font-semibold">{card.bareBecause}</p>}
+      <LadderView name="Title" ladder={card.title.ladder} {...light} />
+      {card.title.ifLastWins !== undefined && (
+        <p className="text-[12px] text-quiet">
+          A place that takes the last of repeated tags shows “{card.title.ifLastWins}”.
+        </p>
+      )}
+      <LadderView name="Description" ladder={card.description.ladder} {...light} />
+      {surface.picture && <LadderView name="Picture" ladder={card.image.ladder} {...light} />}
+      <LadderView name="Site line" ladder={ladders.siteLine} {...light} />
+      {surface.favicon && <LadderView name="Favicon" ladder={ladders.favicon} {...light} />}
+    </div>
   )
 }

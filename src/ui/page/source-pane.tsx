@@ -27,7 +27,7 @@ function signOf(mark: RowMark): string {
 }
 
 const SIGN_LOOK = (mark: RowMark) =>
-  clsx(mark.level === 'error' ? 'text-wrong' : mark.level ? 'text-warn' : 'text-right')
+  clsx(mark.level === 'error' ? 'text-wrong' : mark.level ? 'text-warn' : 'text-good')
 
 /** The page's head and the lines of the body that matter, each marked by what became of it. */
 export function SourcePane({ page, cards, findings, lit, onLit }: Props) {

@@ -90,7 +90,7 @@ export function CardGrid({ rows, surface, chosen, hasPages, onColumns, onChoose,
   )
 }
 
-const BADGE = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet', clear: 'text-right' } as const
+const BADGE = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet', clear: 'text-good' } as const
 
 function GridCard({
   row,

@@ -9,7 +9,7 @@ import { SurfaceShape } from './surface-shape'
 /** Surfaces as small shapes of their geometry, with the key that chooses each. */
 export function SurfaceBar({ view, goTo }: { view: View; goTo: GoTo }) {
   return (
-    <div role="radiogroup" aria-label="Surface" className="flex gap-1 px-4 pt-3">
+    <div role="radiogroup" aria-label="Surface" className="flex gap-1">
       {surfaces.map((surface, index) => {
         const isChosen = surface.id === view.surface
         return (

@@ -1,10 +1,10 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { type RefObject, useMemo } from 'react'
+import { useMemo } from 'react'
 import type { WallRow } from '@/store/database'
 import type { GoTo } from '../view/use-view'
-import { type Sort, type Symptom, symptoms, type View } from '../view/view'
+import { type Symptom, symptoms, type View } from '../view/view'
 import { countSymptoms } from './select-rows'
 
 const NAMES: Record<Symptom, string> = {
@@ -15,18 +15,10 @@ const NAMES: Record<Symptom, string> = {
   'no-picture': 'No picture',
 }
 
-const SORTS: Record<Sort, string> = { worst: 'Worst first', address: 'By address', found: 'As found' }
-
-type Props = {
-  rows: WallRow[]
-  view: View
-  goTo: GoTo
-  searchField: RefObject<HTMLInputElement | null>
-  shownCount: number
-}
+type Props = { rows: WallRow[]; view: View; goTo: GoTo; shownCount: number }
 
 /** Narrows the wall. Chosen symptoms combine: a card must show them all. */
-export function SymptomBar({ rows, view, goTo, searchField, shownCount }: Props) {
+export function SymptomBar({ rows, view, goTo, shownCount }: Props) {
   const inSection = useMemo(
     () => rows.filter((row) => view.section === null || row.section === view.section),
     [rows, view.section],
@@ -66,38 +58,6 @@ export function SymptomBar({ rows, view, goTo, searchField, shownCount }: Props)
           </button>
         )
       })}
-      <span className="ml-auto flex items-center gap-2">
-        <label className="sr-only" htmlFor="wall-search">
-          Search pages and their cards
-        </label>
-        <input
-          id="wall-search"
-          ref={searchField}
-          type="search"
-          placeholder="Search  /"
-          value={view.search}
-          onChange={(event) => goTo({ search: event.target.value }, 'replace')}
-          onKeyDown={(event) => {
-            if (event.key === 'Escape' || event.key === 'Enter') event.currentTarget.blur()
-          }}
-          className="field h-[27px]! w-[124px]! px-2!"
-        />
-        <label className="sr-only" htmlFor="wall-sort">
-          Order
-        </label>
-        <select
-          id="wall-sort"
-          value={view.sort}
-          onChange={(event) => goTo({ sort: event.target.value as Sort }, 'replace')}
-          className="h-[27px] rounded-[6px] border border-line bg-sheet px-1 text-[12.5px]"
-        >
-          {Object.entries(SORTS).map(([sort, name]) => (
-            <option key={sort} value={sort}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </span>
       <span role="status" className="sr-only">
         {shownCount} pages shown
       </span>

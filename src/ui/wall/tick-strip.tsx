@@ -12,7 +12,7 @@ type State = 'error' | 'warning' | 'clear'
 const LOOK: Record<State, string> = {
   error: 'h-[15px] bg-wrong',
   warning: 'h-[10px] bg-warn-tick',
-  clear: 'h-[5px] bg-right/60',
+  clear: 'h-[5px] bg-good/60',
 }
 
 const NAME: Record<State, string> = { error: 'with errors', warning: 'with warnings', clear: 'clear' }

@@ -9,6 +9,7 @@ import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 import { CardGrid } from './card-grid'
 import { Inspector } from './inspector'
+import { SearchAndOrder } from './search-and-order'
 import { SectionList } from './section-list'
 import { selectRows } from './select-rows'
 import { SurfaceBar } from './surface-bar'
@@ -38,8 +39,11 @@ export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
     <div className="grid h-full grid-cols-[226px_minmax(0,1fr)_326px] max-lg:grid-cols-[180px_minmax(0,1fr)] max-md:grid-cols-1 max-md:overflow-auto">
       <SectionList rows={rows} view={view} goTo={goTo} />
       <section aria-label={`Cards on ${surface.name}`} className="flex min-h-0 min-w-0 flex-col max-md:min-h-[70vh]">
-        <SurfaceBar view={view} goTo={goTo} />
-        <SymptomBar rows={rows} view={view} goTo={goTo} searchField={searchField} shownCount={shown.length} />
+        <div className="flex flex-wrap items-center gap-2 px-4 pt-3">
+          <SurfaceBar view={view} goTo={goTo} />
+          <SearchAndOrder view={view} goTo={goTo} searchField={searchField} />
+        </div>
+        <SymptomBar rows={rows} view={view} goTo={goTo} shownCount={shown.length} />
         <CardGrid
           rows={shown}
           surface={surface}

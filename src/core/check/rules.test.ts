@@ -1,0 +1,27 @@
+import { readdirSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { checks } from './rules'
+
+const files = readdirSync(new URL('./rules', import.meta.url)).filter((name) => name !== 'index.ts')
+const ids = files.filter((name) => !name.endsWith('.test.ts')).map((name) => name.replace('.ts', ''))
+
+describe('the list of checks', () => {
+  test('holds every file of the folder, once, in order', () => {
+    expect(checks.map(({ id }) => id)).toEqual([...ids].sort())
+  })
+
+  test('has a test beside every check', () => {
+    expect(files.filter((name) => name.endsWith('.test.ts')).map((name) => name.replace('.test.ts', ''))).toEqual(
+      [...ids].sort(),
+    )
+  })
+
+  test.each(checks.map((check) => [check.id, check] as const))('%s explains itself', (_id, check) => {
+    expect(check.looksAt.length).toBeGreaterThan(10)
+    expect(check.why.length).toBeGreaterThan(20)
+    for (const { says, fix } of Object.values(check.messages)) {
+      expect(says).toMatch(/[.”}]$/)
+      expect(fix).toMatch(/\.$/)
+    }
+  })
+})

@@ -1,0 +1,24 @@
+import { describeCheck } from '../../testing/describe-check'
+import { pngBytes } from '../../testing/good-site'
+
+const declared = (width: string, height: string) => ({
+  head: {
+    'og:image:width': `<meta property="og:image:width" content="${width}">`,
+    'og:image:height': `<meta property="og:image:height" content="${height}">`,
+  },
+})
+
+describeCheck('image-size-mismatch', {
+  raises: {
+    'another width': { ...declared('1199', '630'), expect: { level: 'warning' } },
+    'sides exchanged': declared('630', '1200'),
+    'the file changed': { files: { 'img/Ferns.png': pngBytes(1200, 600) } },
+  },
+  passes: {
+    'with px': declared('1200px', ' 630 '),
+    'no number is no size': declared('wide', 'high'),
+    'sizes of another picture': {
+      head: { 'twitter:image': '<meta name="twitter:image" content="https://site.example/img/Roses.png">' },
+    },
+  },
+})

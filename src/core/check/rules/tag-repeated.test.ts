@@ -1,0 +1,23 @@
+import { describeCheck } from '../../testing/describe-check'
+
+const twice = (first: string, second: string) =>
+  `<meta property="og:title" content="${first}">\n<meta property="og:title" content="${second}">`
+
+describeCheck('tag-repeated', {
+  raises: {
+    'two titles': { head: { 'og:title': twice('Ferns', 'Fern') }, expect: { level: 'warning', line: 11, column: 1 } },
+    'under two attributes': {
+      head: { x: '<meta property="description" content="Something else entirely, and at some length.">' },
+    },
+  },
+  passes: {
+    'the same twice': { head: { 'og:title': twice('Ferns', ' Ferns ') } },
+    'the second one empty': { head: { 'og:title': twice('Ferns', '') } },
+    'several pictures are a list': {
+      head: { x: '<meta property="og:image" content="https://site.example/img/Roses.png">' },
+    },
+    'several authors are a list': {
+      head: { x: '<meta property="article:author" content="A"><meta property="article:author" content="B">' },
+    },
+  },
+})

@@ -1,0 +1,37 @@
+import { GatheringBuilder } from '../crawl/events'
+import { gatherBuild } from '../crawl/gather-build'
+import type { Exchange, Outside } from '../crawl/read-address'
+import type { Gathering } from '../model'
+
+/** A build in memory: path → content. */
+export type MemoryBuild = Record<string, string | Uint8Array>
+
+const bytesOf = (content: string | Uint8Array) =>
+  typeof content === 'string' ? new TextEncoder().encode(content) : content
+
+const refused: Exchange = { kind: 'failed', code: 'refused', message: 'Nobody answers in tests.', ms: 0 }
+
+/** The world for tests: a clock that stands, nobody on the network but who is passed in. */
+export function testOutside(read: Outside['read'] = async () => refused): Outside {
+  return {
+    read,
+    now: () => new Date('2026-11-23T09:12:00Z'),
+    digest: async (bytes) => `sha256:${bytes.length}`,
+    hasTransparency: async () => false,
+    sleep: async () => undefined,
+    signal: new AbortController().signal,
+  }
+}
+
+/** Gathers a build that is held in memory. */
+export async function gatherMemory(
+  build: MemoryBuild,
+  site: string | null,
+  read?: Outside['read'],
+): Promise<Gathering> {
+  const builder = new GatheringBuilder()
+  const files = { paths: Object.keys(build), read: async (path: string) => bytesOf(build[path]!) }
+  const options = { kind: 'folder' as const, location: 'memory', site, maxPages: 10_000, concurrency: 4 }
+  for await (const event of gatherBuild(files, options, testOutside(read))) builder.add(event)
+  return builder.gathering()!
+}
