@@ -1,5 +1,5 @@
 import { createCheckContext } from '../check/context'
-import { runChecks, type Verdict } from '../check/run-checks'
+import { runChecks } from '../check/run-checks'
 import type { GatheredImage, GatheredPage, Gathering } from '../model'
 import type { Card } from '../surface/card-model'
 
@@ -17,6 +17,9 @@ function usesOf(
   return new Map([...uses].map(([url, pages]) => [url, [...pages].sort()]))
 }
 
+const byAddress = <T extends { url: string }>(list: readonly T[]): T[] =>
+  [...list].sort((a, b) => (a.url < b.url ? -1 : a.url > b.url ? 1 : 0))
+
 function imageOf(image: GatheredImage, usedBy: string[]) {
   const { url, status, format, width, height, bytes, alpha, animated, hash, error } = image
   return { url, status, format, width, height, bytes, alpha, animated, hash, usedBy, error }
@@ -26,7 +29,9 @@ function imageOf(image: GatheredImage, usedBy: string[]) {
  * The run document: everything that was gathered, every card, every finding. The contract of the command line and of
  * files that are kept; read and written as it is described in docs/run-document.md.
  */
-export function runDocument(gathering: Gathering) {
+export function runDocument(given: Gathering) {
+  // Answers come in any order; a document of the same site has the same one each time.
+  const gathering = { ...given, pages: byAddress(given.pages), images: byAddress(given.images) }
   const context = createCheckContext(gathering)
   const verdict = runChecks(gathering, context)
   const cards = new Map(
@@ -75,5 +80,3 @@ export type RunDocument = ReturnType<typeof runDocument>
 export function runAsJson(document: RunDocument): string {
   return `${JSON.stringify(document, null, 2)}\n`
 }
-
-export type { Verdict }

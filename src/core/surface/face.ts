@@ -20,12 +20,12 @@ export type Face = {
 
 const shownText = (part: Card['title']) => (part.cut ? `${part.shown}…` : part.shown)
 
-/** Sources that nobody wrote for the card: the place fell back to the page's content, or to another kind of tag. */
+const isForCards = (source: string) => source.startsWith('og:') || source.startsWith('twitter:')
+
+/** Did the place go past its first choice, to something that was not written for it? One card tag for another is no fall. */
 function isFallback(from: string | null, wanted: readonly string[]): boolean {
-  if (from === null || from === 'address') return false
-  const isForCards = (source: string) => source.startsWith('og:') || source.startsWith('twitter:')
-  if (isForCards(from)) return false
-  return wanted.some(isForCards) || wanted[0] !== from
+  if (from === null || wanted.indexOf(from) <= 0) return false
+  return !(isForCards(from) && isForCards(wanted[0] ?? ''))
 }
 
 function traitsOf(card: Card, surface: Surface): Trait[] {

@@ -50,7 +50,8 @@ export function viewHref(view: View): string {
   if (view.page) query.set('page', view.page)
   if (view.surface !== surfaces[0]!.id) query.set('surface', view.surface)
   if (view.section) query.set('section', view.section)
-  if (view.symptoms.length > 0) query.set('show', view.symptoms.join(','))
+  if (view.symptoms.length > 0)
+    query.set('show', symptoms.filter((symptom) => view.symptoms.includes(symptom)).join(','))
   if (view.search) query.set('search', view.search)
   if (view.sort !== 'worst') query.set('sort', view.sort)
   const path = view.area === 'gather' ? '/' : `/${view.area}`

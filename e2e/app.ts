@@ -1,0 +1,34 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+import { SLOW_DEMO_PORT } from './ports'
+
+export const SLOW_DEMO = `http://127.0.0.1:${SLOW_DEMO_PORT}/`
+
+/** Gathers the demo from the first screen and waits until it is done. */
+export async function gatherDemo(page: Page): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Gather the demo' }).click()
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 30_000 })
+}
+
+export async function openWall(page: Page): Promise<void> {
+  await gatherDemo(page)
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await expect(page.getByRole('region', { name: 'Cards', exact: true }).getByRole('button').first()).toBeVisible()
+}
+
+/** Starts gathering an address that is typed in. */
+export async function gatherAddress(page: Page, address: string, site = ''): Promise<void> {
+  await page.goto('/')
+  await page.getByLabel('Address', { exact: true }).fill(address)
+  await page.getByLabel(/^Production address/).fill(site)
+  await page.getByRole('button', { name: 'Gather pages' }).click()
+}
+
+/** Fails with the rule and the element of every violation. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(
+    violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
+  ).toEqual([])
+}

@@ -1,0 +1,72 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible, gatherAddress, gatherDemo, SLOW_DEMO } from './app'
+
+test('the demo is gathered: every page, with the production address of its own tags', async ({ page }) => {
+  await gatherDemo(page)
+  await expect(page.getByRole('heading', { name: '48 pages of about 48' })).toBeVisible()
+  await expect(
+    page.getByText('Production address taken from the start page’s own tags: https://brasswick.example.'),
+  ).toBeVisible()
+  await expectAccessible(page)
+})
+
+test('the first screen says what to do, and is accessible', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('See the card')
+  await expect(page.getByText('Runs are kept in this browser, and nowhere else.')).toBeVisible()
+  await expectAccessible(page)
+})
+
+test('stopped in mid-run, what was gathered is kept and says so, after a reload too', async ({ page }) => {
+  await gatherAddress(page, SLOW_DEMO)
+  await expect(page.getByText('Gathering brasswick.example.')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Newest cards' }).getByRole('button').nth(2)).toBeVisible()
+  await page.getByRole('region', { name: 'Pages as they come' }).getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByText('Stopped. What brasswick.example gave so far is kept.')).toBeVisible()
+  const heading = await page.getByRole('heading', { level: 1 }).innerText()
+  const [, kept] = /^(\d+) pages? of about/.exec(heading) ?? []
+  expect(Number(kept)).toBeGreaterThan(0)
+  expect(Number(kept)).toBeLessThan(48)
+  await page.goto('/')
+  await expect(page.getByText('stopped early')).toBeVisible()
+  await page.getByRole('button', { name: /^Open the run/ }).click()
+  await expect(page.getByText(`${kept} pages in`)).toBeVisible()
+  await expect(page.getByText(`Stopped at ${kept} of about`)).toBeVisible()
+})
+
+test('a tab closed in mid-run leaves a run that says where it stopped', async ({ page, context }) => {
+  await gatherAddress(page, SLOW_DEMO)
+  await expect(page.getByRole('region', { name: 'Newest cards' }).getByRole('button').first()).toBeVisible()
+  await page.close()
+  const later = await context.newPage()
+  await later.clock.install({ time: Date.now() + 60_000 })
+  await later.goto('/')
+  await expect(later.getByText('stopped early')).toBeVisible()
+  await later.getByRole('button', { name: /^Open the run/ }).click()
+  await expect(later.getByText(/The tab was closed at \d+ of about \d+ pages\./)).toBeVisible()
+})
+
+test('a dead address is named, with what to try', async ({ page }) => {
+  await gatherAddress(page, 'http://127.0.0.1:9/')
+  const alert = page.getByRole('alert').filter({ hasText: 'The run could not go on' })
+  await expect(alert).toContainText('Nothing answered at http://127.0.0.1:9/: 127.0.0.1:9 refuses connections.')
+  await expect(alert).toContainText('Is the server running')
+  await expect(page.getByLabel('Address', { exact: true })).toHaveValue('http://127.0.0.1:9/')
+})
+
+test('what is no address is refused before anything is asked', async ({ page }) => {
+  await gatherAddress(page, 'ftp://somewhere')
+  await expect(page.getByText('“ftp://somewhere” is no http address.')).toBeVisible()
+})
+
+test('a run is deleted after asking, and is gone after a reload', async ({ page }) => {
+  await gatherDemo(page)
+  await page.goto('/')
+  await page.getByRole('button', { name: /^Delete the run/ }).click()
+  await page.getByRole('button', { name: 'Keep' }).click()
+  await page.getByRole('button', { name: /^Delete the run/ }).click()
+  await page.getByRole('button', { name: 'Delete', exact: true }).click()
+  await expect(page.getByText('The first one will stand here.')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('The first one will stand here.')).toBeVisible()
+})

@@ -1,0 +1,58 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible, openWall } from './app'
+
+test.beforeEach(async ({ page }) => {
+  await openWall(page)
+  await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).dblclick()
+  await expect(page.getByRole('heading', { name: '/guides/rewire-a-lamp' })).toBeVisible()
+})
+
+test('shows the source with lines, and each part of a card lights the line that feeds it', async ({ page }) => {
+  const source = page.getByRole('region', { name: 'Source of the page' })
+  const line = source.getByRole('listitem').filter({ hasText: 'og:title' }).first()
+  await expect(line).toContainText('Rewire a table lamp safely in one evening')
+  await page
+    .getByRole('article', { name: 'Wide feed' })
+    .getByRole('button', { name: /^Title, from og:title, line \d+/ })
+    .hover()
+  await expect(line).toHaveClass(/bg-pick-soft/)
+  await expectAccessible(page)
+})
+
+test('the text of a card breaks into the very lines that the core gives', async ({ page }) => {
+  const title = page.getByRole('article', { name: 'Wide feed' }).getByRole('button', { name: /^Title/ })
+  const box = (await title.locator('span > span').first().boundingBox())!
+  const size = await title
+    .locator('span')
+    .first()
+    .evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize))
+  // One line of text: what was measured in the face's own widths really fits when the browser sets it.
+  expect(box.height).toBeLessThan(size * 1.5)
+})
+
+test('findings name the line and the mend', async ({ page }) => {
+  await page.getByRole('tab', { name: /^Findings/ }).click()
+  const panel = page.getByRole('tabpanel')
+  await expect(panel).toContainText('There is neither a description nor an og:description.')
+  await expect(panel).toContainText('og:title stands on line')
+  await expectAccessible(page)
+})
+
+test('a reload shows the same page, and J goes to the next', async ({ page }) => {
+  await page.reload()
+  await expect(page.getByRole('heading', { name: '/guides/rewire-a-lamp' })).toBeVisible()
+  await page.keyboard.press('j')
+  await expect(page.getByRole('heading', { name: '/guides/rewire-a-lamp' })).toBeHidden()
+})
+
+test('the microblog and the search result differ from the feed, each with its own reason', async ({ page }) => {
+  await page.keyboard.press('3')
+  const panel = page.getByRole('tabpanel')
+  await expect(panel).toContainText('Googlebot')
+  await expect(
+    panel
+      .locator('section', { has: page.getByRole('heading', { name: 'Title' }) })
+      .getByRole('listitem')
+      .first(),
+  ).toContainText(/title.*taken/)
+})

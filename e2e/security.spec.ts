@@ -1,0 +1,82 @@
+import { expect, test } from '@playwright/test'
+import { openWall } from './app'
+import { APP_PORT } from './ports'
+
+const app = `http://127.0.0.1:${APP_PORT}`
+const crawlBody = { start: 'http://127.0.0.1:9/', site: null }
+
+test('every page has a policy that allows no inline script and nothing from elsewhere', async ({ request }) => {
+  const headers = (await request.get('/')).headers()
+  const policy = headers['content-security-policy'] ?? ''
+  expect(policy).toContain("default-src 'self'")
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/)
+  expect(policy).not.toMatch(/script-src[^;]*unsafe-inline/)
+  expect(policy).toContain("frame-ancestors 'none'")
+  expect(headers['x-content-type-options']).toBe('nosniff')
+  const again = (await request.get('/')).headers()['content-security-policy']
+  expect(again).not.toBe(policy)
+})
+
+test('the app asks nobody but its own server, and nothing is refused by the policy', async ({ page }) => {
+  const elsewhere: string[] = []
+  const complaints: string[] = []
+  page.on('request', (request) => {
+    if (!request.url().startsWith(app) && !/^(?:blob|data):/.test(request.url())) elsewhere.push(request.url())
+  })
+  page.on('console', (message) => {
+    if (message.type() === 'error') complaints.push(message.text())
+  })
+  await openWall(page)
+  expect(elsewhere).toEqual([])
+  expect(complaints).toEqual([])
+})
+
+test.describe('the crawl route', () => {
+  const cases: [string, Record<string, string>][] = [
+    ['another origin', { origin: 'http://evil.example', 'content-type': 'application/json' }],
+    ['another site', { 'sec-fetch-site': 'cross-site', 'content-type': 'application/json' }],
+    ['a form', { origin: app, 'content-type': 'text/plain' }],
+    ['nobody in particular', { 'content-type': 'application/json' }],
+    [
+      'a name that somebody pointed here',
+      { origin: 'http://evil.example:4310', host: 'evil.example:4310', 'content-type': 'application/json' },
+    ],
+  ]
+  for (const [who, headers] of cases) {
+    test(`does not answer ${who}`, async ({ request }) => {
+      const response = await request.post('/api/crawl', { headers, data: JSON.stringify(crawlBody) })
+      expect(response.status()).toBe(403)
+    })
+  }
+
+  test('reads no address but http', async ({ request }) => {
+    const response = await request.post('/api/crawl', {
+      headers: { origin: app, 'content-type': 'application/json' },
+      data: JSON.stringify({ start: 'file:///etc/passwd', site: null }),
+    })
+    expect(response.status()).toBe(400)
+  })
+})
+
+test.describe('the image route', () => {
+  test('serves nothing without a token of its own', async ({ request }) => {
+    const forged = Buffer.from(JSON.stringify(['http://127.0.0.1:4311/favicon.svg', '127.0.0.1:4311'])).toString(
+      'base64url',
+    )
+    for (const token of ['', 'x', `${forged}.AAAA`]) {
+      const response = await request.get(`/api/image?p=${token}`, { headers: { 'sec-fetch-site': 'same-origin' } })
+      expect(response.status()).toBe(404)
+    }
+  })
+
+  test('serves a drawing so that it can run nothing', async ({ page }) => {
+    const answered = page.waitForResponse(
+      (response) => response.url().includes('/api/image') && (response.headers()['content-type'] ?? '').includes('svg'),
+    )
+    await openWall(page)
+    const headers = (await answered).headers()
+    expect(headers['content-security-policy']).toContain('sandbox')
+    expect(headers['content-security-policy']).toContain("default-src 'none'")
+    expect(headers['x-content-type-options']).toBe('nosniff')
+  })
+})

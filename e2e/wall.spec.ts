@@ -1,0 +1,77 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible, openWall } from './app'
+
+test.beforeEach(async ({ page }) => {
+  await openWall(page)
+})
+
+test('shows every page in its section, and its cards by the picture they really have', async ({ page }) => {
+  await expect(page.getByText('48 pages in 8 sections')).toBeVisible()
+  const guides = page.getByRole('navigation', { name: 'Sections' }).getByRole('button', { name: '/guides/*' })
+  await expect(guides).toContainText('14')
+  await guides.click()
+  const lamp = page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ })
+  await expect(lamp.getByText('Rewire a table lamp safely in one evening')).toBeVisible()
+  await expect(lamp.locator('img')).toHaveJSProperty('complete', true)
+  expect(await lamp.locator('img').evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(300)
+  await expectAccessible(page)
+})
+
+test('a card’s ladders say what was taken and what was passed over, and why', async ({ page }) => {
+  await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).click()
+  const inspector = page.getByRole('complementary', { name: 'Why the card looks so' })
+  const description = inspector.locator('section', { has: page.getByRole('heading', { name: 'Description' }) })
+  await expect(description.getByRole('listitem')).toHaveText([
+    /^1og:descriptionline \d+ · empty/,
+    /^2descriptionabsent/,
+    /^3first paragraphline \d+ · takenUnplug it\./,
+  ])
+  const title = inspector.locator('section', { has: page.getByRole('heading', { name: 'Title' }) })
+  await expect(title.getByRole('listitem').nth(1)).toContainText('beaten')
+  await expect(inspector.getByText('tag-repeated')).toBeVisible()
+})
+
+test('a key changes the surface of the whole wall, and the address holds it', async ({ page }) => {
+  await page.keyboard.press('3')
+  await expect(page.getByRole('radio', { name: /Search result/ })).toHaveAttribute('aria-checked', 'true')
+  await expect(page).toHaveURL(/surface=search/)
+  await expect(page.getByText('Not listed').first()).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('radio', { name: /Search result/ })).toHaveAttribute('aria-checked', 'true')
+})
+
+test('symptoms combine, search narrows, and nothing found says so', async ({ page }) => {
+  await page.getByRole('button', { name: /^Fell back/ }).click()
+  await page.getByRole('button', { name: /^With errors/ }).click()
+  await expect(page).toHaveURL(/show=errors,fell-back/)
+  const cards = page.getByRole('region', { name: 'Cards', exact: true }).getByRole('button')
+  const both = await cards.count()
+  expect(both).toBeGreaterThan(0)
+  await page.getByLabel('Search pages and their cards').fill('quillfeather')
+  await expect(cards).toHaveCount(1)
+  await page.getByLabel('Search pages and their cards').fill('nothing like this')
+  await expect(page.getByText('No page shows all of these symptoms at once.')).toBeVisible()
+  await page.getByRole('button', { name: 'Show everything' }).click()
+  await expect(cards.first()).toBeVisible()
+})
+
+test('is worked by keyboard alone: choose, open, and back', async ({ page }) => {
+  await page.keyboard.press('l')
+  await page.keyboard.press('l')
+  await expect(page.getByRole('button', { pressed: true }).filter({ has: page.locator('img') })).toHaveCount(1)
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/page\?/)
+  await page.keyboard.press('Escape')
+  await expect(page).toHaveURL(/\/wall\?/)
+  await page.keyboard.press('g')
+  await page.keyboard.press('g')
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await expect(page).not.toHaveURL(/\/wall/)
+})
+
+test('the jump box finds a page by a word of its title', async ({ page }) => {
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox', { name: 'Page, area or action' }).fill('chair caning')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: '/workshops/chair-caning' })).toBeVisible()
+})

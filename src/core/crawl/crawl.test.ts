@@ -1,0 +1,267 @@
+import { describe, expect, test } from 'vitest'
+import { testOutside } from '../testing/build-run'
+import { type CrawlOptions, crawl, defaultCrawlOptions } from './crawl'
+import { type CrawlEvent, GatheringBuilder } from './events'
+import { NothingAnswered } from './nothing-answered'
+import type { Exchange } from './read-address'
+
+type Answer = { status?: number; headers?: Record<string, string>; body?: string } | 'refused'
+type Server = Record<string, Answer>
+
+const START = 'http://127.0.0.1:4000/'
+
+/** A server in memory that keeps a log of what it was asked. */
+function serve(pages: Server) {
+  const log: string[] = []
+  let running = 0
+  let most = 0
+  const read = async ({ url }: { url: string }): Promise<Exchange> => {
+    log.push(url)
+    running++
+    most = Math.max(most, running)
+    await new Promise((resolve) => setTimeout(resolve, 1))
+    running--
+    const answer = pages[url.replace(START, '/')] ?? pages[url] ?? { status: 404, body: 'nothing' }
+    if (answer === 'refused') return { kind: 'failed', code: 'refused', message: 'refused', ms: 1 }
+    const headers = { 'content-type': 'text/html', ...answer.headers }
+    return {
+      kind: 'answered',
+      status: answer.status ?? 200,
+      headers,
+      body: new TextEncoder().encode(answer.body ?? ''),
+      isCut: false,
+      ms: 1,
+    }
+  }
+  return { read, log, most: () => most }
+}
+
+const links = (...hrefs: string[]) => ({ body: hrefs.map((href) => `<a href="${href}">x</a>`).join('') })
+
+async function run(pages: Server, options: Partial<CrawlOptions> = {}) {
+  const server = serve(pages)
+  const builder = new GatheringBuilder()
+  const events: CrawlEvent[] = []
+  for await (const event of crawl({ ...defaultCrawlOptions, start: START, ...options }, testOutside(server.read))) {
+    builder.add(event)
+    events.push(event)
+  }
+  const gathering = builder.gathering()!
+  const paths = gathering.pages.map(({ url }) => url.replace(START, '/'))
+  return { gathering, paths, events, ...server }
+}
+
+describe('what is asked for', () => {
+  test('links are followed, each address once, other sites never', async () => {
+    const { paths, log } = await run({
+      '/': links('/a', 'b', '/a#part', 'https://elsewhere.example/', 'mailto:x@y.example'),
+      '/a': links('/', '/b'),
+      '/b': links('/a?utm_source=x'),
+    })
+    expect(paths.sort()).toEqual(['/', '/a', '/b'])
+    expect(new Set(log).size).toBe(log.length)
+    expect(log.filter((url) => url.includes('elsewhere'))).toEqual([])
+  })
+
+  test('files that are no pages are not asked for; answers that are none are left out', async () => {
+    const { paths, log } = await run({
+      '/': links('/a.pdf', '/data'),
+      '/data': { headers: { 'content-type': 'application/json' }, body: '{}' },
+    })
+    expect(paths).toEqual(['/'])
+    expect(log).not.toContain(`${START}a.pdf`)
+  })
+
+  test('no more at a time than allowed', async () => {
+    const pages: Server = { '/': links(...Array.from({ length: 40 }, (_, index) => `/p${index}`)) }
+    for (let index = 0; index < 40; index++) pages[`/p${index}`] = { body: 'x' }
+    const { most, paths } = await run(pages, { concurrency: 3 })
+    expect(paths).toHaveLength(41)
+    expect(most()).toBeLessThanOrEqual(3)
+    expect(most()).toBeGreaterThan(1)
+  })
+
+  test('bounded by pages, and the rest is told', async () => {
+    const pages: Server = { '/': links('/1', '/2', '/3', '/4'), '/1': {}, '/2': {}, '/3': {}, '/4': {} }
+    const { gathering } = await run(pages, { maxPages: 3 })
+    expect(gathering.pages).toHaveLength(3)
+    expect(gathering.notes).toContainEqual(
+      expect.objectContaining({ kind: 'bounded', message: expect.stringContaining('2 more') }),
+    )
+  })
+
+  test('bounded by depth: the start has depth 0', async () => {
+    const { paths } = await run({ '/': links('/1'), '/1': links('/2'), '/2': links('/3') }, { maxDepth: 1 })
+    expect(paths).toEqual(['/', '/1'])
+  })
+})
+
+describe('robots.txt', () => {
+  const robots = (text: string) => ({ headers: { 'content-type': 'text/plain' }, body: text })
+  const pages: Server = {
+    '/robots.txt': robots('User-agent: NimbleParrot\nDisallow: /private'),
+    '/': links('/private/a', '/b'),
+    '/private/a': {},
+    '/b': {},
+  }
+
+  test('is kept, and what it kept us from is told', async () => {
+    const { paths, log, gathering } = await run(pages)
+    expect(paths).toEqual(['/', '/b'])
+    expect(log.filter((url) => url.includes('private'))).toEqual([])
+    expect(gathering).toMatchObject({ view: 'standing', notes: [{ kind: 'bounded' }] })
+  })
+
+  test('is passed over when asked, and cards are then shown as launched', async () => {
+    const { paths, gathering } = await run(pages, { ignoreRobots: true })
+    expect(paths.sort()).toEqual(['/', '/b', '/private/a'])
+    expect(gathering).toMatchObject({ view: 'launched', notes: [{ kind: 'robots-passed' }] })
+  })
+
+  test('an error of the server closes everything but the start', async () => {
+    const { paths, gathering } = await run({ ...pages, '/robots.txt': { status: 500 } })
+    expect(paths).toEqual(['/'])
+    expect(gathering.notes[0]).toMatchObject({ kind: 'robots-unknown' })
+  })
+})
+
+describe('redirects', () => {
+  const to = (location: string, status = 301) => ({ status, headers: { location } })
+
+  test('a page is its final address, with the way and its aliases', async () => {
+    const { gathering, paths } = await run({
+      '/': links('/old'),
+      '/old': to('/older', 302),
+      '/older': to('/new'),
+      '/new': { body: 'x' },
+    })
+    expect(paths).toEqual(['/', '/new'])
+    expect(gathering.pages[1]?.fetch).toMatchObject({
+      redirects: [
+        { status: 302, url: `${START}older` },
+        { status: 301, url: `${START}new` },
+      ],
+      aliases: [`${START}old`, `${START}older`],
+    })
+  })
+
+  test('an address that leads to a page already known becomes its alias', async () => {
+    const { gathering, paths } = await run(
+      { '/': links('/new', '/old'), '/old': to('/new'), '/new': { body: 'x' } },
+      { concurrency: 1 },
+    )
+    expect(paths).toEqual(['/', '/new'])
+    expect(gathering.pages[1]?.fetch.aliases).toEqual([`${START}old`])
+  })
+
+  test('a loop ends, and is the page’s error', async () => {
+    const { gathering } = await run({ '/': links('/x'), '/x': to('/y'), '/y': to('/x') })
+    expect(gathering.pages[1]).toMatchObject({ url: `${START}x`, facts: null, fetch: { errorCode: 'redirect-loop' } })
+  })
+
+  test('an endless chain is cut after ten', async () => {
+    const pages: Server = { '/': links('/0') }
+    for (let index = 0; index < 20; index++) pages[`/${index}`] = to(`/${index + 1}`)
+    const { gathering, log } = await run(pages)
+    expect(gathering.pages[1]?.fetch.errorCode).toBe('too-many-redirects')
+    expect(log.length).toBeLessThan(16)
+  })
+
+  test('one that leaves the site is not followed', async () => {
+    const { paths, log } = await run({ '/': links('/out'), '/out': to('https://elsewhere.example/') })
+    expect(paths).toEqual(['/'])
+    expect(log.some((url) => url.includes('elsewhere'))).toBe(false)
+  })
+
+  test('a page that only refreshes elsewhere is none', async () => {
+    const { paths } = await run({
+      '/': links('/moved'),
+      '/moved': { body: '<meta http-equiv=refresh content="0; url=/here">' },
+      '/here': { body: 'x' },
+    })
+    expect(paths).toEqual(['/', '/here'])
+  })
+})
+
+describe('when things fail', () => {
+  test('a start that does not answer is no run, and says what to try', async () => {
+    await expect(run({ '/': 'refused' })).rejects.toThrow(NothingAnswered)
+    await expect(run({ '/': 'refused' })).rejects.toThrow(
+      /Nothing answered at http:\/\/127\.0\.0\.1:4000\/.*Is the server running/,
+    )
+  })
+
+  test.each([401, 404, 500])(
+    'a start that answers %i is a run with one page that could not be read',
+    async (status) => {
+      const { gathering } = await run({ '/': { status } })
+      expect(gathering.pages).toMatchObject([{ facts: null, fetch: { status } }])
+    },
+  )
+
+  test('one dead page does not end the run', async () => {
+    const { gathering } = await run({ '/': links('/dead', '/b'), '/dead': 'refused', '/b': {} })
+    expect(gathering.pages.map(({ fetch }) => fetch.errorCode).sort()).toEqual([null, null, 'refused'].sort())
+  })
+
+  test('aborted, it ends with what it has', async () => {
+    const server = serve({ '/': links('/1', '/2', '/3'), '/1': {}, '/2': {}, '/3': {} })
+    const stop = new AbortController()
+    const events: CrawlEvent[] = []
+    const outside = { ...testOutside(server.read), signal: stop.signal }
+    for await (const event of crawl({ ...defaultCrawlOptions, start: START, concurrency: 1 }, outside)) {
+      events.push(event)
+      if (event.kind === 'page') stop.abort()
+    }
+    expect(events.filter(({ kind }) => kind === 'page')).toHaveLength(1)
+    expect(events.at(-1)).toMatchObject({ kind: 'finished', stopped: true })
+    expect(events).toContainEqual({
+      kind: 'note',
+      note: { kind: 'stopped', message: 'Stopped at 1 of about 4 pages.' },
+    })
+  })
+})
+
+describe('the production site', () => {
+  const named =
+    '<link rel=canonical href="https://site.example/"><meta property=og:image content="https://site.example/a.png">'
+
+  test('pages have public addresses, and its pictures are asked of the build', async () => {
+    const { gathering, log } = await run(
+      { '/': { body: `${named}<a href="https://site.example/b">b</a>` }, '/b': {} },
+      { site: 'https://site.example' },
+    )
+    expect(gathering.pages.map(({ url }) => url)).toEqual(['https://site.example/', 'https://site.example/b'])
+    expect(log).toContain(`${START}a.png`)
+    expect(log.every((url) => url.startsWith(START))).toBe(true)
+    expect(gathering.images.find(({ url }) => url === 'https://site.example/a.png')).toMatchObject({
+      status: 404,
+      errorCode: 'status',
+    })
+  })
+
+  test('is guessed from the start page only when asked to', async () => {
+    expect((await run({ '/': { body: named } })).gathering.source.site).toBe(START)
+    const { gathering } = await run({ '/': { body: named } }, { guessSite: true })
+    expect(gathering.source.site).toBe('https://site.example/')
+    expect(gathering.notes[0]).toMatchObject({ kind: 'site-guessed' })
+  })
+
+  test('an address on its host but outside its path is not in the build, and not asked for', async () => {
+    const body = '<meta property=og:image content="https://site.example/img/a.png">'
+    const { gathering, log } = await run({ '/': { body } }, { site: 'https://site.example/docs/' })
+    expect(gathering.images.find(({ iconOnly }) => !iconOnly)).toMatchObject({ errorCode: 'not-in-build' })
+    expect(log.some((url) => url.includes('a.png'))).toBe(false)
+  })
+
+  test('content pictures are asked for only where no declared one can be used', async () => {
+    const { log } = await run({
+      '/': { body: '<a href=/b>b</a><img src=/one.jpg width=60 height=60><img src=/two.jpg>' },
+      '/b': { body: '<meta property=og:image content=/none.png><img src=/three.jpg>' },
+    })
+    expect(log.map((url) => url.replace(START, '/')).filter((url) => url.endsWith('.jpg'))).toEqual([
+      '/two.jpg',
+      '/three.jpg',
+    ])
+  })
+})

@@ -1,0 +1,136 @@
+import { describe, expect, test } from 'vitest'
+import { gatherMemory } from '../testing/build-run'
+import { pngBytes } from '../testing/good-site'
+import { createFileMap } from './build-files'
+import { sectionsOf } from './sections'
+
+const SITE = 'https://site.example/'
+
+describe('files and addresses', () => {
+  const paths = ['index.html', 'guides/index.html', 'guides/lamp.html', 'about.html', 'img/a b.png']
+
+  test('index.html is its folder; name.html is /name only where pages link to that', () => {
+    const map = createFileMap(paths, SITE, new Set(['about']))
+    expect(paths.slice(0, 4).map(map.addressOf)).toEqual([
+      SITE,
+      `${SITE}guides/`,
+      `${SITE}guides/lamp.html`,
+      `${SITE}about`,
+    ])
+  })
+
+  test.each([
+    ['', 'index.html'],
+    ['guides', 'guides/index.html'],
+    ['guides/', 'guides/index.html'],
+    ['guides/lamp', 'guides/lamp.html'],
+    ['guides/lamp.html?x=1', 'guides/lamp.html'],
+    ['img/a%20b.png', 'img/a b.png'],
+    ['none', null],
+    ['%E0%A4%A', null],
+  ])('/%s is %s', (address, file) => {
+    expect(createFileMap(paths, SITE, new Set()).fileAt(SITE + address)).toBe(file)
+  })
+
+  test('a site under a path: what lies outside is not in the build', () => {
+    const map = createFileMap(paths, `${SITE}docs/`, new Set())
+    expect(map.fileAt(`${SITE}docs/about`)).toBe('about.html')
+    expect(map.fileAt(`${SITE}docs`)).toBe('index.html')
+    expect(map.fileAt(`${SITE}about`)).toBeNull()
+  })
+})
+
+describe('gatherBuild', () => {
+  const page = (head: string, body = '') => `<!doctype html><head>${head}</head><body>${body}`
+
+  test('every HTML file is a page, but 404.html and what only sends on', async () => {
+    const { pages } = await gatherMemory(
+      {
+        'index.html': page('', '<a href="/about">a</a>'),
+        'about.html': page('<title>About</title>'),
+        'old.html': '<meta http-equiv=refresh content="0; url=/about">',
+        '404.html': page('<title>None</title>'),
+        'data.json': '{}',
+      },
+      SITE,
+    )
+    expect(pages.map(({ url, file }) => [url, file])).toEqual([
+      [`${SITE}about`, 'about.html'],
+      [SITE, 'index.html'],
+    ])
+    expect(pages[0]?.fetch.aliases).toEqual([`${SITE}old.html`])
+  })
+
+  test('pictures of the site are looked up among the files; nothing is asked of the network', async () => {
+    const asked: string[] = []
+    const { images } = await gatherMemory(
+      {
+        'index.html': page(
+          `<meta property=og:image content="${SITE}img/a.png"><meta property=og:image content="http://site.example/img/b.png">`,
+        ),
+        'img/a.png': pngBytes(1200, 630, 5000),
+      },
+      SITE,
+      async ({ url }) => {
+        asked.push(url)
+        return { kind: 'failed', code: 'refused', message: '', ms: 0 }
+      },
+    )
+    expect(asked).toEqual([])
+    const byUrl = images.filter(({ iconOnly }) => !iconOnly).sort((a, b) => (a.url < b.url ? 1 : -1))
+    expect(byUrl).toMatchObject([
+      {
+        url: `${SITE}img/a.png`,
+        status: 200,
+        format: 'png',
+        width: 1200,
+        height: 630,
+        bytes: 5000,
+        hash: 'sha256:5000',
+      },
+      { url: 'http://site.example/img/b.png', status: 404 },
+    ])
+  })
+
+  test('the origin is the one that most pages name, else localhost', async () => {
+    const canonical = (href: string) => page(`<link rel=canonical href="${href}">`)
+    const build = {
+      'a.html': canonical('https://one.example/a'),
+      'b.html': canonical('https://two.example/b'),
+      'c.html': canonical('https://two.example/c'),
+    }
+    const { source, notes } = await gatherMemory(build, null)
+    expect(source.site).toBe('https://two.example/')
+    expect(notes).toMatchObject([{ kind: 'site-guessed' }])
+    expect((await gatherMemory({ 'a.html': page('') }, null)).source.site).toBe('http://localhost/')
+  })
+
+  test('when no outside host can be looked up, the run is offline and says so', async () => {
+    const { images, notes } = await gatherMemory(
+      { 'index.html': page('<meta property=og:image content="https://cdn.example/a.png">') },
+      SITE,
+      async () => ({ kind: 'failed', code: 'host-not-found', message: 'none', ms: 0 }),
+    )
+    expect(notes).toMatchObject([{ kind: 'offline' }])
+    expect(images.find(({ url }) => url.includes('cdn'))?.errorCode).toBe('not-looked-at')
+  })
+
+  test('a folder without HTML is no run', async () => {
+    await expect(gatherMemory({ 'readme.txt': 'x' }, SITE)).rejects.toThrow(/no HTML file/)
+  })
+})
+
+test('sections: a first segment with at least two pages, else the page alone', () => {
+  const urls = ['', 'guides/', 'guides/lamp', 'guides/deep/er', 'visit', 'tools/'].map((path) => SITE + path)
+  expect([...sectionsOf(urls, SITE).values()]).toEqual([
+    '/',
+    '/guides/*',
+    '/guides/*',
+    '/guides/*',
+    '/visit',
+    '/tools/',
+  ])
+  expect(
+    sectionsOf([`${SITE}docs/a/1`, `${SITE}docs/a/2`, `${SITE}docs/b`], `${SITE}docs/`).get(`${SITE}docs/a/1`),
+  ).toBe('/docs/a/*')
+})

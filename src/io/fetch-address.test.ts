@@ -1,0 +1,123 @@
+import { createServer, type Server, type ServerResponse } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { brotliCompressSync, gzipSync } from 'node:zlib'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { createFetcher } from './fetch-address'
+
+const answers: Record<string, (response: ServerResponse) => void> = {
+  '/plain': (response) => response.writeHead(200, { 'content-type': 'text/html' }).end('hello'),
+  '/gzip': (response) => response.writeHead(200, { 'content-encoding': 'gzip' }).end(gzipSync('hello gzip')),
+  '/br': (response) => response.writeHead(200, { 'content-encoding': 'br' }).end(brotliCompressSync('hello br')),
+  '/bomb': (response) =>
+    response.writeHead(200, { 'content-encoding': 'gzip' }).end(gzipSync(Buffer.alloc(60_000_000))),
+  '/broken': (response) => response.writeHead(200, { 'content-encoding': 'gzip' }).end('this is no gzip'),
+  '/large': (response) => response.writeHead(200).end(Buffer.alloc(50_000, 'x')),
+  '/redirect': (response) => response.writeHead(302, { location: '/plain' }).end(),
+  '/hang': () => undefined,
+  '/drop': (response) => response.destroy(),
+}
+
+let server: Server
+let base = ''
+let named = ''
+const closers: (() => Promise<void>)[] = []
+
+beforeAll(async () => {
+  server = createServer((request, response) => answers[request.url ?? '']?.(response))
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  named = `127.0.0.1:${(server.address() as AddressInfo).port}`
+  base = `http://${named}`
+})
+
+afterAll(async () => {
+  await Promise.all(closers.map((close) => close()))
+  server.closeAllConnections()
+  server.close()
+})
+
+function fetcher(over: { innerHosts?: Set<string>; timeoutMs?: number; signal?: AbortSignal } = {}) {
+  const made = createFetcher({
+    innerHosts: new Set([named]),
+    concurrency: 4,
+    timeoutMs: 3000,
+    signal: new AbortController().signal,
+    ...over,
+  })
+  closers.push(made.close)
+  return made
+}
+
+const read = (path: string, over?: Parameters<typeof fetcher>[0], maxBytes = 20_000_000) =>
+  fetcher(over).read({ url: base + path, accept: 'page', maxBytes })
+
+describe('bodies', () => {
+  test.each([
+    ['/plain', 'hello'],
+    ['/gzip', 'hello gzip'],
+    ['/br', 'hello br'],
+  ])('%s is decoded', async (path, text) => {
+    const exchange = await read(path)
+    expect(exchange).toMatchObject({ kind: 'answered', status: 200, isCut: false })
+    expect(exchange.kind === 'answered' && new TextDecoder().decode(exchange.body)).toBe(text)
+  })
+
+  test('reading stops at the limit', async () => {
+    const exchange = await read('/large', {}, 1000)
+    expect(exchange).toMatchObject({ kind: 'answered', isCut: true })
+    expect(exchange.kind === 'answered' && exchange.body.length).toBe(1000)
+  })
+
+  test('what unpacks to far more than it weighs is cut off long before its end', async () => {
+    const exchange = await read('/bomb', {}, 50_000_000)
+    expect(exchange.kind === 'answered' && exchange.isCut).toBe(true)
+    expect(exchange.kind === 'answered' && exchange.body.length).toBeLessThan(20_000_000)
+  })
+
+  test('a redirect is the answer; it is not followed here', async () => {
+    expect(await read('/redirect')).toMatchObject({ kind: 'answered', status: 302, headers: { location: '/plain' } })
+  })
+})
+
+describe('failures are values with a reason', () => {
+  test.each([
+    ['/drop', {}, 'reset'],
+    ['/hang', { timeoutMs: 150 }, 'timeout'],
+    ['/broken', {}, 'bad-answer'],
+  ])('%s', async (path, over, code) => {
+    expect(await read(path, over)).toMatchObject({ kind: 'failed', code })
+  })
+
+  test('nobody listens', async () => {
+    const exchange = await fetcher({ innerHosts: new Set(['127.0.0.1:9']) }).read({
+      url: 'http://127.0.0.1:9/',
+      accept: 'page',
+      maxBytes: 10,
+    })
+    expect(exchange).toMatchObject({ kind: 'failed', code: 'refused', message: '127.0.0.1:9 refuses connections.' })
+  })
+
+  test('stopped', async () => {
+    expect(await read('/hang', { signal: AbortSignal.timeout(100) })).toMatchObject({ kind: 'failed', code: 'stopped' })
+  })
+})
+
+describe('inner addresses that nobody named', () => {
+  test.each(['127.0.0.1', 'localhost', '[::ffff:127.0.0.1]', '2130706433', '0x7f.1'])('%s is refused', async (host) => {
+    const port = named.split(':')[1]
+    const exchange = await fetcher({ innerHosts: new Set() }).read({
+      url: `http://${host}:${port}/plain`,
+      accept: 'image',
+      maxBytes: 10,
+    })
+    expect(exchange).toMatchObject({ kind: 'failed', code: 'forbidden' })
+  })
+
+  test('another port of the named host is not named', async () => {
+    const exchange = await fetcher({ innerHosts: new Set(['127.0.0.1:1']) }).read({
+      url: `${base}/plain`,
+      accept: 'image',
+      maxBytes: 10,
+    })
+    expect(exchange).toMatchObject({ kind: 'failed', code: 'forbidden' })
+  })
+})

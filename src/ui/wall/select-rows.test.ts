@@ -1,0 +1,126 @@
+import { describe, expect, test } from 'vitest'
+import type { Face, Trait } from '@/core/surface/face'
+import type { WallRow } from '@/store/database'
+import type { View } from '../view/view'
+import { badgeOf, countSymptoms, groupSections, selectRows } from './select-rows'
+import { ticksOf } from './tick-strip'
+import { indexAfter, stepOf } from './use-wall-keys'
+
+const face = (image: string | null, traits: Trait[], title: string): Face => ({
+  layout: 'wide',
+  title,
+  description: '',
+  siteLine: null,
+  image,
+  favicon: null,
+  bareBecause: null,
+  pictureFault: null,
+  traits,
+})
+
+type Shape = { errors?: number; warnings?: number; image?: string; traits?: Trait[]; section?: string; title?: string }
+
+const row = (path: string, order: number, shape: Shape = {}): WallRow => ({
+  run: 'r',
+  url: `https://site.example${path}`,
+  path,
+  order,
+  section: shape.section ?? '/',
+  status: 200,
+  levels: { error: shape.errors ?? 0, warning: shape.warnings ?? 0, note: 0 },
+  findings: [],
+  skipped: [],
+  faces: { 'wide-feed': face(shape.image ?? null, shape.traits ?? [], shape.title ?? path) },
+})
+
+const rows = [
+  row('/c', 0, { image: 'same' }),
+  row('/a', 1, { image: 'same', warnings: 2, traits: ['fell-back'] }),
+  row('/b', 2, { image: 'same', errors: 1, traits: ['fell-back'], section: '/b/*' }),
+  row('/d', 3, { image: 'own', warnings: 1, title: 'Rewire a Lamp' }),
+]
+
+const view = (over: Partial<View> = {}) => ({
+  surface: 'wide-feed',
+  section: null,
+  symptoms: [],
+  search: '',
+  sort: 'worst' as const,
+  ...over,
+})
+const paths = (over: Partial<View>) => selectRows(rows, view(over)).map(({ path }) => path)
+
+describe('selectRows', () => {
+  test('errors first, then warnings, then as found', () => {
+    expect(paths({})).toEqual(['/b', '/a', '/d', '/c'])
+    expect(paths({ sort: 'address' })).toEqual(['/a', '/b', '/c', '/d'])
+    expect(paths({ sort: 'found' })).toEqual(['/c', '/a', '/b', '/d'])
+  })
+
+  test('symptoms combine', () => {
+    expect(paths({ symptoms: ['fell-back'] })).toEqual(['/b', '/a'])
+    expect(paths({ symptoms: ['fell-back', 'errors'] })).toEqual(['/b'])
+    expect(paths({ symptoms: ['same-picture'], sort: 'found' })).toEqual(['/c', '/a', '/b'])
+  })
+
+  test('words of a search are found in address and card, in any order and case', () => {
+    expect(paths({ search: 'lamp REWIRE' })).toEqual(['/d'])
+    expect(paths({ search: 'lamp chair' })).toEqual([])
+  })
+
+  test('a section narrows', () => {
+    expect(paths({ section: '/b/*' })).toEqual(['/b'])
+  })
+})
+
+test('a picture on two cards is not yet the same picture everywhere', () => {
+  expect(countSymptoms(rows.slice(0, 2), 'wide-feed', ['same-picture'])).toEqual({ 'same-picture': 0 })
+  expect(countSymptoms(rows, 'wide-feed', ['same-picture', 'errors'])).toEqual({ 'same-picture': 3, errors: 1 })
+})
+
+test('sections with several pages come before pages that stand alone', () => {
+  const list = groupSections([row('/', 0), row('/a/1', 1, { section: '/a/*' }), row('/a/2', 2, { section: '/a/*' })])
+  expect(list.map(({ section, rows: inside }) => [section, inside.length])).toEqual([
+    ['/a/*', 2],
+    ['/', 1],
+  ])
+})
+
+test('a tick stands for one page, or for the worst of several', () => {
+  expect(ticksOf(rows, 10)).toHaveLength(4)
+  const binned = ticksOf(rows, 2)
+  expect(binned.map(({ worst, rows: inside }) => [worst.path, inside.length])).toEqual([
+    ['/a', 2],
+    ['/b', 2],
+  ])
+})
+
+test('the word under a card', () => {
+  expect(badgeOf(rows[0]!, 'wide-feed')).toEqual({ level: 'clear', text: 'clear' })
+  expect(badgeOf(rows[1]!, 'wide-feed')).toEqual({ level: 'note', text: 'fell back' })
+  const finding = { rule: 'image-heavy', level: 'warning' as const, message: '', fix: '', line: null, column: null }
+  expect(badgeOf({ ...rows[1]!, findings: [finding] }, 'wide-feed')).toEqual({
+    level: 'warning',
+    text: 'heavy picture',
+  })
+})
+
+describe('moving by keys', () => {
+  test.each([
+    ['ArrowDown', 3],
+    ['j', 3],
+    ['k', -3],
+    ['h', -1],
+    ['l', 1],
+    ['x', null],
+  ])('%s steps %s in three columns', (key, step) => {
+    expect(stepOf(key, 3)).toBe(step)
+  })
+
+  test('stays on the wall', () => {
+    expect(indexAfter(-1, 1, 5)).toBe(0)
+    expect(indexAfter(4, 1, 5)).toBe(4)
+    expect(indexAfter(1, -3, 5)).toBe(1)
+    expect(indexAfter(1, 3, 5)).toBe(4)
+  })
+})
