@@ -108,7 +108,7 @@ function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
   if (!run) return null
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex h-8 min-w-0 items-center gap-2 rounded-card bg-white/8 px-3 text-[12.5px] hover:bg-white/15">
+      <DropdownMenu.Trigger className="flex h-8 min-w-0 items-center gap-2 rounded-card bg-white/8 px-3 text-[12.5px] hover:bg-white/15 max-sm:hidden">
         <b className="truncate font-semibold">{shortAddress(run.source.site)}</b>
         <span className="truncate text-bar-quiet max-lg:hidden">
           {run.source.location !== run.source.site && `from ${shortAddress(run.source.location)}, `}
@@ -150,7 +150,7 @@ function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
 /** What is most likely wanted now: stop what runs, else run again what is open. */
 function MainAction({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
   const session = useSession()
-  const look = 'h-8 rounded-card px-4 font-semibold max-md:px-2'
+  const look = 'h-8 whitespace-nowrap rounded-card px-4 font-semibold max-md:px-2'
   if (session.kind === 'running') {
     return (
       <button type="button" className={clsx(look, 'bg-bar-ink text-bar')} onClick={stopRun}>

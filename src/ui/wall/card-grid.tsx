@@ -41,8 +41,6 @@ export function CardGrid({ rows, surface, chosen, hasPages, onColumns, onChoose,
     overscan: 3,
     gap: 14,
   })
-  // biome-ignore lint/correctness/useExhaustiveDependencies: measured heights belong to a surface and a number of columns
-  useEffect(() => virtual.measure(), [surface.id, columns])
   const chosenIndex = rows.findIndex((row) => row.url === chosen)
   // biome-ignore lint/correctness/useExhaustiveDependencies: only a new choice scrolls, not new rows
   useEffect(() => {

@@ -15,7 +15,7 @@ export function SectionList({ rows, view, goTo }: { rows: WallRow[]; view: View;
     <nav
       aria-label="Sections"
       tabIndex={0}
-      className="overflow-auto border-r border-line px-3 py-4 max-md:border-b max-md:border-r-0 max-md:py-2"
+      className="overflow-auto border-r border-line px-3 py-4 max-md:max-h-[128px] max-md:border-b max-md:border-r-0 max-md:py-2"
     >
       <p className="mb-2 px-2 text-[12px] text-quiet">
         {count(rows.length, 'page')} in {count(sections.length, 'section')}

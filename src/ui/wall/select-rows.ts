@@ -112,7 +112,7 @@ const RULE_WORDS: Record<string, string> = {
   'title-placeholder': 'template’s title',
   'description-missing': 'no description',
   'og-title-missing': 'no og:title',
-  'og-image-missing': 'no picture',
+  'og-image-missing': 'no og:image',
   'og-type-missing': 'no og:type',
   'og-url-missing': 'no og:url',
   'og-description-missing': 'no og:description',

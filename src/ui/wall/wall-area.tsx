@@ -36,10 +36,10 @@ export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
   }
   const surface = surfaces.find(({ id }) => id === view.surface) ?? surfaces[0]!
   return (
-    <div className="grid h-full grid-cols-[226px_minmax(0,1fr)_326px] max-lg:grid-cols-[180px_minmax(0,1fr)] max-md:grid-cols-1 max-md:overflow-auto">
+    <div className="grid h-full grid-cols-[226px_minmax(0,1fr)_326px] max-lg:grid-cols-[180px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
       <h1 className="sr-only">The Wall of {run.value.source.site}</h1>
       <SectionList rows={rows} view={view} goTo={goTo} />
-      <section aria-label={`Cards on ${surface.name}`} className="flex min-h-0 min-w-0 flex-col max-md:min-h-[70vh]">
+      <section aria-label={`Cards on ${surface.name}`} className="flex min-h-0 min-w-0 flex-col max-md:h-[78vh]">
         <div className="flex flex-wrap items-center gap-2 px-4 pt-3">
           <SurfaceBar view={view} goTo={goTo} />
           <SearchAndOrder view={view} goTo={goTo} searchField={searchField} />

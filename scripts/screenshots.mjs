@@ -1,0 +1,104 @@
+// Takes the pictures in docs/screenshots anew, from the demo: node scripts/screenshots.mjs [name …]
+import { join } from 'node:path'
+import { chromium } from '@playwright/test'
+import { demoFolder, listen, serveFolder } from '../demo/server.mjs'
+import { ensureBuild, startApp } from './demo.mjs'
+import { ensureChromium, root } from './setup.mjs'
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
+const only = process.argv.slice(2)
+const out = process.env.SCREENSHOTS ?? join(root, 'docs', 'screenshots')
+
+ensureBuild()
+const quick = serveFolder(demoFolder)
+const slow = serveFolder(demoFolder, { delayMs: 900 })
+const demo = await listen(quick, 4321)
+const slowDemo = await listen(slow, 4322)
+const { app, address } = await startApp({ port: 4320, demo })
+const browser = await chromium.launch({ executablePath: ensureChromium(), args: FLAGS })
+
+async function open(options = {}) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, ...options })
+  return context.newPage()
+}
+
+async function gathered(options) {
+  const page = await open(options)
+  await page.goto(address)
+  await page.getByRole('button', { name: 'Gather the demo' }).click()
+  await page.getByText('brasswick.example is gathered.').waitFor()
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await page.waitForTimeout(2500)
+  return page
+}
+
+const shoot = async (page, name) => {
+  await page.waitForTimeout(900)
+  await page.screenshot({ path: join(out, `${name}.png`) })
+  console.log(`${name}.png`)
+}
+
+const views = {
+  gather: async (name) => {
+    const page = await open()
+    await page.goto(address)
+    await shoot(page, name)
+  },
+  'gather-running': async (name) => {
+    const page = await open()
+    await page.goto(address)
+    await page.getByLabel('Address', { exact: true }).fill(slowDemo)
+    await page.getByRole('button', { name: 'Gather pages' }).click()
+    await page.waitForTimeout(4200)
+    await shoot(page, name)
+  },
+  wall: async (name) => {
+    const page = await gathered()
+    await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
+    await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).click()
+    await shoot(page, name)
+  },
+  'wall-microblog': async (name) => {
+    const page = await gathered()
+    await page.keyboard.press('2')
+    await shoot(page, name)
+  },
+  'wall-search': async (name) => {
+    const page = await gathered()
+    await page.keyboard.press('3')
+    await shoot(page, name)
+  },
+  page: async (name) => {
+    const page = await gathered()
+    await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).dblclick()
+    await page
+      .getByRole('button', { name: /^Title, from og:title/ })
+      .first()
+      .hover()
+    await shoot(page, name)
+  },
+  'wall-dark': async (name) => {
+    const page = await gathered({ colorScheme: 'dark' })
+    await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).click()
+    await shoot(page, name)
+  },
+  'wall-narrow': async (name) => {
+    const page = await gathered({ viewport: { width: 390, height: 800 } })
+    await shoot(page, name)
+  },
+}
+
+try {
+  for (const [name, take] of Object.entries(views)) if (only.length === 0 || only.includes(name)) await take(name)
+} finally {
+  await browser.close()
+  app.kill()
+  quick.close()
+  slow.close()
+}
