@@ -22,6 +22,7 @@ export function PageArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
   const rows = useRows(run.kind === 'ready' ? run.value.id : null)
   const row = rows?.find(({ path }) => path === view.page) ?? null
   const neighbours = useMemo(() => selectRows(rows ?? [], view), [rows, view])
+  usePageKeys({ row, neighbours, goTo })
   if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
   if (run.kind === 'missing') return <Notice text="This browser holds no such run. Gather the pages again." />
   if (!row) {
@@ -48,7 +49,6 @@ function OnePage({ view, goTo, run, row, neighbours }: Props) {
   const stored = useStoredPage(run.id, row.url)
   const context = useCardContext(run)
   const [lit, setLit] = useState<Spot | null>(null)
-  usePageKeys({ row, neighbours, goTo })
   const page = stored.kind === 'ready' ? stored.value.page : null
   const cards = useMemo(
     () => (page && context ? surfaces.map((surface) => ({ surface, card: cardOf(page, surface, context) })) : null),
@@ -138,11 +138,11 @@ function PageHeader({
 }
 
 /** J and K to the neighbours, digits for surfaces, Esc back to the wall. */
-function usePageKeys({ row, neighbours, goTo }: { row: WallRow; neighbours: WallRow[]; goTo: GoTo }): void {
+function usePageKeys({ row, neighbours, goTo }: { row: WallRow | null; neighbours: WallRow[]; goTo: GoTo }): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
-      const at = neighbours.findIndex(({ url }) => url === row.url)
+      const at = neighbours.findIndex(({ url }) => url === row?.url)
       const surface = surfaces[Number(event.key) - 1]
       const next = event.key === 'j' ? neighbours[at + 1] : event.key === 'k' ? neighbours[at - 1] : undefined
       if (next) goTo({ page: next.path }, 'replace')

@@ -5,6 +5,7 @@ import { surfaces } from '@/core/surface/profiles'
 import type { WallRow } from '@/store/database'
 import { isTyping } from '../frame/frame-keys'
 import type { GoTo } from '../view/use-view'
+import { parseView } from '../view/view'
 
 type Wall = {
   shown: WallRow[]
@@ -49,7 +50,9 @@ export function useWallKeys({ shown, chosen, columns, goTo, searchField }: Wall)
       const step = stepOf(event.key, columns)
       const surface = surfaces[Number(event.key) - 1]
       if (step !== null && shown.length > 0) {
-        const index = chosen ? shown.indexOf(chosen) : -1
+        // The address is ahead of what is drawn while keys come faster than drawings.
+        const { page } = parseView(window.location.pathname, window.location.search)
+        const index = shown.findIndex(({ path }) => path === page)
         goTo({ page: shown[indexAfter(index, step, shown.length)]!.path }, 'replace')
       } else if (surface) goTo({ surface: surface.id }, 'replace')
       else if (event.key === 'Enter' && chosen && !(event.target as HTMLElement).closest('button, a'))
