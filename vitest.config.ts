@@ -4,7 +4,13 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
-    include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'demo/**/*.test.ts', 'scripts/**/*.test.ts'],
+    include: [
+      'src/**/*.test.ts',
+      'src/**/*.test.tsx',
+      'demo/**/*.test.ts',
+      'scripts/**/*.test.ts',
+      'hostile/**/*.test.ts',
+    ],
     environment: 'node',
   },
 })

@@ -20,8 +20,9 @@ export async function openWall(page: Page): Promise<void> {
 /** Starts gathering an address that is typed in. */
 export async function gatherAddress(page: Page, address: string, site = ''): Promise<void> {
   await page.goto('/')
-  await page.getByLabel('Address', { exact: true }).fill(address)
-  await page.getByLabel(/^Production address/).fill(site)
+  const form = page.getByRole('region', { name: 'A running address' })
+  await form.getByLabel('Address', { exact: true }).fill(address)
+  await form.getByLabel(/^Production address/).fill(site)
   await page.getByRole('button', { name: 'Gather pages' }).click()
 }
 

@@ -39,11 +39,42 @@ test('a tab closed in mid-run leaves a run that says where it stopped', async ({
   await expect(page.getByRole('region', { name: 'Newest cards' }).getByRole('button').first()).toBeVisible()
   await page.close()
   const later = await context.newPage()
-  await later.clock.install({ time: Date.now() + 60_000 })
   await later.goto('/')
   await expect(later.getByText('stopped early')).toBeVisible()
   await later.getByRole('button', { name: /^Open the run/ }).click()
   await expect(later.getByText(/The tab was closed at \d+ of about \d+ pages\./)).toBeVisible()
+})
+
+test('a run that was broken off goes on where it stopped, and asks for nothing twice', async ({ page }) => {
+  await gatherAddress(page, SLOW_DEMO)
+  await expect(page.getByRole('region', { name: 'Newest cards' }).getByRole('button').nth(2)).toBeVisible()
+  await page.getByRole('region', { name: 'Pages as they come' }).getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByText('Stopped. What brasswick.example gave so far is kept.')).toBeVisible()
+  await page.goto('/')
+  const asked: string[] = []
+  page.on('request', (request) => {
+    if (request.url().endsWith('/api/crawl')) asked.push(request.postData() ?? '')
+  })
+  await page.getByRole('button', { name: /^Go on with the run/ }).click()
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('48 pages')
+  const { resume } = JSON.parse(asked[0]!)
+  expect(resume.done.length).toBeGreaterThan(2)
+  expect(resume.waiting.every(({ url }: { url: string }) => !resume.done.includes(url))).toBe(true)
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await expect(page.getByText('48 pages in 8 sections')).toBeVisible()
+})
+
+test('two tabs gather side by side, and neither takes the other’s run for left behind', async ({ page, context }) => {
+  await gatherAddress(page, SLOW_DEMO)
+  await expect(page.getByText('Gathering brasswick.example.')).toBeVisible()
+  const other = await context.newPage()
+  await gatherDemo(other)
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 30_000 })
+  await other.goto('/')
+  await expect(other.getByRole('button', { name: /^Open the run/ })).toHaveCount(2)
+  await expect(other.getByText('stopped early')).toHaveCount(0)
+  await expect(other.getByText('48 pages', { exact: true })).toHaveCount(2)
 })
 
 test('a dead address is named, with what to try', async ({ page }) => {

@@ -3,6 +3,7 @@ import { resolve } from 'node:path'
 import { resolveAddress } from '@/core/crawl/address'
 import { GatheringBuilder } from '@/core/crawl/events'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
+import { BadZip } from '@/core/crawl/zip-build'
 import type { Level, Summary } from '@/core/model'
 import { runAsJson, runDocument } from '@/core/report/run-document'
 import { plainStyle, runAsText, type Style } from '@/core/report/text'
@@ -22,6 +23,13 @@ export type CheckOptions = {
   delay: number
   timeout: number
   ignoreRobots: boolean
+  include: string[]
+  exclude: string[]
+  perSection?: number
+  follow: boolean
+  header: string[]
+  user?: string
+  askAs?: string
 }
 
 /** `npm run` changes into the package's folder; paths are meant from where the person stands. */
@@ -55,13 +63,16 @@ export async function check(source: string, options: CheckOptions): Promise<numb
       if (event.kind === 'progress') progress.show(event)
     }
   } catch (error) {
-    if (error instanceof NothingAnswered) throw new CannotRun(error.message)
+    if (error instanceof NothingAnswered || error instanceof BadZip) throw new CannotRun(error.message)
     throw error
   } finally {
     progress.clear()
   }
   const gathering = builder.gathering()
   if (!gathering) throw new CannotRun(`${source} could not be read.`)
+  if (gathering.pages.length > 0 && gathering.pages.every(({ fetch }) => fetch.status === null)) {
+    throw new CannotRun(`Nothing answered: ${gathering.pages[0]!.fetch.error ?? source}`)
+  }
   const document = runDocument(gathering)
   const isOnTerminal = process.stdout.isTTY && options.out === undefined && !process.env.NO_COLOR
   const style: Style = isOnTerminal ? terminalStyle : plainStyle

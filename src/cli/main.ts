@@ -1,5 +1,6 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { limits } from '@/core/crawl/limits'
+import { surfaces } from '@/core/surface/profiles'
 import { CannotRun } from './cannot-run'
 import { check } from './check'
 
@@ -15,6 +16,10 @@ const anyOf = (choices: readonly string[]) => (text: string) => {
   return text
 }
 
+const collect = (value: string, before: string[]) => [...before, value]
+
+const askable = surfaces.filter(({ token }) => token !== null).map(({ id }) => id)
+
 /** The command. Exit codes: 0 clear, 1 findings at or above --fail-on, 2 could not run. */
 async function main(argv: string[]): Promise<number> {
   const program = new Command('nimble-parrot').exitOverride().configureOutput({
@@ -23,8 +28,11 @@ async function main(argv: string[]): Promise<number> {
   let exitCode = 0
   program
     .command('check')
-    .description('Check every page of a site: a running address or a folder of built HTML.')
-    .argument('<source>', 'an http(s) address to crawl from, or a folder')
+    .description('Check every page of a site: a running address, a folder or zip of built HTML, a sitemap, a list.')
+    .argument(
+      '<source>',
+      'an http(s) address, a folder, a .zip, a sitemap (.xml, .xml.gz), or a list of addresses (.txt)',
+    )
     .option('--site <url>', 'production address, with a path when the site lives under one')
     .option('--format <format>', 'text or json', anyOf(['text', 'json']), 'text')
     .option('--out <file>', 'write there instead of standard output')
@@ -34,6 +42,13 @@ async function main(argv: string[]): Promise<number> {
     .option('--concurrency <n>', 'requests at a time', wholeNumber(1), limits.concurrency)
     .option('--delay <ms>', 'wait between requests', wholeNumber(0), 0)
     .option('--timeout <ms>', 'a request’s total time', wholeNumber(1), limits.timeoutMs)
+    .option('--include <glob>', 'only these paths (repeatable)', collect, [])
+    .option('--exclude <glob>', 'not these paths (repeatable)', collect, [])
+    .option('--per-section <n>', 'pages of one section at most: a sample', wholeNumber(1))
+    .option('--follow', 'with a list or a sitemap: crawl on from its addresses', false)
+    .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
+    .option('--user <user:password>', 'Basic authentication for the site crawled')
+    .option('--ask-as <surface>', `ask with that surface’s crawler token: ${askable.join(', ')}`, anyOf(askable))
     .option('--ignore-robots', 'crawl in spite of robots.txt', false)
     .allowExcessArguments(false)
     .action(async (source, options) => {

@@ -1,50 +1,129 @@
-import { stat } from 'node:fs/promises'
-import { crawl } from '@/core/crawl/crawl'
+import { readFile, stat } from 'node:fs/promises'
+import { sitemapText } from '@/core/crawl/collect-sitemaps'
 import type { CrawlEvent } from '@/core/crawl/events'
 import { gatherBuild } from '@/core/crawl/gather-build'
+import { readList, readSitemap } from '@/core/crawl/sitemap'
+import { CrawlRequest, type ParsedCrawlRequest } from '@/core/crawl/wire'
+import { openZip } from '@/core/crawl/zip-build'
+import { surfaceOf } from '@/core/surface/profiles'
 import { createFetcher } from '@/io/fetch-address'
 import { openFolder } from '@/io/folder'
-import { hostAndPort } from '@/io/guard'
-import { nodeOutside } from '@/io/outside'
+import { gunzip, nodeOutside } from '@/io/outside'
+import { runCrawl } from '@/io/run-crawl'
 import { CannotRun } from './cannot-run'
 import { type CheckOptions, fromHere } from './check'
 
-async function folderAt(source: string): Promise<string> {
+const SITEMAP = /\.xml(?:\.gz)?$/i
+
+/** `Name: value` as a header. */
+function headerOf(text: string): { name: string; value: string } {
+  const found = /^([^:\s]+)\s*:\s*(.*)$/.exec(text)
+  if (!found) throw new CannotRun(`--header “${text}” is no header. Write it as "Name: value".`)
+  return { name: found[1]!, value: found[2]! }
+}
+
+function loginOf({
+  header,
+  user,
+}: CheckOptions): { headers: { name: string; value: string }[]; user: string | null; password: string } | null {
+  if (header.length === 0 && user === undefined) return null
+  const [name, ...password] = (user ?? '').split(':')
+  return { headers: header.map(headerOf), user: user === undefined ? null : (name ?? ''), password: password.join(':') }
+}
+
+type From = ParsedCrawlRequest['from']
+
+/** Addresses that a local list or sitemap holds. */
+async function addressesIn(path: string, source: string): Promise<string[]> {
+  const bytes = new Uint8Array(await readFile(path))
+  const addresses = SITEMAP.test(path)
+    ? readSitemap(await sitemapText(bytes, { gunzip })).pages
+    : readList(new TextDecoder().decode(bytes))
+  if (addresses.length === 0)
+    throw new CannotRun(`“${source}” names no address. A list has one a line; a sitemap has them in <loc>.`)
+  return addresses
+}
+
+async function fileAt(source: string) {
   const path = fromHere(source)
   const found = await stat(path).catch(() => null)
   if (!found)
-    throw new CannotRun(`“${source}” is neither an http address nor a folder that exists (looked at ${path}).`)
-  if (!found.isDirectory())
-    throw new CannotRun(`“${source}” is a file. Give the folder of built HTML, or the address of a running server.`)
-  return path
+    throw new CannotRun(`“${source}” is neither an http address nor a folder or file that exists (looked at ${path}).`)
+  return { path, isFolder: found.isDirectory() }
 }
 
-/** Events of a run over whatever the source is: an address to crawl from, or a folder. */
+function crawlEvents(
+  from: From,
+  site: string | null,
+  options: CheckOptions,
+  signal: AbortSignal,
+): AsyncGenerator<CrawlEvent> {
+  const {
+    maxPages,
+    ignoreRobots,
+    include,
+    exclude,
+    perSection,
+    maxDepth,
+    concurrency,
+    delay: delayMs,
+    timeout: timeoutMs,
+  } = options
+  const parsed = CrawlRequest.safeParse({
+    from,
+    site,
+    maxPages,
+    ignoreRobots,
+    include,
+    exclude,
+    perSection: perSection ?? null,
+    login: loginOf(options),
+  })
+  if (!parsed.success) throw new CannotRun(parsed.error.issues.map(({ message }) => message).join(' '))
+  const askAs = options.askAs === undefined ? null : (surfaceOf(options.askAs)?.token ?? null)
+  return runCrawl(parsed.data, { guessSite: false, maxDepth, concurrency, delayMs, timeoutMs, askAs }, signal)
+}
+
+/** Events of a run over whatever the source is: an address, a folder, a zip, a sitemap, a list. */
 export async function* gatherSource(
   source: string,
   site: string | null,
   options: CheckOptions,
   signal: AbortSignal,
 ): AsyncGenerator<CrawlEvent> {
-  const { maxPages, maxDepth, concurrency, delay: delayMs, timeout: timeoutMs, ignoreRobots } = options
-  const isAddress = /^https?:\/\//i.test(source)
-  const innerHosts = new Set(isAddress && URL.canParse(source) ? [hostAndPort(source)] : [])
-  const fetcher = createFetcher({ innerHosts, concurrency, timeoutMs, signal })
-  const outside = nodeOutside(fetcher.read, signal)
-  try {
-    if (isAddress) {
-      yield* crawl(
-        { start: source, site, guessSite: false, maxPages, maxDepth, concurrency, delayMs, ignoreRobots },
-        outside,
-      )
-    } else {
-      const path = await folderAt(source)
-      yield* gatherBuild(
-        await openFolder(path),
-        { kind: 'folder', location: source, site, maxPages, concurrency },
-        outside,
-      )
+  const { follow, maxPages, concurrency, timeout: timeoutMs } = options
+  if (/^https?:\/\//i.test(source)) {
+    const isSitemap = URL.canParse(source) && SITEMAP.test(new URL(source).pathname)
+    return yield* crawlEvents(
+      isSitemap ? { kind: 'sitemap', address: source, follow } : { kind: 'url', start: source },
+      site,
+      options,
+      signal,
+    )
+  }
+  const { path, isFolder } = await fileAt(source)
+  if (!isFolder && (SITEMAP.test(path) || /\.txt$/i.test(path))) {
+    const kind = SITEMAP.test(path) ? 'sitemap' : 'list'
+    const addresses = await addressesIn(path, source)
+    for await (const event of crawlEvents({ kind: 'list', addresses, follow }, site, options, signal)) {
+      yield event.kind === 'started' ? { ...event, source: { ...event.source, kind, location: source } } : event
     }
+    return
+  }
+  if (!isFolder && !/\.zip$/i.test(path)) {
+    throw new CannotRun(
+      `“${source}” is a file of another kind. Give a folder, a .zip, a sitemap (.xml, .xml.gz) or a list (.txt).`,
+    )
+  }
+  const files = isFolder ? await openFolder(path) : openZip(new Uint8Array(await readFile(path)))
+  const fetcher = createFetcher({ innerHosts: new Set(), concurrency, timeoutMs, signal })
+  try {
+    const kind = isFolder ? 'folder' : 'zip'
+    yield* gatherBuild(
+      files,
+      { kind, location: source, site, maxPages, concurrency },
+      nodeOutside(fetcher.read, signal),
+    )
   } finally {
     await fetcher.close()
   }

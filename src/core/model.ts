@@ -110,6 +110,10 @@ export const FetchFact = z.object({
   /** X-Robots-Tag as served. */
   robotsHeader: z.string().nullable(),
   fetchedAt: z.string(),
+  /** What caches said: Age in seconds, ETag, Cache-Control; absent where nothing was said. */
+  cache: z
+    .object({ ageSeconds: z.number().nullable(), etag: z.string().nullable(), cacheControl: z.string().nullable() })
+    .optional(),
 })
 export type FetchFact = z.infer<typeof FetchFact>
 
@@ -169,7 +173,8 @@ export const NoteKind = z.enum([
   'stopped',
   'site-guessed',
   'robots-unknown',
-  'images-elsewhere',
+  'login-passed',
+  'trap',
 ])
 export type NoteKind = z.infer<typeof NoteKind>
 

@@ -14,6 +14,10 @@ export type FetchSettings = {
   concurrency: number
   timeoutMs: number
   signal: AbortSignal
+  /** Sent to this host only (`host:port`), so that no redirect and no picture elsewhere can carry it away. */
+  login?: { host: string; headers: Record<string, string> } | null
+  /** Crawler token to ask with, in place of our own name. */
+  askAs?: string | null
 }
 
 const USER_AGENT = 'NimbleParrot/0.1'
@@ -140,7 +144,12 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
         method: 'GET',
         dispatcher: isNamed ? free : guarded,
         signal: AbortSignal.any([signal, timeout]),
-        headers: { 'user-agent': USER_AGENT, accept: ACCEPT[accept], 'accept-encoding': 'gzip, br, deflate' },
+        headers: {
+          'user-agent': settings.askAs ?? USER_AGENT,
+          accept: ACCEPT[accept],
+          'accept-encoding': 'gzip, br, deflate',
+          ...(settings.login && settings.login.host === hostAndPort(url) ? settings.login.headers : {}),
+        },
       })
       const headers = plainHeaders(response.headers)
       const { bytes, isCut } = await readBody(response.body, headers['content-encoding'], maxBytes)

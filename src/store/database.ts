@@ -21,7 +21,7 @@ export type StoredRun = {
   robotsTxt: string | null
   startedAt: string
   finishedAt: string | null
-  /** Last write, in ms since the epoch: a run that nobody writes to any more is over. */
+  /** Last write, in ms since the epoch. */
   touchedAt: number
   state: 'running' | 'stopped' | 'done' | 'failed'
   pages: number
@@ -50,6 +50,9 @@ export type WallRow = {
 
 export type StoredImage = { run: string; url: string; image: ServedImage }
 
+/** An address that a run found and has not asked for: where it goes on when it was broken off. */
+export type StoredWaiting = { run: string; url: string; depth: number }
+
 /** A small copy of a picture, kept by the hash of the whole so that runs share it. */
 export type Thumb = { key: string; blob: Blob; bytes: number; savedAt: number }
 
@@ -59,6 +62,7 @@ class Database extends Dexie {
   rows!: Table<WallRow, [string, string]>
   images!: Table<StoredImage, [string, string]>
   thumbs!: EntityTable<Thumb, 'key'>
+  frontier!: Table<StoredWaiting, [string, string]>
 
   constructor() {
     super('nimble-parrot')
@@ -69,6 +73,7 @@ class Database extends Dexie {
       images: '[run+url], run',
       thumbs: 'key, savedAt',
     })
+    this.version(2).stores({ frontier: '[run+url], run' })
   }
 }
 

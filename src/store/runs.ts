@@ -1,7 +1,5 @@
+import { runLock } from '@/workers/protocol'
 import { database, type StoredRun } from './database'
-
-/** A run that nobody has written to for so long has lost its worker: its tab was closed. */
-const LEFT_BEHIND_MS = 15_000
 
 /** Runs, newest first. */
 export async function listRuns(): Promise<StoredRun[]> {
@@ -10,8 +8,9 @@ export async function listRuns(): Promise<StoredRun[]> {
 
 /** Deletes a run with everything that belongs to it alone. Small pictures are shared and stay. */
 export async function deleteRun(id: string): Promise<void> {
-  const { runs, pages, rows, images } = database
-  await database.transaction('rw', [runs, pages, rows, images], async () => {
+  const { runs, pages, rows, images, frontier } = database
+  await database.transaction('rw', [runs, pages, rows, images, frontier], async () => {
+    await frontier.where('run').equals(id).delete()
     await pages.where('run').equals(id).delete()
     await rows.where('run').equals(id).delete()
     await images.where('run').equals(id).delete()
@@ -19,12 +18,15 @@ export async function deleteRun(id: string): Promise<void> {
   })
 }
 
-/** A running run that nobody writes to is said to be stopped, with what it has. */
-export async function closeLeftBehind(now: number): Promise<void> {
-  const left = (await database.runs.toArray()).filter(
-    (run) => run.state === 'running' && now - run.touchedAt > LEFT_BEHIND_MS,
-  )
-  for (const run of left) {
+/**
+ * A run that is said to be running, and that no worker holds, was left behind by a closed tab: it is stopped, with what
+ * it has. A worker of another tab holds the run's lock, so that run is left alone.
+ */
+export async function closeLeftBehind(): Promise<void> {
+  const { held = [] } = await navigator.locks.query()
+  const locks = new Set(held.map(({ name }) => name))
+  const running = await database.runs.filter((run) => run.state === 'running').toArray()
+  for (const run of running.filter(({ id }) => !locks.has(runLock(id)))) {
     const message = `The tab was closed at ${run.pages} of about ${run.pages + run.waiting} pages.`
     await database.runs.update(run.id, {
       state: 'stopped',
@@ -32,6 +34,15 @@ export async function closeLeftBehind(now: number): Promise<void> {
       notes: [...run.notes, { kind: 'stopped', message }],
     })
   }
+}
+
+/** May the run go on where it was broken off? Only a crawl can: files have to be given again. */
+export const canResume = (run: StoredRun) => run.state === 'stopped' && run.waiting > 0 && run.source.kind === 'url'
+
+/** What takes room: how much the browser gives, how much is used. null where it doesn't say. */
+export async function storageUse(): Promise<{ usedBytes: number; quotaBytes: number } | null> {
+  const { usage, quota } = await navigator.storage.estimate()
+  return usage === undefined || quota === undefined ? null : { usedBytes: usage, quotaBytes: quota }
 }
 
 /** An id that sorts by time and is short enough for an address. */

@@ -15,7 +15,7 @@ export function App({ demo }: { demo: string | null }) {
   const { view, goTo } = useView()
   const run = useRun(view.run)
   useEffect(() => {
-    void closeLeftBehind(Date.now())
+    void closeLeftBehind()
   }, [])
   return (
     <div className="flex h-screen min-h-[420px] flex-col">

@@ -1,15 +1,19 @@
 import { createCheckContext } from '@/core/check/context'
 import { checkPage, runChecks } from '@/core/check/run-checks'
 import { GatheringBuilder } from '@/core/crawl/events'
-import { type CrawlRequest, type ServedImage, WireEvent } from '@/core/crawl/wire'
-import type { GatheredPage, Gathering } from '@/core/model'
+import type { Waiting } from '@/core/crawl/frontier'
+import type { ServedImage, WireEvent } from '@/core/crawl/wire'
+import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
 import { database } from '@/store/database'
+import { type BrowserBuild, openBrowserBuild } from './build-events'
+import { crawlStream } from './crawl-stream'
 import { makeRow } from './make-row'
-import type { GatherCommand, GatherReport } from './protocol'
+import { type GatherCommand, type GatherReport, type GatherSource, runLock } from './protocol'
+import { wordsFor } from './said-failure'
 import { ThumbMaker } from './thumb-maker'
 
-/** How long events are gathered before they are written: one write for many. */
-const FLUSH_MS = 400
+/** How long events are gathered before they are written: one write for many. Grows with the run. */
+const flushEveryMs = (pages: number) => Math.min(2500, 400 + pages / 2)
 
 /** The worker's own side, as far as it is used: the page's types know only the window. */
 const scope = self as unknown as {
@@ -18,13 +22,21 @@ const scope = self as unknown as {
 }
 const report = (message: GatherReport) => scope.postMessage(message)
 
-/** One run: reads the server's stream, writes pages in batches, works out rows, says how far it is. */
+/** What a run has to do with events, whether they come from the server or from files. */
+type RunEvent =
+  | Exclude<WireEvent, { kind: 'image' | 'failed' }>
+  | { kind: 'image'; image: GatheredImage & { served?: string | null } }
+
+/** One run: takes events, writes pages in batches, works out rows, says how far it is. */
 class GatherRun {
   private readonly builder = new GatheringBuilder()
   private readonly stopper = new AbortController()
-  private readonly thumbs = new ThumbMaker()
+  private readonly thumbs: ThumbMaker
+  private build: BrowserBuild | null = null
   private newPages: GatheredPage[] = []
   private newImages: ServedImage[] = []
+  private newFound: Waiting[] = []
+  private readonly before = { pages: 0, images: 0 }
   private hasStarted = false
   private isStopped = false
   private pages = 0
@@ -34,8 +46,11 @@ class GatherRun {
 
   constructor(
     private readonly runId: string,
-    private readonly request: CrawlRequest,
-  ) {}
+    private readonly source: GatherSource,
+    private readonly resumes: boolean,
+  ) {
+    this.thumbs = new ThumbMaker((url) => this.build?.pictureOf(url) ?? Promise.resolve(null))
+  }
 
   stop(): void {
     this.isStopped = true
@@ -44,66 +59,50 @@ class GatherRun {
 
   async run(): Promise<void> {
     try {
-      await this.readStream()
+      for await (const event of await this.openEvents()) {
+        await this.take(event)
+        if (performance.now() - this.lastFlush > flushEveryMs(this.pages)) await this.flush()
+      }
+      if (this.hasStarted) await this.finish(this.isStopped ? 'stopped' : 'done')
+      else report({ kind: 'failed', message: 'The run was stopped before the site answered.', kept: 0 })
     } catch (error) {
-      if (!this.isStopped) {
-        await this.fail(wordsFor(error))
-        return
-      }
-    }
-    if (this.hasStarted) await this.finish(this.isStopped ? 'stopped' : 'done')
-    else report({ kind: 'failed', message: 'The run was stopped before the site answered.', kept: 0 })
-  }
-
-  private async readStream(): Promise<void> {
-    const response = await fetch('/api/crawl', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(this.request),
-      signal: this.stopper.signal,
-    })
-    if (!response.ok || !response.body) {
-      const said = (await response.json().catch(() => null)) as { error?: string } | null
-      if (said?.error) throw new Failed(said.error)
-      throw new Error(`status ${response.status}`)
-    }
-    const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
-    let rest = ''
-    for (;;) {
-      const { value, done } = await reader.read()
-      if (done) return
-      const lines = (rest + value).split('\n')
-      rest = lines.pop() ?? ''
-      for (const line of lines) await this.take(WireEvent.parse(JSON.parse(line)))
-      if (performance.now() - this.lastFlush > FLUSH_MS) await this.flush()
+      if (this.isStopped && this.hasStarted) await this.finish('stopped')
+      else await this.fail(this.isStopped ? 'The run was stopped before the site answered.' : wordsFor(error))
     }
   }
 
-  private async take(event: WireEvent): Promise<void> {
-    if (event.kind === 'failed') throw new Failed(event.message)
-    this.builder.add(event)
+  private async openEvents(): Promise<AsyncIterable<RunEvent>> {
+    const { source, stopper } = this
+    if (source.kind !== 'crawl') {
+      this.build = await openBrowserBuild(source, stopper.signal)
+      return this.build.events
+    }
+    const request = this.resumes ? { ...source.request, resume: await this.loadBefore() } : source.request
+    return crawlStream(request, stopper.signal) as AsyncIterable<RunEvent>
+  }
+
+  /** Takes up what an earlier part of the run has gathered, and what was left waiting. */
+  private async loadBefore() {
+    const run = this.runId
+    const pages = await database.pages.where('run').equals(run).toArray()
+    const images = await database.images.where('run').equals(run).toArray()
+    const waiting = await database.frontier.where('run').equals(run).toArray()
+    for (const { page } of pages) this.builder.add({ kind: 'page', page })
+    for (const { image } of images) this.builder.add({ kind: 'image', image })
+    this.pages = this.before.pages = pages.length
+    this.images = this.before.images = images.length
+    const done = pages.flatMap(({ page }) => [page.url, ...page.fetch.aliases])
+    return { done, waiting: waiting.map(({ url, depth }) => ({ url, depth })) }
+  }
+
+  private async take(event: RunEvent): Promise<void> {
+    this.builder.add(event as WireEvent & { kind: Exclude<WireEvent['kind'], 'failed'> })
     switch (event.kind) {
-      case 'started': {
-        const { source, view, startedAt, robotsTxt } = event
-        this.hasStarted = true
-        await database.runs.add({
-          id: this.runId,
-          source,
-          view,
-          robotsTxt,
-          startedAt,
-          finishedAt: null,
-          touchedAt: Date.now(),
-          state: 'running',
-          pages: 0,
-          waiting: 0,
-          notes: [],
-          findings: [],
-          summary: null,
-        })
-        report({ kind: 'started', site: source.site, startedAt })
+      case 'started':
+        return this.begin(event)
+      case 'found':
+        this.newFound.push(...event.waiting)
         return
-      }
       case 'page':
         this.pages++
         this.newPages.push(event.page)
@@ -114,43 +113,52 @@ class GatherRun {
         return
       case 'image':
         this.images++
-        this.newImages.push(event.image)
+        this.newImages.push({ ...event.image, served: event.image.served ?? null })
         if (event.image.errorCode && !event.image.iconOnly) {
-          report({
-            kind: 'trouble',
-            trouble: { url: event.image.url, message: event.image.error ?? event.image.errorCode },
-          })
+          const message = event.image.error ?? event.image.errorCode
+          report({ kind: 'trouble', trouble: { url: event.image.url, message } })
         }
         return
       case 'note':
         report({ kind: 'note', note: event.note })
         return
-      case 'progress':
+      case 'progress': {
         this.waiting = event.waiting
-        report({
-          kind: 'progress',
-          done: event.done,
-          waiting: event.waiting,
-          images: this.images,
-          fetching: event.fetching,
-        })
+        const done = this.before.pages + event.done
+        report({ kind: 'progress', done, waiting: event.waiting, images: this.images, fetching: event.fetching })
         return
+      }
     }
+  }
+
+  private async begin({ source, view, startedAt, robotsTxt }: Extract<RunEvent, { kind: 'started' }>): Promise<void> {
+    this.hasStarted = true
+    const fresh = { robotsTxt, touchedAt: Date.now(), state: 'running' as const, finishedAt: null }
+    if (this.resumes) await database.runs.update(this.runId, fresh)
+    else {
+      const empty = { pages: 0, waiting: 0, notes: [], findings: [], summary: null }
+      await database.runs.add({ id: this.runId, source, view, startedAt, ...fresh, ...empty })
+    }
+    report({ kind: 'started', site: source.site, startedAt })
   }
 
   /** Writes what came since the last time, and rows for the pages that it changes. */
   private async flush(): Promise<void> {
     this.lastFlush = performance.now()
     const gathering = this.builder.gathering()
-    if (!gathering || (this.newPages.length === 0 && this.newImages.length === 0)) return
-    const [pages, images] = [this.newPages, this.newImages]
+    if (!gathering) return
+    const [pages, images, found] = [this.newPages, this.newImages, this.newFound]
     this.newPages = []
     this.newImages = []
+    this.newFound = []
     const run = this.runId
     await database.pages.bulkPut(pages.map((page) => ({ run, url: page.url, page })))
     await database.images.bulkPut(images.map((image) => ({ run, url: image.url, image })))
+    await database.frontier.bulkPut(found.map(({ url, depth }) => ({ run, url, depth })))
+    const read = pages.flatMap((page) => [page.url, ...page.fetch.aliases])
+    await database.frontier.bulkDelete(read.map((url) => [run, url] as [string, string]))
     for (const image of images) this.thumbs.add(image)
-    await this.writeRows(gathering, pages, new Set(images.map(({ url }) => url)))
+    if (pages.length + images.length > 0) await this.writeRows(gathering, pages, new Set(images.map(({ url }) => url)))
     await database.runs.update(run, { pages: this.pages, waiting: this.waiting, touchedAt: Date.now() })
   }
 
@@ -173,18 +181,16 @@ class GatherRun {
     const verdict = runChecks(gathering, context)
     const rows = context.pages.map((page, order) => makeRow(this.runId, page, order, verdict.pages[order]!, context))
     await database.rows.bulkPut(rows)
-    const stopNote = {
-      kind: 'stopped' as const,
-      message: `Stopped at ${this.pages} of about ${this.pages + this.waiting} pages.`,
-    }
-    const isTold = gathering.notes.some((note) => note.kind === 'stopped')
+    if (state === 'done') await database.frontier.where('run').equals(this.runId).delete()
+    const message = `Stopped at ${this.pages} of about ${this.pages + this.waiting} pages.`
+    const notes = gathering.notes.filter((note) => note.kind !== 'stopped')
     await database.runs.update(this.runId, {
       state,
       finishedAt: gathering.finishedAt || new Date().toISOString(),
       touchedAt: Date.now(),
       pages: this.pages,
       waiting: this.waiting,
-      notes: state === 'stopped' && !isTold ? [...gathering.notes, stopNote] : gathering.notes,
+      notes: state === 'stopped' ? [...notes, { kind: 'stopped' as const, message }] : notes,
       findings: verdict.findings,
       summary: verdict.summary,
     })
@@ -193,18 +199,10 @@ class GatherRun {
   }
 
   private async fail(message: string): Promise<void> {
-    if (this.hasStarted) await this.finish('stopped')
+    // What can be kept is kept; when the fault is storage itself, even that may fail, and the words stay the first ones.
+    if (this.hasStarted) await this.finish('stopped').catch(() => undefined)
     report({ kind: 'failed', message, kept: this.pages })
   }
-}
-
-/** The server said in its own words why it can't go on. */
-class Failed extends Error {}
-
-function wordsFor(error: unknown): string {
-  if (error instanceof Failed) return error.message
-  const why = error instanceof Error ? error.message : String(error)
-  return `Nimble Parrot’s own server did not answer (${why}). Is npm run demo still running?`
 }
 
 let current: GatherRun | null = null
@@ -214,6 +212,8 @@ scope.addEventListener('message', ({ data }) => {
     current?.stop()
     return
   }
-  current = new GatherRun(data.runId, data.request)
-  void current.run()
+  const run = new GatherRun(data.runId, data.source, data.resumes)
+  current = run
+  // Whoever finds the run later can tell by the lock whether somebody still writes to it.
+  void navigator.locks.request(runLock(data.runId), () => run.run())
 })

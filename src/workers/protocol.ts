@@ -1,8 +1,17 @@
 import type { CrawlRequest } from '@/core/crawl/wire'
 import type { RunNote } from '@/core/model'
 
-/** To the worker that gathers. */
-export type GatherCommand = { kind: 'start'; runId: string; request: CrawlRequest } | { kind: 'stop' }
+/** A file of a chosen or dropped folder, with its path from the folder's root. */
+export type ChosenFile = { path: string; file: File }
+
+/** What is gathered. Folder and zip are read here, in the browser: nothing of them is sent anywhere. */
+export type GatherSource =
+  | { kind: 'crawl'; request: CrawlRequest }
+  | { kind: 'folder'; name: string; site: string | null; files: ChosenFile[] }
+  | { kind: 'zip'; name: string; site: string | null; file: File }
+
+/** To the worker that gathers. `resumes`: go on with a run that was broken off. */
+export type GatherCommand = { kind: 'start'; runId: string; source: GatherSource; resumes: boolean } | { kind: 'stop' }
 
 /** A page that has trouble, told as it comes. */
 export type Trouble = { url: string; message: string }
@@ -16,3 +25,6 @@ export type GatherReport =
   | { kind: 'finished'; state: 'done' | 'stopped' }
   /** `kept` pages stay in the run; 0 when there is no run. */
   | { kind: 'failed'; message: string; kept: number }
+
+/** Name of the lock that a run's worker holds: while it is held, somebody writes to the run. */
+export const runLock = (runId: string) => `nimble-parrot run ${runId}`

@@ -19,9 +19,12 @@ export class ThumbMaker {
   private running = 0
   private resolveDone: (() => void) | null = null
 
+  /** @param ownPicture a picture of a build that the browser holds; null for one that the server must serve */
+  constructor(private readonly ownPicture: (url: string) => Promise<Blob | null>) {}
+
   add(image: ServedImage): void {
     const isTooLarge = (image.width ?? 0) * (image.height ?? 0) > MOST_PIXELS
-    if (!image.served || isTooLarge) return
+    if (image.errorCode !== null || isTooLarge) return
     this.waiting.push(image)
     this.fill()
   }
@@ -40,7 +43,7 @@ export class ThumbMaker {
       if (!image) break
       this.running++
       // A picture that can't be drawn has no thumb; the card says so by itself.
-      void makeThumb(image)
+      void makeThumb(image, this.ownPicture)
         .catch(() => undefined)
         .finally(() => {
           this.running--
@@ -51,15 +54,20 @@ export class ThumbMaker {
   }
 }
 
-async function makeThumb(image: ServedImage): Promise<void> {
+async function makeThumb(image: ServedImage, ownPicture: (url: string) => Promise<Blob | null>): Promise<void> {
   const key = thumbKey(image)
-  if (image.served === null || (await database.thumbs.get(key))) return
-  const response = await fetch(image.served)
-  if (!response.ok) return
-  const blob = await response.blob()
+  if (await database.thumbs.get(key)) return
+  const blob = (await ownPicture(image.url)) ?? (await servedPicture(image.served))
+  if (!blob) return
   // A drawing has no pixels to shrink, and no canvas in a worker takes it: it is kept as it is.
   const small = image.format === 'svg' ? blob : await shrink(blob)
   await database.thumbs.put({ key, blob: small, bytes: small.size, savedAt: Date.now() })
+}
+
+async function servedPicture(path: string | null): Promise<Blob | null> {
+  if (path === null) return null
+  const response = await fetch(path)
+  return response.ok ? response.blob() : null
 }
 
 async function shrink(blob: Blob): Promise<Blob> {

@@ -1,22 +1,28 @@
 import type { GatheredImage, GatheredPage, RunNote } from '../model'
 import { baseOf, isPrivateHost, pageAddress, pathOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin } from './address-map'
+import { collectSitemaps } from './collect-sitemaps'
 import type { CrawlEvent } from './events'
+import { Frontier, type Waiting } from './frontier'
+import { createPathFilter, type PathFilter } from './globs'
 import { inParallel } from './in-parallel'
 import { limits } from './limits'
 import { NothingAnswered } from './nothing-answered'
 import { pageOf } from './page-of'
-import { offlineNote, PictureDesk } from './picture-desk'
+import { lookByReading, offlineNote, PictureDesk } from './picture-desk'
 import {
   type Exchange,
   type Followed,
   isRedirect,
   notInBuild,
   type Outside,
+  type ReadAddress,
   type ReadRequest,
   readFollowing,
 } from './read-address'
+import { retrying } from './retrying'
 import { crawlDelayFor, isAllowed, parseRobots, type RobotsRules } from './robots'
+import { type Trap, TrapWatch, trapWords } from './traps'
 
 /** The name that robots.txt may address us by. */
 export const ROBOTS_TOKEN = 'NimbleParrot'
@@ -33,6 +39,15 @@ export type CrawlOptions = {
   concurrency: number
   delayMs: number
   ignoreRobots: boolean
+  /** Paths that are looked at, and paths that are not: globs. The start page always is. */
+  include: string[]
+  exclude: string[]
+  /** Pages taken of one section at most: a sample. null: all. */
+  perSection: number | null
+  /** The run carries a login: cards are then shown as launched. */
+  hasLogin: boolean
+  /** Goes on with a run that was broken off: what it has, and what waited. */
+  resume: { done: string[]; waiting: Waiting[] } | null
 }
 
 export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {
@@ -43,27 +58,42 @@ export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {
   concurrency: limits.concurrency,
   delayMs: 0,
   ignoreRobots: false,
+  include: [],
+  exclude: [],
+  perSection: null,
+  hasLogin: false,
+  resume: null,
 }
+
+/** Addresses that were given as such, by a list or a sitemap. */
+export type GivenAddresses = { kind: 'list' | 'sitemap'; location: string; addresses: string[]; follow: boolean }
 
 /** Names that are never pages: not worth a request. */
 const FILE_NAME =
   /\.(?:pdf|zip|gz|tgz|tar|7z|rar|dmg|exe|jpe?g|png|gif|webp|avif|svg|ico|bmp|tiff?|mp[34]|m4[av]|mov|webm|ogg|wav|css|m?js|json|xml|txt|csv|ics|woff2?|ttf|otf|docx?|xlsx?|pptx?|epub)$/i
 
-type Waiting = { url: string; depth: number }
 type PageResult = { asked: Waiting; followed: Followed; fetchedAt: string }
 type Result = { kind: 'page'; result: PageResult } | { kind: 'image'; image: GatheredImage }
 
 /** The crawl of one site, breadth first. One object a run: it holds what is known, waiting and counted. */
 class Crawl {
-  private readonly waiting: Waiting[] = []
+  private readonly waiting: Frontier
   private readonly known = new Set<string>()
   private readonly told = new Set<string>()
   private readonly fetching = new Set<string>()
   private readonly pages: GatheredPage[] = []
   private readonly keptOut = new Set<string>()
   private readonly desk: PictureDesk
+  private readonly reader: ReadAddress
+  private readonly traps: TrapWatch
+  private readonly isPathWanted: PathFilter
+  private readonly trapped = new Map<Trap, { count: number; such: string }>()
+  private newlyFound: Waiting[] = []
   private asked = 0
   private leftOut = 0
+  private bytes = 0
+  private cutBy: string | null = null
+  private readonly endsAtMs: number
   private takesImageNext = false
   private lastStart = 0
 
@@ -73,15 +103,26 @@ class Crawl {
     private readonly robots: RobotsRules | null,
     private readonly outside: Outside,
     private readonly firstAnswer: { url: string; exchange: Exchange } | null,
+    private readonly isFollowing: boolean,
   ) {
-    this.desk = new PictureDesk(addresses, (request) => this.ask(request), outside)
+    this.waiting = new Frontier(options.perSection)
+    this.reader = retrying(outside)
+    this.traps = new TrapWatch(outside.now())
+    this.isPathWanted = createPathFilter(options.include, options.exclude)
+    this.endsAtMs = outside.now().getTime() + limits.runMs
+    this.desk = new PictureDesk(
+      addresses,
+      lookByReading((request) => this.ask(request), outside),
+    )
   }
 
   /** Asks the build for a public address, no faster than the delay allows. */
   private async ask(request: ReadRequest): Promise<Exchange> {
     if (this.addresses.isBesideSite(request.url)) return notInBuild(request.url, this.addresses.site)
     await this.pace()
-    return this.outside.read({ ...request, url: this.addresses.toBuild(request.url) })
+    const exchange = await this.reader({ ...request, url: this.addresses.toBuild(request.url) })
+    if (exchange.kind === 'answered') this.bytes += exchange.body.length
+    return exchange
   }
 
   private async pace(): Promise<void> {
@@ -100,6 +141,7 @@ class Crawl {
       this.leftOut++
       return false
     }
+    if (depth > 0 && !this.isPathWanted(new URL(url).pathname)) return false
     if (depth > 0 && !this.options.ignoreRobots && this.robots && !isAllowed(this.robots, ROBOTS_TOKEN, pathOf(url))) {
       this.keptOut.add(url)
       return false
@@ -110,7 +152,24 @@ class Crawl {
   private enqueue(url: string, depth: number): void {
     if (this.known.has(url) || !this.isWanted(url, depth)) return
     this.known.add(url)
-    this.waiting.push({ url, depth })
+    const trap = this.traps.trapOf(url)
+    if (trap) {
+      const seen = this.trapped.get(trap) ?? { count: 0, such: url }
+      this.trapped.set(trap, { ...seen, count: seen.count + 1 })
+      return
+    }
+    this.wait({ url, depth })
+  }
+
+  private wait(waiting: Waiting): void {
+    this.waiting.add(waiting)
+    this.newlyFound.push(waiting)
+  }
+
+  private *tellFound(): Generator<CrawlEvent> {
+    if (this.newlyFound.length === 0) return
+    yield { kind: 'found', waiting: this.newlyFound }
+    this.newlyFound = []
   }
 
   private locate(location: string, from: string): string | null {
@@ -134,12 +193,19 @@ class Crawl {
   }
 
   private nextPage(): Promise<Result> | null {
-    if (this.asked >= this.options.maxPages) return null
-    const asked = this.waiting.shift()
+    if (this.asked >= this.options.maxPages || this.isRunFull()) return null
+    const asked = this.waiting.take()
     if (!asked) return null
     this.asked++
     this.fetching.add(asked.url)
     return this.readPage(asked).then((result) => ({ kind: 'page', result }))
+  }
+
+  /** Has the run read all that one run may? */
+  private isRunFull(): boolean {
+    if (this.bytes > limits.runBytes) this.cutBy = `after ${Math.round(this.bytes / 1e6)} MB`
+    else if (this.outside.now().getTime() > this.endsAtMs) this.cutBy = `after ${limits.runMs / 60_000} minutes`
+    return this.cutBy !== null
   }
 
   private nextImage(): Promise<Result> | null {
@@ -180,23 +246,37 @@ class Crawl {
     this.pages.push(page)
     this.desk.addDeclared(page)
     const base = baseOf(finalUrl, page.facts?.base ?? null)
-    for (const href of reading?.hrefs ?? []) {
+    // Links of an error page lead nowhere: it has no reading.
+    for (const href of (this.isFollowing && reading?.hrefs) || []) {
       const address = pageAddress(href, base)
       if (address) this.enqueue(this.addresses.toPublic(address), asked.depth + 1)
     }
+    yield* this.tellFound()
     yield { kind: 'page', page }
   }
 
   private progress(): CrawlEvent {
-    return { kind: 'progress', done: this.pages.length, waiting: this.waiting.length, fetching: [...this.fetching] }
+    return {
+      kind: 'progress',
+      done: this.pages.length,
+      waiting: this.waiting.size,
+      fetching: [...this.fetching],
+    }
   }
 
   private *notes(): Generator<RunNote> {
-    const { maxPages, maxDepth } = this.options
-    if (this.waiting.length > 0 && !this.outside.signal.aborted) {
+    const { maxPages, maxDepth, perSection } = this.options
+    const left = this.waiting.size
+    if (left > 0 && !this.outside.signal.aborted) {
+      const bound =
+        this.cutBy ??
+        (perSection !== null && this.asked < maxPages ? `at ${perSection} pages a section` : `at ${maxPages} pages`)
+      yield { kind: 'bounded', message: `Stopped ${bound}; ${left} more addresses were found and not asked for.` }
+    }
+    for (const [trap, { count, such }] of this.trapped) {
       yield {
-        kind: 'bounded',
-        message: `Stopped at ${maxPages} pages; ${this.waiting.length} more addresses were found and not asked for.`,
+        kind: 'trap',
+        message: `Cut: ${count === 1 ? 'an address' : `${count} addresses`} ${trapWords[trap]}, such as ${such}.`,
       }
     }
     if (this.leftOut > 0)
@@ -210,11 +290,39 @@ class Crawl {
     if (this.options.ignoreRobots && this.robots) {
       yield { kind: 'robots-passed', message: 'robots.txt was passed over as asked: cards are shown as launched.' }
     }
+    if (this.options.hasLogin) {
+      yield {
+        kind: 'login-passed',
+        message: 'A login was used, which crawlers don’t have: cards are shown as launched.',
+      }
+    }
   }
 
-  async *run(startUrl: string): AsyncGenerator<CrawlEvent> {
-    this.known.add(startUrl)
-    this.waiting.push({ url: startUrl, depth: 0 })
+  /** Pages that the site's own sitemaps name: they may be linked from nowhere. */
+  private async *readSitemaps(): AsyncGenerator<CrawlEvent> {
+    const named = (this.robots?.sitemaps ?? []).map((address) => this.locate(address, this.addresses.site))
+    const first = named.length > 0 ? named : [new URL('sitemap.xml', this.addresses.site).href]
+    const onSite = first.filter((address): address is string => address !== null && this.addresses.isOnSite(address))
+    const found = await collectSitemaps(onSite, (request) => this.ask(request), this.outside)
+    for (const address of found.pages) {
+      const page = pageAddress(address, this.addresses.site)
+      if (page) this.enqueue(this.addresses.toPublic(page), 1)
+    }
+    yield* this.tellFound()
+  }
+
+  async *run(seeds: Waiting[], readsSitemaps: boolean): AsyncGenerator<CrawlEvent> {
+    for (const url of this.options.resume?.done ?? []) {
+      this.known.add(url)
+      this.told.add(url)
+    }
+    for (const seed of this.options.resume?.waiting ?? seeds) {
+      if (this.known.has(seed.url)) continue
+      this.known.add(seed.url)
+      this.wait(seed)
+    }
+    yield* this.tellFound()
+    if (readsSitemaps && !this.options.resume) yield* this.readSitemaps()
     const { concurrency } = this.options
     for (const round of ['declared', 'content'] as const) {
       if (round === 'content') this.desk.addContentWhereNeeded(this.pages)
@@ -232,7 +340,7 @@ class Crawl {
     for (const note of this.notes()) yield { kind: 'note', note }
     const stopped = this.outside.signal.aborted
     if (stopped) {
-      const message = `Stopped at ${this.pages.length} of about ${this.pages.length + this.waiting.length} pages.`
+      const message = `Stopped at ${this.pages.length} of about ${this.pages.length + this.waiting.size} pages.`
       yield { kind: 'note', note: { kind: 'stopped', message } }
     }
     yield { kind: 'finished', finishedAt: this.outside.now().toISOString(), stopped }
@@ -290,15 +398,49 @@ export async function* crawl(options: CrawlOptions, outside: Outside): AsyncGene
   const site = options.site ?? guessed ?? new URL(start).origin
   const addresses = createAddressMap(site, start)
   const robots = await readRobots(start, outside)
-  const view = options.ignoreRobots ? 'launched' : 'standing'
   const source = { kind: 'url' as const, location: start, site: addresses.site }
-  yield { kind: 'started', source, view, startedAt, robotsTxt: robots.text }
+  yield { kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text }
   if (robots.note) yield { kind: 'note', note: robots.note }
   if (guessed) {
     const message = `Production address taken from the start page’s own tags: ${guessed}.`
     yield { kind: 'note', note: { kind: 'site-guessed', message } }
   }
   const startUrl = addresses.toPublic(start)
-  const run = new Crawl(options, addresses, robots.rules, outside, { url: startUrl, exchange: first })
-  yield* run.run(startUrl)
+  const run = new Crawl(options, addresses, robots.rules, outside, { url: startUrl, exchange: first }, true)
+  yield* run.run([{ url: startUrl, depth: 0 }], true)
+}
+
+const viewOf = ({ ignoreRobots, hasLogin }: CrawlOptions) => (ignoreRobots || hasLogin ? 'launched' : 'standing')
+
+/**
+ * Reads the addresses of a list or a sitemap, and nothing beyond them unless `follow` says so.
+ *
+ * @param options `start` is not used: the first address stands for it
+ * @throws NothingAnswered when the list has no address
+ */
+export async function* crawlGiven(
+  given: GivenAddresses,
+  options: CrawlOptions,
+  outside: Outside,
+): AsyncGenerator<CrawlEvent> {
+  const resolved = [...new Set(given.addresses.flatMap((address) => resolveAddress(address, 'about:blank') ?? []))]
+  const first = resolved[0]
+  if (!first) throw new NothingAnswered(given.location, 'there is no http or https address in it.')
+  const startedAt = outside.now().toISOString()
+  const addresses = createAddressMap(options.site ?? new URL(first).origin, first)
+  const robots = await readRobots(addresses.toBuild(first), outside)
+  const source = { kind: given.kind, location: given.location, site: addresses.site }
+  yield { kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text }
+  if (robots.note) yield { kind: 'note', note: robots.note }
+  const skipped = given.addresses.length - resolved.length
+  if (skipped > 0)
+    yield {
+      kind: 'note',
+      note: { kind: 'bounded', message: `${skipped} lines were repeated or held no http address.` },
+    }
+  const run = new Crawl(options, addresses, robots.rules, outside, null, given.follow)
+  yield* run.run(
+    resolved.map((address) => ({ url: addresses.toPublic(address), depth: 0 })),
+    false,
+  )
 }

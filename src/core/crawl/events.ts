@@ -1,9 +1,12 @@
 import type { GatheredImage, GatheredPage, RunNote, RunSource, View } from '../model'
+import type { Waiting } from './frontier'
 
 /** What a run tells while it goes on. Server, worker and command line differ only in what they do with these. */
 export type CrawlEvent =
   | { kind: 'started'; source: RunSource; view: View; startedAt: string; robotsTxt: string | null }
   | { kind: 'page'; page: GatheredPage }
+  /** New addresses that will be asked for, unless the run ends before. */
+  | { kind: 'found'; waiting: Waiting[] }
   /** Another address leads to a page that has been told of already. */
   | { kind: 'alias'; url: string; alias: string }
   | { kind: 'image'; image: GatheredImage }
@@ -45,6 +48,7 @@ export class GatheringBuilder {
         this.finishedAt = event.finishedAt
         return
       case 'progress':
+      case 'found':
         return
     }
   }

@@ -8,7 +8,7 @@ import { inParallel } from './in-parallel'
 import { limits } from './limits'
 import { NothingAnswered } from './nothing-answered'
 import { pageOf } from './page-of'
-import { offlineNote, PictureDesk } from './picture-desk'
+import { type LookAtImage, lookByReading, offlineNote, PictureDesk } from './picture-desk'
 import { type Exchange, notInBuild, type Outside, type ReadRequest } from './read-address'
 
 export type BuildOptions = {
@@ -107,12 +107,14 @@ function addressPages(readings: FileReading[], map: FileMap): GatheredPage[] {
 /**
  * Gathers a build from its files: every HTML file is a page, pictures of the site are looked up among the files.
  *
+ * @param lookOutside looks at pictures of other hosts
  * @throws NothingAnswered when there is no HTML in it
  */
 export async function* gatherBuild(
   files: BuildFiles,
   options: BuildOptions,
   outside: Outside,
+  lookOutside: LookAtImage = lookByReading(outside.read, outside),
 ): AsyncGenerator<CrawlEvent> {
   const startedAt = outside.now().toISOString()
   const all = pageFiles(files.paths)
@@ -124,7 +126,10 @@ export async function* gatherBuild(
     const path = outside.signal.aborted ? undefined : queue.shift()
     return path === undefined ? null : readFile(files, path, outside)
   }
-  for await (const reading of inParallel(nextFile, options.concurrency)) readings.push(reading)
+  for await (const reading of inParallel(nextFile, options.concurrency)) {
+    readings.push(reading)
+    yield { kind: 'progress', done: 0, waiting: wanted.length - readings.length, fetching: [reading.path] }
+  }
   readings.sort((a, b) => (a.path < b.path ? -1 : 1))
 
   const guessed = options.site === null ? mostNamedOrigin(namedAddresses(readings)) : null
@@ -146,7 +151,7 @@ export async function* gatherBuild(
       note: { kind: 'bounded', message: `${wanted.length} of ${all.length} pages were looked at (--max-pages).` },
     }
   }
-  yield* gatherPictures(addressPages(readings, map), files, map, addresses, options, outside)
+  yield* gatherPictures(addressPages(readings, map), files, map, addresses, options, outside, lookOutside)
 }
 
 async function* gatherPictures(
@@ -156,14 +161,16 @@ async function* gatherPictures(
   addresses: AddressMap,
   options: BuildOptions,
   outside: Outside,
+  lookOutside: LookAtImage,
 ): AsyncGenerator<CrawlEvent> {
-  const readPublic = async (request: ReadRequest): Promise<Exchange> => {
-    if (addresses.isBesideSite(request.url)) return notInBuild(request.url, addresses.site)
-    if (!addresses.isOnSite(request.url)) return outside.read(request)
-    const path = map.fileAt(request.url)
+  const readFromBuild = async ({ url }: ReadRequest): Promise<Exchange> => {
+    if (addresses.isBesideSite(url)) return notInBuild(url, addresses.site)
+    const path = map.fileAt(url)
     return path === null ? noFile() : fileExchange(path, await files.read(path))
   }
-  const desk = new PictureDesk(addresses, readPublic, outside)
+  const lookInside = lookByReading(readFromBuild, outside)
+  const isInside = (url: string) => addresses.isOnSite(url) || addresses.isBesideSite(url)
+  const desk = new PictureDesk(addresses, (url) => (isInside(url) ? lookInside(url) : lookOutside(url)))
   for (const [index, page] of pages.entries()) {
     yield { kind: 'page', page }
     yield { kind: 'progress', done: index + 1, waiting: pages.length - index - 1, fetching: [] }

@@ -6,12 +6,40 @@ export const limits = {
   imageBytes: 12_000_000,
   /** robots.txt read at most (RFC 9309 asks for 500 KiB). */
   robotsBytes: 512 * 1024,
+  /** A sitemap, unpacked (sitemaps.org: 50 MB, 50,000 entries). */
+  sitemapBytes: 50 * 1024 * 1024,
+  sitemapEntries: 50_000,
+  /** Sitemaps read in one run, those that an index names included. */
+  sitemaps: 200,
   /** Redirects followed from one address. */
   redirects: 10,
   /** A Crawl-delay is kept up to this. */
   crawlDelayMs: 10_000,
+  /** Asking again after an error of the server, a reset or a time-out. */
+  retries: 2,
+  /** The first wait before asking again; it doubles. A Retry-After is kept up to the most. */
+  retryFirstMs: 500,
+  retryMostMs: 10_000,
   maxPages: 2000,
+  /** A build that the browser reads by itself hurts no server. */
+  maxPagesOfBuild: 100_000,
   maxDepth: 20,
   concurrency: 8,
   timeoutMs: 20_000,
+  /** One run in all: bytes of pages and pictures, and time. */
+  runBytes: 4_000_000_000,
+  runMs: 2 * 60 * 60 * 1000,
+  /** An address longer than this, or deeper, is no page that somebody made. */
+  addressCharacters: 2000,
+  addressSegments: 24,
+  /** Queries asked of one path: beyond that they are filters and orders of one page. */
+  queriesOfOnePath: 60,
+  /** A calendar is followed so far from today. */
+  calendarMonthsAhead: 24,
+  calendarYearsBack: 30,
+  /** A zip: entries, unpacked bytes in all and of one file, and how far a file may unpack. */
+  zipEntries: 200_000,
+  zipBytes: 4_000_000_000,
+  zipFileBytes: 200_000_000,
+  zipRatio: 400,
 } as const

@@ -11,6 +11,15 @@ export function isHtml(url: string, contentType: string | null): boolean {
   return HTML_TYPE.test(contentType ?? '') || HTML_NAME.test(new URL(url).pathname)
 }
 
+/** What the answer says of caches, where it says anything. */
+function cacheOf(headers: Record<string, string>): Pick<FetchFact, 'cache'> {
+  const { age, etag, 'cache-control': cacheControl } = headers
+  if (age === undefined && etag === undefined && cacheControl === undefined) return {}
+  const seconds = Number(age)
+  const ageSeconds = age !== undefined && Number.isFinite(seconds) ? seconds : null
+  return { cache: { ageSeconds, etag: etag ?? null, cacheControl: cacheControl ?? null } }
+}
+
 type Asked = { url: string; file: string | null; redirects: RedirectHop[]; aliases: string[]; fetchedAt: string }
 
 /** A page as gathered, with what only the crawl needs of its reading; null when the answer is no page at all. */
@@ -40,6 +49,7 @@ export function pageOf(asked: Asked, exchange: Exchange): { page: GatheredPage; 
     error: null,
     errorCode: null,
     robotsHeader: exchange.headers['x-robots-tag'] ?? null,
+    ...cacheOf(exchange.headers),
   }
   if (!isPage) return { page: { url, file, fetch, facts: null, source: [] }, reading: null }
   const reading = readPage(decodeHtml(exchange.body, contentType))

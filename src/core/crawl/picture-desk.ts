@@ -6,6 +6,9 @@ import type { AddressMap } from './address-map'
 import { limits } from './limits'
 import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
 
+/** Reads one picture by its public address and describes it. */
+export type LookAtImage = (url: string) => Promise<GatheredImage>
+
 type Role = 'share' | 'icon'
 
 /** Which pictures a run has to read, each once, and what came of it. */
@@ -16,8 +19,7 @@ export class PictureDesk {
 
   constructor(
     readonly addresses: AddressMap,
-    private readonly readPublic: (request: ReadRequest) => Promise<Exchange>,
-    private readonly outside: Outside,
+    private readonly look: LookAtImage,
   ) {}
 
   get hasWaiting(): boolean {
@@ -72,10 +74,7 @@ export class PictureDesk {
   }
 
   private async readImage(url: string): Promise<GatheredImage> {
-    const { exchange } = await readFollowing(url, (at) =>
-      this.readPublic({ url: at, accept: 'image', maxBytes: limits.imageBytes }),
-    )
-    const image = await describeImage(url, exchange, this.outside)
+    const image = await this.look(url)
     const withRole = { ...image, iconOnly: this.roles.get(url) === 'icon' }
     this.read.set(url, withRole)
     return withRole
@@ -95,6 +94,19 @@ export class PictureDesk {
       this.read.set(image.url, marked)
       return marked
     })
+  }
+}
+
+/** Looks at pictures by reading them, redirects followed. */
+export function lookByReading(
+  readPublic: (request: ReadRequest) => Promise<Exchange>,
+  outside: Pick<Outside, 'digest' | 'hasTransparency'>,
+): LookAtImage {
+  return async (url) => {
+    const { exchange } = await readFollowing(url, (at) =>
+      readPublic({ url: at, accept: 'image', maxBytes: limits.imageBytes }),
+    )
+    return describeImage(url, exchange, outside)
   }
 }
 

@@ -37,6 +37,8 @@ export type Outside = {
   /** Does some pixel really let through what is behind? null when nobody can tell. */
   hasTransparency: (bytes: Uint8Array) => Promise<boolean | null>
   sleep: (ms: number) => Promise<void>
+  /** Unpacks gzip, at most so many bytes. */
+  gunzip: (bytes: Uint8Array, maxBytes: number) => Promise<Uint8Array>
   signal: AbortSignal
 }
 

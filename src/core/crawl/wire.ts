@@ -3,16 +3,64 @@ import { GatheredImage, GatheredPage, RunNote, RunSource, View } from '../model'
 import type { CrawlEvent } from './events'
 import { limits } from './limits'
 
+const httpAddress = (error: string) => z.url({ protocol: /^https?$/, error })
+
+/** Headers that belong to the connection, not to the person who sends them. */
+const CONNECTION_HEADERS =
+  /^(?:host|connection|content-length|transfer-encoding|te|trailer|upgrade|expect|proxy-.*|accept-encoding)$/i
+
+/** Headers and login for staging. Kept in memory for the run; never stored, exported or logged. */
+export const Login = z.object({
+  headers: z
+    .array(
+      z.object({
+        name: z
+          .string()
+          .regex(/^[!#$%&'*+.^_`|~\w-]+$/, 'A header’s name is letters, digits and dashes.')
+          .refine((name) => !CONNECTION_HEADERS.test(name), 'That header belongs to the connection and can’t be set.'),
+        value: z.string().regex(/^[\t\x20-\x7E\x80-\xFF]*$/, 'A header’s value is one line.'),
+      }),
+    )
+    .default([]),
+  user: z.string().nullable().default(null),
+  password: z.string().default(''),
+})
+export type Login = z.infer<typeof Login>
+
+const Waiting = z.object({ url: z.string(), depth: z.number().int() })
+
+/** Where the pages come from: an address to crawl from, a list of addresses, or a sitemap. */
+const From = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('url'), start: httpAddress('Give an address that starts with http:// or https://.') }),
+  z.object({
+    kind: z.literal('list'),
+    addresses: z.array(z.string()).min(1).max(50_000),
+    follow: z.boolean().default(false),
+  }),
+  z.object({
+    kind: z.literal('sitemap'),
+    address: httpAddress('The sitemap’s address must start with http:// or https://.'),
+    follow: z.boolean().default(false),
+  }),
+])
+
 /** What the interface asks the server to crawl. */
 export const CrawlRequest = z.object({
-  start: z.url({ protocol: /^https?$/, error: 'Give an address that starts with http:// or https://.' }),
-  site: z
-    .url({ protocol: /^https?$/, error: 'The production address must start with http:// or https://.' })
-    .nullable(),
+  from: From,
+  site: httpAddress('The production address must start with http:// or https://.').nullable(),
   maxPages: z.number().int().min(1).max(100_000).default(limits.maxPages),
   ignoreRobots: z.boolean().default(false),
+  include: z.array(z.string()).default([]),
+  exclude: z.array(z.string()).default([]),
+  perSection: z.number().int().min(1).nullable().default(null),
+  login: Login.nullable().default(null),
+  resume: z
+    .object({ done: z.array(z.string()), waiting: z.array(Waiting) })
+    .nullable()
+    .default(null),
 })
 export type CrawlRequest = z.input<typeof CrawlRequest>
+export type ParsedCrawlRequest = z.output<typeof CrawlRequest>
 
 /** A picture on the wire: with the path under which the server serves it, while it runs. */
 export const ServedImage = GatheredImage.extend({ served: z.string().nullable() })
@@ -29,6 +77,7 @@ export const WireEvent = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('page'), page: GatheredPage }),
   z.object({ kind: z.literal('alias'), url: z.string(), alias: z.string() }),
+  z.object({ kind: z.literal('found'), waiting: z.array(Waiting) }),
   z.object({ kind: z.literal('image'), image: ServedImage }),
   z.object({ kind: z.literal('note'), note: RunNote }),
   z.object({ kind: z.literal('progress'), done: z.number(), waiting: z.number(), fetching: z.array(z.string()) }),

@@ -19,6 +19,7 @@ export function testOutside(read: Outside['read'] = async () => refused): Outsid
     digest: async (bytes) => `sha256:${bytes.length}`,
     hasTransparency: async () => false,
     sleep: async () => undefined,
+    gunzip: async (bytes) => bytes,
     signal: new AbortController().signal,
   }
 }

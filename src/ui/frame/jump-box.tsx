@@ -4,6 +4,7 @@ import { Dialog } from 'radix-ui'
 import { useEffect, useMemo, useState } from 'react'
 import { surfaces } from '@/core/surface/profiles'
 import type { StoredRun } from '@/store/database'
+import { crawlFrom } from '../gather/sources'
 import { startRun } from '../run/session'
 import { useRows } from '../run/use-run'
 import type { GoTo } from '../view/use-view'
@@ -106,7 +107,7 @@ function JumpList({
             id: 'demo',
             name: 'Gather the demo',
             hint: 'action',
-            go: () => goTo({ area: 'gather', run: startRun({ start: demo, site: null }), page: null }),
+            go: () => goTo({ area: 'gather', run: startRun(crawlFrom(demo)), page: null }),
           },
         ]
       : []

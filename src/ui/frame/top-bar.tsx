@@ -3,6 +3,7 @@
 import { clsx } from 'clsx'
 import { DropdownMenu } from 'radix-ui'
 import type { StoredRun } from '@/store/database'
+import { sourceOfRun } from '../gather/sources'
 import { startRun, stopRun, useSession } from '../run/session'
 import { useRuns } from '../run/use-run'
 import { clockTime, count, dayAndTime, shortAddress } from '../shared/words'
@@ -158,9 +159,10 @@ function MainAction({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
       </button>
     )
   }
-  if (run?.source.kind !== 'url') return null
+  const source = run && sourceOfRun(run)
+  if (!source) return null
   const again = () => {
-    const runId = startRun({ start: run.source.location, site: run.source.site, ignoreRobots: run.view === 'launched' })
+    const runId = startRun(source)
     goTo({ area: 'gather', run: runId, page: null })
   }
   return (

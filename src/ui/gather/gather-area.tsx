@@ -1,65 +1,93 @@
 'use client'
 
-import type { CrawlRequest } from '@/core/crawl/wire'
-import { clearFailure, startRun, useSession } from '../run/session'
+import type { ReactNode } from 'react'
+import type { GatherSource } from '@/workers/protocol'
+import { leaveSession, startRun, useSession } from '../run/session'
 import type { GoTo } from '../view/use-view'
 import { AddressForm } from './address-form'
+import { FilesForm } from './files-form'
+import { ListForm } from './list-form'
 import { PastRuns } from './past-runs'
 import { RunProgress } from './run-progress'
+import { crawlFrom } from './sources'
 
 /** Ways in, the run that goes on, and the runs that are kept. */
 export function GatherArea({ demo, goTo }: { demo: string | null; goTo: GoTo }) {
   const session = useSession()
-  const start = (request: CrawlRequest) =>
-    goTo({ area: 'gather', run: startRun(request), page: null, section: null, symptoms: [], search: '' }, 'replace')
+  const start = (source: GatherSource, resumed: string | null = null) =>
+    goTo(
+      { area: 'gather', run: startRun(source, resumed), page: null, section: null, symptoms: [], search: '' },
+      'replace',
+    )
   if (session.kind === 'running' || session.kind === 'ended') {
-    return <RunProgress session={session} goTo={goTo} onStartOver={() => start(session.request)} />
+    return (
+      <RunProgress session={session} goTo={goTo} onStartOver={() => start(session.source)} onLeave={leaveSession} />
+    )
   }
   return (
     <div className="h-full overflow-auto">
-      <div className="mx-auto grid max-w-[1120px] gap-8 px-6 py-9 max-md:px-4 max-md:py-5">
-        <h1 className="max-w-[22em] font-display text-[34px] font-semibold leading-[1.12] tracking-[-.015em] max-md:text-[26px]">
+      <div className="mx-auto grid max-w-[1160px] gap-6 px-6 py-7 max-md:px-4 max-md:py-5">
+        <h1 className="max-w-[26em] font-display text-[28px] font-semibold leading-[1.15] tracking-[-.015em] max-md:text-[24px]">
           See the card that every kind of place would show for a link to each of your pages, before launch.
         </h1>
         {session.kind === 'failed' && (
           <Failure
             message={session.message}
             kept={session.kept}
-            onSeen={clearFailure}
+            onSeen={leaveSession}
             onOpen={() => goTo({ area: 'wall', run: session.runId })}
           />
         )}
-        <div className="grid grid-cols-[1.6fr_1fr] gap-4 max-md:grid-cols-1">
-          <section aria-labelledby="way-address" className="rounded-card border border-line bg-sheet p-5">
-            <h2 id="way-address" className="text-[15px] font-semibold">
-              A running address
-            </h2>
-            <p className="mb-4 text-quiet">
-              Your own machine, a staging host, or a site that is public. Links are followed from there.
-            </p>
-            <AddressForm onStart={start} given={session.kind === 'failed' ? session.request : null} />
-          </section>
+        <div className="grid grid-cols-[1.35fr_1fr_.8fr] items-start gap-4 max-lg:grid-cols-2 max-md:grid-cols-1">
+          <Way
+            name="A running address"
+            text="Your own machine, a staging host, a public site. Links are followed from there."
+          >
+            <AddressForm onStart={start} given={session.kind === 'failed' ? session.source : null} />
+          </Way>
+          <Way
+            name="A folder or a zip"
+            text="The HTML that your build writes. It is read here and never leaves the browser."
+          >
+            <FilesForm onStart={start} />
+          </Way>
           {demo && (
-            <section aria-labelledby="way-demo" className="flex flex-col rounded-card border border-line bg-sheet p-5">
-              <h2 id="way-demo" className="text-[15px] font-semibold">
-                The demo
-              </h2>
-              <p className="mb-4 text-quiet">
-                Brasswick Mending Hall: 48 pages of a repair hall, about half of them with something wrong.
-              </p>
-              <button
-                type="button"
-                className="button mt-auto self-start"
-                onClick={() => start({ start: demo, site: null })}
-              >
+            <Way
+              name="The demo"
+              text="Brasswick Mending Hall: 48 pages of a repair hall, about half of them with something wrong."
+            >
+              <button type="button" className="button justify-self-start" onClick={() => start(crawlFrom(demo))}>
                 Gather the demo
               </button>
-            </section>
+            </Way>
           )}
         </div>
-        <PastRuns goTo={goTo} />
+        <div className="grid grid-cols-[1fr_1.35fr] items-start gap-6 max-md:grid-cols-1">
+          <section aria-labelledby="way-list">
+            <h2 id="way-list" className="mb-2 text-[15px] font-semibold">
+              A list of addresses, or a sitemap
+            </h2>
+            <ListForm onStart={start} />
+          </section>
+          <PastRuns goTo={goTo} onResume={(source, run) => start(source, run)} />
+        </div>
       </div>
     </div>
+  )
+}
+
+function Way({ name, text, children }: { name: string; text: string; children: ReactNode }) {
+  const id = `way-${name.replaceAll(' ', '-').toLowerCase()}`
+  return (
+    <section aria-labelledby={id} className="grid gap-3 rounded-card border border-line bg-sheet p-5">
+      <div>
+        <h2 id={id} className="text-[15px] font-semibold">
+          {name}
+        </h2>
+        <p className="text-quiet">{text}</p>
+      </div>
+      {children}
+    </section>
   )
 }
 

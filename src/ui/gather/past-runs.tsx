@@ -1,14 +1,18 @@
 'use client'
 
+import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
-import type { StoredRun } from '@/store/database'
-import { deleteRun } from '@/store/runs'
+import { database, type StoredRun } from '@/store/database'
+import { canResume, deleteRun, storageUse } from '@/store/runs'
+import type { GatherSource } from '@/workers/protocol'
 import { useRuns } from '../run/use-run'
-import { count, dayAndTime, shortAddress } from '../shared/words'
+import { bytes, count, dayAndTime, shortAddress } from '../shared/words'
 import type { GoTo } from '../view/use-view'
+import { sourceOfRun } from './sources'
 
 /** Runs by site, newest first; each can be opened and deleted. */
-export function PastRuns({ goTo }: { goTo: GoTo }) {
+export function PastRuns({ goTo, onResume }: { goTo: GoTo; onResume: (source: GatherSource, run: string) => void }) {
+  const use = useStorageUse()
   const runs = useRuns()
   if (!runs) return null
   if (runs.length === 0) {
@@ -29,6 +33,7 @@ export function PastRuns({ goTo }: { goTo: GoTo }) {
                 <PastRun
                   key={run.id}
                   run={run}
+                  onResume={resumeOf(run, onResume)}
                   onOpen={() =>
                     goTo({ area: 'wall', run: run.id, page: null, section: null, symptoms: [], search: '' })
                   }
@@ -38,6 +43,11 @@ export function PastRuns({ goTo }: { goTo: GoTo }) {
           </div>
         ))}
       </div>
+      {use && (
+        <p className="mt-3 text-quiet">
+          Together they take {bytes(use.usedBytes)} of the {bytes(use.quotaBytes)} that the browser gives.
+        </p>
+      )}
     </section>
   )
 }
@@ -49,7 +59,22 @@ const STATES: Record<StoredRun['state'], string> = {
   failed: 'broke off',
 }
 
-function PastRun({ run, onOpen }: { run: StoredRun; onOpen: () => void }) {
+/** Goes on with a run where it was broken off; null where that can't be done. */
+function resumeOf(run: StoredRun, onResume: (source: GatherSource, run: string) => void): (() => void) | null {
+  const source = canResume(run) ? sourceOfRun(run) : null
+  return source && (() => onResume(source, run.id))
+}
+
+/** Room that everything kept here takes, as the browser counts it. */
+function useStorageUse() {
+  return useLiveQuery(async () => {
+    // Asked again whenever a run comes or goes.
+    await database.runs.count()
+    return storageUse()
+  })
+}
+
+function PastRun({ run, onOpen, onResume }: { run: StoredRun; onOpen: () => void; onResume: (() => void) | null }) {
   const [isAsking, setIsAsking] = useState(false)
   const when = dayAndTime(run.startedAt)
   return (
@@ -72,6 +97,11 @@ function PastRun({ run, onOpen }: { run: StoredRun; onOpen: () => void }) {
         </>
       ) : (
         <>
+          {onResume && (
+            <button type="button" className="button" onClick={onResume} aria-label={`Go on with the run of ${when}`}>
+              Go on
+            </button>
+          )}
           <button type="button" className="button" onClick={onOpen} aria-label={`Open the run of ${when}`}>
             Open
           </button>

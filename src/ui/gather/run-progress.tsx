@@ -9,13 +9,24 @@ import { type Session, stopRun } from '../run/session'
 import { useRows, useRun } from '../run/use-run'
 import { count, duration, shortAddress } from '../shared/words'
 import type { GoTo } from '../view/use-view'
+import { sourceName } from './sources'
 
 type Live = Extract<Session, { kind: 'running' | 'ended' }>
 
 /** Cards shown while they come: the newest. */
 const CARDS_SHOWN = 24
 
-export function RunProgress({ session, goTo, onStartOver }: { session: Live; goTo: GoTo; onStartOver: () => void }) {
+export function RunProgress({
+  session,
+  goTo,
+  onStartOver,
+  onLeave,
+}: {
+  session: Live
+  goTo: GoTo
+  onStartOver: () => void
+  onLeave: () => void
+}) {
   const run = useRun(session.runId)
   const rows = useRows(session.runId) ?? []
   const nowMs = useNow(session.kind === 'running')
@@ -48,9 +59,14 @@ export function RunProgress({ session, goTo, onStartOver }: { session: Live; goT
               </button>
             )}
             {!isRunning && (
-              <button type="button" className="button" onClick={onStartOver}>
-                Run again
-              </button>
+              <>
+                <button type="button" className="button" onClick={onLeave}>
+                  Gather something else
+                </button>
+                <button type="button" className="button" onClick={onStartOver}>
+                  Run again
+                </button>
+              </>
             )}
             {session.done > 0 && (
               <button
@@ -128,7 +144,7 @@ export function RunProgress({ session, goTo, onStartOver }: { session: Live; goT
 }
 
 function headline(session: Live): string {
-  const place = session.site ? shortAddress(session.site) : shortAddress(session.request.start)
+  const place = session.site ? shortAddress(session.site) : shortAddress(sourceName(session.source))
   if (session.kind === 'running') return session.site ? `Gathering ${place}.` : `Asking ${place} …`
   return session.stopped ? `Stopped. What ${place} gave so far is kept.` : `${place} is gathered.`
 }

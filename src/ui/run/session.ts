@@ -1,9 +1,8 @@
 'use client'
 
 import { useSyncExternalStore } from 'react'
-import type { CrawlRequest } from '@/core/crawl/wire'
 import { newRunId } from '@/store/runs'
-import type { GatherCommand, GatherReport, Trouble } from '@/workers/protocol'
+import type { GatherCommand, GatherReport, GatherSource, Trouble } from '@/workers/protocol'
 
 /** The run that this tab gathers, or gathered last. */
 export type Session =
@@ -11,7 +10,7 @@ export type Session =
   | {
       kind: 'running' | 'ended'
       runId: string
-      request: CrawlRequest
+      source: GatherSource
       site: string | null
       startedAtMs: number
       endedAtMs: number | null
@@ -22,7 +21,7 @@ export type Session =
       troubles: Trouble[]
       stopped: boolean
     }
-  | { kind: 'failed'; message: string; request: CrawlRequest; runId: string; kept: number }
+  | { kind: 'failed'; message: string; source: GatherSource; runId: string; kept: number }
 
 /** Troubles kept in sight; all of them are in the run. */
 const TROUBLES_SHOWN = 50
@@ -54,18 +53,18 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
     case 'finished':
       return { ...now, kind: 'ended', endedAtMs: nowMs, fetching: [], stopped: report.state === 'stopped' }
     case 'failed':
-      return { kind: 'failed', message: report.message, request: now.request, runId: now.runId, kept: report.kept }
+      return { kind: 'failed', message: report.message, source: now.source, runId: now.runId, kept: report.kept }
   }
 }
 
-/** Starts gathering in a worker. A run that is still going on is stopped first; what it has stays. */
-export function startRun(request: CrawlRequest): string {
+/** Starts gathering in a worker, or goes on with a run that was broken off. A run that is still going on is stopped first; what it has stays. */
+export function startRun(source: GatherSource, resumed: string | null = null): string {
   stopRun()
-  const runId = newRunId(new Date(), Math.random)
+  const runId = resumed ?? newRunId(new Date(), Math.random)
   set({
     kind: 'running',
     runId,
-    request,
+    source,
     site: null,
     startedAtMs: Date.now(),
     endedAtMs: null,
@@ -84,9 +83,9 @@ export function startRun(request: CrawlRequest): string {
   })
   started.addEventListener('error', (event) => {
     const message = `The gathering broke off by a fault of ours (${event.message || 'unknown'}).`
-    if (worker === started) set({ kind: 'failed', message, request, runId, kept: 0 })
+    if (worker === started) set({ kind: 'failed', message, source, runId, kept: 0 })
   })
-  const command: GatherCommand = { kind: 'start', runId, request }
+  const command: GatherCommand = { kind: 'start', runId, source, resumes: resumed !== null }
   started.postMessage(command)
   return runId
 }
@@ -97,8 +96,9 @@ export function stopRun(): void {
   worker?.postMessage(command)
 }
 
-export function clearFailure(): void {
-  if (session.kind === 'failed') set({ kind: 'idle' })
+/** Lets go of a run that is over: the ways in are shown again. */
+export function leaveSession(): void {
+  if (session.kind === 'failed' || session.kind === 'ended') set({ kind: 'idle' })
 }
 
 const subscribe = (listener: () => void) => {

@@ -1,42 +1,39 @@
 import { createAddressMap } from '@/core/crawl/address-map'
-import { crawl, defaultCrawlOptions } from '@/core/crawl/crawl'
-import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
-import { CrawlRequest, toWire, type WireEvent } from '@/core/crawl/wire'
-import { createFetcher } from '@/io/fetch-address'
+import { CrawlRequest, type ParsedCrawlRequest, toWire, type WireEvent } from '@/core/crawl/wire'
 import { hostAndPort } from '@/io/guard'
 import { imagePath } from '@/io/image-token'
-import { nodeOutside } from '@/io/outside'
+import { runCrawl } from '@/io/run-crawl'
 import { refusalOf, refused } from '@/io/same-origin'
 
 export const dynamic = 'force-dynamic'
 
+/** Host that the run was pointed at: pictures on it may be shown, even inside this network. */
+function namedHost(from: ParsedCrawlRequest['from']): string {
+  const address = from.kind === 'url' ? from.start : from.kind === 'sitemap' ? from.address : (from.addresses[0] ?? '')
+  return URL.canParse(address) ? hostAndPort(address) : ''
+}
+
 /** Events of one crawl as lines of JSON. Leaving the page aborts the request, and with it every fetch. */
-async function* crawlLines(request: CrawlRequest, signal: AbortSignal): AsyncGenerator<WireEvent> {
-  const innerHost = hostAndPort(request.start)
-  const fetcher = createFetcher({
-    innerHosts: new Set([innerHost]),
-    concurrency: limits.concurrency,
-    timeoutMs: limits.timeoutMs,
-    signal,
-  })
+async function* crawlLines(request: ParsedCrawlRequest, signal: AbortSignal): AsyncGenerator<WireEvent> {
+  const innerHost = namedHost(request.from)
   let toBuild = (url: string) => url
   try {
-    const options = { ...defaultCrawlOptions, ...request, guessSite: true }
-    for await (const event of crawl(options, nodeOutside(fetcher.read, signal))) {
-      if (event.kind === 'started') toBuild = createAddressMap(event.source.site, event.source.location).toBuild
+    for await (const event of runCrawl(request, { guessSite: true }, signal)) {
+      if (event.kind === 'started' && request.from.kind === 'url') {
+        toBuild = createAddressMap(event.source.site, event.source.location).toBuild
+      }
       yield toWire(event, (url) => imagePath({ url: toBuild(url), innerHost }))
     }
   } catch (error) {
     if (signal.aborted) return
     const isKnown = error instanceof NothingAnswered
-    if (!isKnown) console.error(error)
+    // Never the request itself: it may hold a login.
+    if (!isKnown) console.error(error instanceof Error ? error.stack : String(error))
     yield {
       kind: 'failed',
       message: isKnown ? error.message : 'The crawl broke off by a fault of ours. What was gathered is kept.',
     }
-  } finally {
-    await fetcher.close()
   }
 }
 

@@ -2,6 +2,7 @@ import { limits } from '@/core/crawl/limits'
 import { readFollowing } from '@/core/crawl/read-address'
 import { readImageHeader } from '@/core/image/read-header'
 import type { ImageFormat } from '@/core/model'
+import { reachableInnerHosts } from '@/io/exposure'
 import { createFetcher } from '@/io/fetch-address'
 import { readToken } from '@/io/image-token'
 import { refusalOf, refused } from '@/io/same-origin'
@@ -30,7 +31,7 @@ export async function GET(request: Request): Promise<Response> {
   const grant = readToken(new URL(request.url).searchParams.get('p') ?? '')
   if (!grant) return refused('This picture belongs to no run of this server. Look again at its page.', 404)
   const fetcher = createFetcher({
-    innerHosts: new Set([grant.innerHost]),
+    innerHosts: reachableInnerHosts([grant.innerHost]),
     concurrency: 1,
     timeoutMs: limits.timeoutMs,
     signal: request.signal,

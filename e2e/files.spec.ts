@@ -1,0 +1,105 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, type Page, test } from '@playwright/test'
+import { zipSync } from 'fflate'
+import { demoFolder } from '../demo/server.mjs'
+
+const here = mkdtempSync(join(tmpdir(), 'parrot-e2e-'))
+test.afterAll(() => rmSync(here, { recursive: true }))
+
+/** Requests that could carry something away: everything but the app's own files. */
+function watchRequests(page: Page): string[] {
+  const sent: string[] = []
+  page.on('request', (request) => {
+    if (request.method() !== 'GET' || request.url().includes('/api/'))
+      sent.push(`${request.method()} ${request.url()} ${request.postData() ?? ''}`)
+  })
+  return sent
+}
+
+async function expectDemoGathered(page: Page): Promise<void> {
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('48 pages')
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await expect(page.getByText('48 pages in 8 sections')).toBeVisible()
+  await expect(page.getByRole('heading', { name: '30 errors in the way' })).toBeVisible()
+}
+
+/** Every file below a folder, by its path. */
+function filesBelow(folder: string, prefix = ''): Record<string, Uint8Array> {
+  return Object.assign(
+    {},
+    ...readdirSync(join(folder, prefix), { withFileTypes: true }).map((entry) => {
+      const path = prefix + entry.name
+      return entry.isDirectory()
+        ? filesBelow(folder, `${path}/`)
+        : { [path]: new Uint8Array(readFileSync(join(folder, path))) }
+    }),
+  )
+}
+
+test('a folder is read in the browser: the same findings, pictures from blobs, nothing of it sent', async ({
+  page,
+}) => {
+  const sent = watchRequests(page)
+  await page.goto('/')
+  await page.getByLabel('Choose a folder').setInputFiles(demoFolder)
+  await expectDemoGathered(page)
+  const lamp = page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ })
+  await lamp.scrollIntoViewIfNeeded()
+  await expect(lamp.locator('img')).toHaveAttribute('src', /^blob:/)
+  // One picture of the demo is named on localhost: that address, and nothing else, is asked of the server.
+  expect(sent).toEqual([
+    expect.stringContaining('/api/picture {"url":"http://localhost:3000/img/descale-a-kettle.jpg"}'),
+  ])
+})
+
+test('a zip too, with everything in one folder as archivers put it', async ({ page }) => {
+  const files = filesBelow(demoFolder)
+  const zip = zipSync(Object.fromEntries(Object.entries(files).map(([path, bytes]) => [`site/${path}`, bytes])), {
+    level: 1,
+  })
+  writeFileSync(join(here, 'site.zip'), zip)
+  await page.goto('/')
+  await page.getByLabel('Choose a zip').setInputFiles(join(here, 'site.zip'))
+  await expectDemoGathered(page)
+  await page.reload()
+  await expect(page.getByText('48 pages in 8 sections')).toBeVisible()
+})
+
+test('what is no zip says so, and what to do', async ({ page }) => {
+  writeFileSync(join(here, 'broken.zip'), 'this is no zip')
+  await page.goto('/')
+  await page.getByLabel('Choose a zip').setInputFiles(join(here, 'broken.zip'))
+  await expect(page.getByRole('alert').filter({ hasText: 'The zip can’t be read.' })).toContainText('Make it again')
+})
+
+test('a folder without pages says where pages mostly are', async ({ page }) => {
+  await page.goto('/')
+  await page.getByLabel('Choose a folder').setInputFiles(join(demoFolder, 'img'))
+  await expect(page.getByRole('alert').filter({ hasText: 'There is no HTML file in img.' })).toContainText(
+    'dist, out or public',
+  )
+})
+
+test('five thousand pages: all there, once, after a reload too, and the tab stays quick', async ({ page }) => {
+  test.setTimeout(180_000)
+  const folder = join(here, 'large')
+  const pageOf = (index: number) =>
+    `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Product ${index} | Large</title><meta name="description" content="Product ${index} of five thousand, each with a sentence of its own."><meta property="og:title" content="Product ${index}"><link rel="canonical" href="https://large.example/p${index % 50}/product-${index}.html"></head><body><main><h1>Product ${index}</h1><p>The first paragraph of product ${index}, long enough to be one.</p></main></body></html>`
+  const { mkdirSync } = await import('node:fs')
+  for (let section = 0; section < 50; section++) mkdirSync(join(folder, `p${section}`), { recursive: true })
+  for (let index = 0; index < 5000; index++)
+    writeFileSync(join(folder, `p${index % 50}`, `product-${index}.html`), pageOf(index))
+  await page.goto('/')
+  await page.getByLabel('Choose a folder').setInputFiles(folder)
+  await expect(page.getByText('large.example is gathered.')).toBeVisible({ timeout: 120_000 })
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('5,000 pages')
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await expect(page.getByText('5,000 pages in 50 sections')).toBeVisible({ timeout: 20_000 })
+  await page.reload()
+  await expect(page.getByText('5,000 pages in 50 sections')).toBeVisible({ timeout: 20_000 })
+  await page.getByLabel('Search pages and their cards').fill('product 4999')
+  await expect(page.getByRole('region', { name: 'Cards', exact: true }).getByRole('button')).toHaveCount(1)
+})

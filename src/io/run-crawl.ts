@@ -1,0 +1,84 @@
+import { resolveAddress } from '@/core/crawl/address'
+import { collectSitemaps } from '@/core/crawl/collect-sitemaps'
+import { crawl, crawlGiven, defaultCrawlOptions } from '@/core/crawl/crawl'
+import type { CrawlEvent } from '@/core/crawl/events'
+import { limits } from '@/core/crawl/limits'
+import { NothingAnswered } from '@/core/crawl/nothing-answered'
+import type { Outside } from '@/core/crawl/read-address'
+import type { ParsedCrawlRequest } from '@/core/crawl/wire'
+import { reachableInnerHosts } from './exposure'
+import { createFetcher } from './fetch-address'
+import { hostAndPort } from './guard'
+import { loginHeaders } from './login-headers'
+import { nodeOutside } from './outside'
+
+/** What the command line can set beside what the interface asks for. */
+export type CrawlTuning = {
+  guessSite: boolean
+  maxDepth?: number
+  concurrency?: number
+  delayMs?: number
+  timeoutMs?: number
+  askAs?: string | null
+}
+
+/** Addresses that the person named, in whatever way. */
+function namedAddresses(from: ParsedCrawlRequest['from']): string[] {
+  const raw = from.kind === 'url' ? [from.start] : from.kind === 'list' ? from.addresses : [from.address]
+  return raw.flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
+}
+
+async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside: Outside): AsyncGenerator<CrawlEvent> {
+  const { from, site, maxPages, ignoreRobots, include, exclude, perSection, login, resume } = request
+  const options = {
+    ...defaultCrawlOptions,
+    ...{ site, maxPages, ignoreRobots, include, exclude, perSection, resume },
+    guessSite: tuning.guessSite,
+    maxDepth: tuning.maxDepth ?? limits.maxDepth,
+    concurrency: tuning.concurrency ?? limits.concurrency,
+    delayMs: tuning.delayMs ?? 0,
+    hasLogin: login !== null,
+    start: '',
+  }
+  if (from.kind === 'url') return yield* crawl({ ...options, start: from.start }, outside)
+  if (from.kind === 'list') {
+    const { addresses, follow } = from
+    return yield* crawlGiven(
+      { kind: 'list', location: `${addresses.length} addresses`, addresses, follow },
+      options,
+      outside,
+    )
+  }
+  const { pages, failed } = await collectSitemaps([from.address], outside.read, outside)
+  if (pages.length === 0) throw new NothingAnswered(from.address, failed[0]?.reason ?? 'the sitemap names no page.')
+  yield* crawlGiven(
+    { kind: 'sitemap', location: from.address, addresses: pages, follow: from.follow },
+    options,
+    outside,
+  )
+  for (const { url, reason } of failed)
+    yield { kind: 'note', note: { kind: 'bounded', message: `The sitemap ${url} could not be read. ${reason}` } }
+}
+
+/** A crawl over the network, as Node runs it: with its own connections, under the guards. */
+export async function* runCrawl(
+  request: ParsedCrawlRequest,
+  tuning: CrawlTuning,
+  signal: AbortSignal,
+): AsyncGenerator<CrawlEvent> {
+  const named = namedAddresses(request.from)
+  const first = named[0]
+  const fetcher = createFetcher({
+    innerHosts: reachableInnerHosts(named.map(hostAndPort)),
+    concurrency: tuning.concurrency ?? limits.concurrency,
+    timeoutMs: tuning.timeoutMs ?? limits.timeoutMs,
+    signal,
+    login: request.login && first ? { host: hostAndPort(first), headers: loginHeaders(request.login) } : null,
+    askAs: tuning.askAs ?? null,
+  })
+  try {
+    yield* events(request, tuning, nodeOutside(fetcher.read, signal))
+  } finally {
+    await fetcher.close()
+  }
+}

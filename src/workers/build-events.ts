@@ -1,0 +1,123 @@
+import { type BuildFiles, createFileMap, typeOfFile } from '@/core/crawl/build-files'
+import type { CrawlEvent } from '@/core/crawl/events'
+import { gatherBuild } from '@/core/crawl/gather-build'
+import { limits } from '@/core/crawl/limits'
+import { NothingAnswered } from '@/core/crawl/nothing-answered'
+import type { LookAtImage } from '@/core/crawl/picture-desk'
+import type { Outside } from '@/core/crawl/read-address'
+import { ServedImage } from '@/core/crawl/wire'
+import { BadZip, openZip } from '@/core/crawl/zip-build'
+import type { ChosenFile, GatherSource } from './protocol'
+import { SaidFailure } from './said-failure'
+import { hasTransparentPixel } from './transparent-pixel'
+
+/** A build that the browser holds: its events, and its pictures as blobs. */
+export type BrowserBuild = {
+  events: AsyncGenerator<CrawlEvent>
+  /** A picture of the build by its public address; null for one that is elsewhere. */
+  pictureOf: (url: string) => Promise<Blob | null>
+}
+
+/** Files read at a time. They come from a disk, not over a network. */
+const AT_ONCE = 12
+
+function chosenFiles(files: readonly ChosenFile[]): BuildFiles {
+  const byPath = new Map(files.map(({ path, file }) => [path, file]))
+  return {
+    paths: [...byPath.keys()].sort(),
+    read: async (path) => new Uint8Array(await byPath.get(path)!.arrayBuffer()),
+  }
+}
+
+async function openSource(source: Exclude<GatherSource, { kind: 'crawl' }>): Promise<BuildFiles> {
+  if (source.kind === 'folder') return chosenFiles(source.files)
+  return openZip(new Uint8Array(await source.file.arrayBuffer()))
+}
+
+const hex = (bytes: ArrayBuffer) =>
+  [...new Uint8Array(bytes)].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+
+/** The world as a worker sees it. Nothing is read over the network here but through our own server. */
+function workerOutside(signal: AbortSignal): Outside {
+  return {
+    read: async ({ url }) => ({
+      kind: 'failed',
+      code: 'forbidden',
+      message: `${url} is not part of the build.`,
+      ms: 0,
+    }),
+    now: () => new Date(),
+    digest: async (bytes) => `sha256:${hex(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>))}`,
+    hasTransparency: hasTransparentPixel,
+    sleep: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
+    gunzip: async (bytes) => bytes,
+    signal,
+  }
+}
+
+/** Pictures of other hosts are looked at by our server: the browser may not read them. */
+function lookThroughServer(signal: AbortSignal): LookAtImage {
+  return async (url) => {
+    const response = await fetch('/api/picture', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ url }),
+      signal,
+    })
+    if (!response.ok)
+      throw new SaidFailure(`The picture ${url} could not be looked at: our server answered ${response.status}.`)
+    return ServedImage.parse(await response.json())
+  }
+}
+
+/** Gathers a folder or a zip that the browser was given. */
+export async function openBrowserBuild(
+  source: Exclude<GatherSource, { kind: 'crawl' }>,
+  signal: AbortSignal,
+): Promise<BrowserBuild> {
+  try {
+    const files = await openSource(source)
+    const options = {
+      kind: source.kind,
+      location: source.name,
+      site: source.site,
+      maxPages: limits.maxPagesOfBuild,
+      concurrency: AT_ONCE,
+    }
+    let fileAt = (_url: string): string | null => null
+    async function* events(): AsyncGenerator<CrawlEvent> {
+      for await (const event of gatherBuild(files, options, workerOutside(signal), lookThroughServer(signal))) {
+        if (event.kind === 'started') fileAt = createFileMap(files.paths, event.source.site, new Set()).fileAt
+        yield event
+      }
+    }
+    return {
+      events: saying(events()),
+      pictureOf: async (url) => {
+        const path = fileAt(url)
+        if (path === null) return null
+        return new Blob([(await files.read(path)) as Uint8Array<ArrayBuffer>], { type: typeOfFile(path) ?? '' })
+      },
+    }
+  } catch (error) {
+    throw said(error)
+  }
+}
+
+function said(error: unknown): unknown {
+  if (error instanceof BadZip)
+    return new SaidFailure(`The zip can’t be read. ${error.message} Make it again from the folder of built HTML.`)
+  if (error instanceof NothingAnswered)
+    return new SaidFailure(
+      `There is no HTML file in ${error.url}. Choose the folder that your build writes, mostly called dist, out or public.`,
+    )
+  return error
+}
+
+async function* saying(events: AsyncGenerator<CrawlEvent>): AsyncGenerator<CrawlEvent> {
+  try {
+    yield* events
+  } catch (error) {
+    throw said(error)
+  }
+}
