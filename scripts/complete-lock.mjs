@@ -69,7 +69,8 @@ export function completeLock(lock) {
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const { lock, added } = completeLock(JSON.parse(readFileSync(lockFile, 'utf8')))
-  writeFileSync(lockFile, `${JSON.stringify(lock, null, 2)}\n`)
+  // Left alone when nothing is missing: a lock that is younger than node_modules is installed again.
+  if (added.length > 0) writeFileSync(lockFile, `${JSON.stringify(lock, null, 2)}\n`)
   console.error(
     added.length
       ? `package-lock.json completed with ${added.length} stubs:\n  ${added.join('\n  ')}`

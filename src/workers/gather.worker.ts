@@ -180,6 +180,7 @@ class GatherRun {
     const context = createCheckContext(gathering)
     const verdict = runChecks(gathering, context)
     const rows = context.pages.map((page, order) => makeRow(this.runId, page, order, verdict.pages[order]!, context))
+    await this.dropMerged(new Set(rows.map(({ url }) => url)))
     await database.rows.bulkPut(rows)
     if (state === 'done') await database.frontier.where('run').equals(this.runId).delete()
     const message = `Stopped at ${this.pages} of about ${this.pages + this.waiting} pages.`
@@ -196,6 +197,15 @@ class GatherRun {
     })
     report({ kind: 'finished', state })
     await this.thumbs.done()
+  }
+
+  /** Addresses that turned out to be another page's are no pages of the run any more. */
+  private async dropMerged(left: ReadonlySet<string>): Promise<void> {
+    const keys = await database.rows.where('run').equals(this.runId).primaryKeys()
+    const gone = keys.filter(([, url]) => !left.has(url))
+    this.pages -= gone.length
+    await database.rows.bulkDelete(gone)
+    await database.pages.bulkDelete(gone)
   }
 
   private async fail(message: string): Promise<void> {

@@ -20,7 +20,18 @@ export function resolveAddress(raw: string, base: string): string | null {
   url.hash = ''
   url.username = ''
   url.password = ''
-  return url.href
+  return equalEncoding(url.href)
+}
+
+const UNRESERVED = /^[A-Za-z0-9\-._~]$/
+
+/** One spelling for one address (RFC 3986, 6.2.2): no encoding where none is needed, capitals where it is. */
+function equalEncoding(href: string): string {
+  if (!href.includes('%')) return href
+  return href.replace(/%[0-9a-f]{2}/gi, (code) => {
+    const character = String.fromCharCode(Number.parseInt(code.slice(1), 16))
+    return UNRESERVED.test(character) ? character : code.toUpperCase()
+  })
 }
 
 /** A page's address as links lead to it: resolved, without the parameters that name a visit or a campaign. */

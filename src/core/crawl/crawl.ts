@@ -1,4 +1,4 @@
-import type { GatheredImage, GatheredPage, RunNote } from '../model'
+import type { GatheredImage, RunNote } from '../model'
 import { baseOf, isPrivateHost, pageAddress, pathOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin } from './address-map'
 import { collectSitemaps } from './collect-sitemaps'
@@ -81,7 +81,7 @@ class Crawl {
   private readonly known = new Set<string>()
   private readonly told = new Set<string>()
   private readonly fetching = new Set<string>()
-  private readonly pages: GatheredPage[] = []
+  private pageCount = 0
   private readonly keptOut = new Set<string>()
   private readonly desk: PictureDesk
   private readonly reader: ReadAddress
@@ -243,7 +243,7 @@ class Crawl {
       return
     }
     this.told.add(finalUrl)
-    this.pages.push(page)
+    this.pageCount++
     this.desk.addDeclared(page)
     const base = baseOf(finalUrl, page.facts?.base ?? null)
     // Links of an error page lead nowhere: it has no reading.
@@ -258,7 +258,7 @@ class Crawl {
   private progress(): CrawlEvent {
     return {
       kind: 'progress',
-      done: this.pages.length,
+      done: this.pageCount,
       waiting: this.waiting.size,
       fetching: [...this.fetching],
     }
@@ -325,7 +325,7 @@ class Crawl {
     if (readsSitemaps && !this.options.resume) yield* this.readSitemaps()
     const { concurrency } = this.options
     for (const round of ['declared', 'content'] as const) {
-      if (round === 'content') this.desk.addContentWhereNeeded(this.pages)
+      if (round === 'content') this.desk.addContentWhereNeeded()
       for await (const result of inParallel(this.next, concurrency)) {
         if (result.kind === 'page') yield* this.takePage(result.result)
         else if (result.image.errorCode !== 'stopped') yield { kind: 'image', image: result.image }
@@ -340,7 +340,7 @@ class Crawl {
     for (const note of this.notes()) yield { kind: 'note', note }
     const stopped = this.outside.signal.aborted
     if (stopped) {
-      const message = `Stopped at ${this.pages.length} of about ${this.pages.length + this.waiting.size} pages.`
+      const message = `Stopped at ${this.pageCount} of about ${this.pageCount + this.waiting.size} pages.`
       yield { kind: 'note', note: { kind: 'stopped', message } }
     }
     yield { kind: 'finished', finishedAt: this.outside.now().toISOString(), stopped }

@@ -1,5 +1,6 @@
 import type { GatheredImage, GatheredPage, RunNote, RunSource, View } from '../model'
 import type { Waiting } from './frontier'
+import { mergeTwins } from './merge-twins'
 
 /** What a run tells while it goes on. Server, worker and command line differ only in what they do with these. */
 export type CrawlEvent =
@@ -64,7 +65,7 @@ export class GatheringBuilder {
       finishedAt,
       notes,
       robotsTxt,
-      pages: [...this.pages.values()],
+      pages: mergeTwins([...this.pages.values()]),
       images: [...this.images.values()],
     }
   }

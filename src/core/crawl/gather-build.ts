@@ -177,7 +177,7 @@ async function* gatherPictures(
     desk.addDeclared(page)
   }
   for (const round of ['declared', 'content'] as const) {
-    if (round === 'content') desk.addContentWhereNeeded(pages)
+    if (round === 'content') desk.addContentWhereNeeded()
     const next = () => (outside.signal.aborted ? null : desk.next())
     for await (const image of inParallel(next, options.concurrency)) yield { kind: 'image', image }
   }

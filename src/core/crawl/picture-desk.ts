@@ -16,6 +16,8 @@ export class PictureDesk {
   private readonly waiting: string[] = []
   private readonly roles = new Map<string, Role>()
   private readonly read = new Map<string, GatheredImage>()
+  /** Pages whose content might have to give a picture: addresses only, so that a long run holds no page. */
+  private readonly contentOf: { declared: string[]; content: string[] }[] = []
 
   constructor(
     readonly addresses: AddressMap,
@@ -40,7 +42,10 @@ export class PictureDesk {
   /** Notes the pictures that a page's tags name. */
   addDeclared(page: GatheredPage): void {
     if (!page.facts) return
-    for (const url of this.declaredBy(page)) this.need(url, 'share')
+    const declared = this.declaredBy(page)
+    for (const url of declared) this.need(url, 'share')
+    const content = likelyContentImages(page.facts).flatMap((image) => publicImageUrl(page, image.src, this) ?? [])
+    if (content.length > 0) this.contentOf.push({ declared, content })
     for (const link of page.facts.links) {
       if (/(?:^|\s)(?:icon|apple-touch-icon\S*)(?:\s|$)/.test(link.rel))
         this.need(publicImageUrl(page, link.href, this), 'icon')
@@ -60,11 +65,12 @@ export class PictureDesk {
   }
 
   /** Notes the first pictures of the content where none that the page declares can be used. */
-  addContentWhereNeeded(pages: Iterable<GatheredPage>): void {
-    for (const page of pages) {
-      if (!page.facts || this.declaredBy(page).some((url) => this.read.get(url)?.errorCode === null)) continue
-      for (const image of likelyContentImages(page.facts)) this.need(publicImageUrl(page, image.src, this), 'share')
+  addContentWhereNeeded(): void {
+    for (const { declared, content } of this.contentOf) {
+      if (declared.some((url) => this.read.get(url)?.errorCode === null)) continue
+      for (const url of content) this.need(url, 'share')
     }
+    this.contentOf.length = 0
   }
 
   /** Starts reading the next picture; null when none waits. */

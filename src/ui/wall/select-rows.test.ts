@@ -78,11 +78,17 @@ test('a picture on two cards is not yet the same picture everywhere', () => {
   expect(countSymptoms(rows, 'wide-feed', ['same-picture', 'errors'])).toEqual({ 'same-picture': 3, errors: 1 })
 })
 
-test('sections with several pages come before pages that stand alone', () => {
-  const list = groupSections([row('/', 0), row('/a/1', 1, { section: '/a/*' }), row('/a/2', 2, { section: '/a/*' })])
+test('the home page, then sections with several pages, then pages that stand alone', () => {
+  const list = groupSections([
+    row('/visit', 3, { section: '/visit' }),
+    row('/', 0),
+    row('/a/1', 1, { section: '/a/*' }),
+    row('/a/2', 2, { section: '/a/*' }),
+  ])
   expect(list.map(({ section, rows: inside }) => [section, inside.length])).toEqual([
-    ['/a/*', 2],
     ['/', 1],
+    ['/a/*', 2],
+    ['/visit', 1],
   ])
 })
 

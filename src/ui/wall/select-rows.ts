@@ -82,7 +82,7 @@ export function countSymptoms(
   ) as Record<Symptom, number>
 }
 
-/** Sections in the order of their paths, the home page first, each with its rows in the order found. */
+/** The home page first, then sections of several pages, then pages that stand alone; each in the order of its path. */
 export function groupSections(rows: readonly WallRow[]): { section: string; rows: WallRow[] }[] {
   const groups = new Map<string, WallRow[]>()
   for (const row of rows) {
@@ -91,7 +91,8 @@ export function groupSections(rows: readonly WallRow[]): { section: string; rows
     else groups.set(row.section, [row])
   }
   const list = [...groups].map(([section, ofSection]) => ({ section, rows: ofSection }))
-  return list.sort((a, b) => Number(b.rows.length > 1) - Number(a.rows.length > 1) || compare(a.section, b.section))
+  const rank = ({ section, rows: inside }: (typeof list)[number]) => (section === '/' ? 0 : inside.length > 1 ? 1 : 2)
+  return list.sort((a, b) => rank(a) - rank(b) || compare(a.section, b.section))
 }
 
 /** What most deserves a word under a card: its worst finding in two or three words, else its symptom. */
