@@ -1,16 +1,6 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
 import type { ServedImage } from '@/core/crawl/wire'
-import type {
-  Finding,
-  GatheredPage,
-  Level,
-  RunNote,
-  RunSource,
-  SiteFinding,
-  Skipped,
-  Summary,
-  View,
-} from '@/core/model'
+import type { Finding, GatheredPage, Level, RunNote, RunSource, SiteFinding, Summary, View } from '@/core/model'
 import type { Face } from '@/core/surface/face'
 
 /** One run. `state` is `running` while a worker writes to it; whoever finds it so without one was left behind. */
@@ -44,7 +34,6 @@ export type WallRow = {
   status: number | null
   levels: Record<Level, number>
   findings: Finding[]
-  skipped: Skipped[]
   faces: Record<string, Face>
 }
 
@@ -74,6 +63,7 @@ class Database extends Dexie {
       thumbs: 'key, savedAt',
     })
     this.version(2).stores({ frontier: '[run+url], run' })
+    this.version(3).stores({ rows: '[run+url], run, [run+order]' })
   }
 }
 

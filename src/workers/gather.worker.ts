@@ -4,16 +4,22 @@ import { GatheringBuilder } from '@/core/crawl/events'
 import type { Waiting } from '@/core/crawl/frontier'
 import type { ServedImage, WireEvent } from '@/core/crawl/wire'
 import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
-import { database } from '@/store/database'
+import { database, type WallRow } from '@/store/database'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
 import { makeRow } from './make-row'
-import { type GatherCommand, type GatherReport, type GatherSource, runLock } from './protocol'
+import { type ChosenFile, type GatherCommand, type GatherReport, type GatherSource, runLock } from './protocol'
 import { wordsFor } from './said-failure'
 import { ThumbMaker } from './thumb-maker'
 
 /** How long events are gathered before they are written: one write for many. Grows with the run. */
 const flushEveryMs = (pages: number) => Math.min(2500, 400 + pages / 2)
+
+/** Pages written at once at most: every tab hears of each written key, and must not be kept busy by thousands. */
+const BATCH = 250
+
+/** The page is told how far the run is at most so often. */
+const PROGRESS_MS = 120
 
 /** The worker's own side, as far as it is used: the page's types know only the window. */
 const scope = self as unknown as {
@@ -43,6 +49,7 @@ class GatherRun {
   private images = 0
   private waiting = 0
   private lastFlush = 0
+  private lastProgress = 0
 
   constructor(
     private readonly runId: string,
@@ -61,7 +68,8 @@ class GatherRun {
     try {
       for await (const event of await this.openEvents()) {
         await this.take(event)
-        if (performance.now() - this.lastFlush > flushEveryMs(this.pages)) await this.flush()
+        const isDue = performance.now() - this.lastFlush > flushEveryMs(this.pages)
+        if (isDue || this.newPages.length >= BATCH) await this.flush()
       }
       if (this.hasStarted) await this.finish(this.isStopped ? 'stopped' : 'done')
       else report({ kind: 'failed', message: 'The run was stopped before the site answered.', kept: 0 })
@@ -125,6 +133,10 @@ class GatherRun {
       case 'progress': {
         this.waiting = event.waiting
         const done = this.before.pages + event.done
+        // Files are read faster than anyone could see it: the page need not be told of each.
+        const now = performance.now()
+        if (now - this.lastProgress < PROGRESS_MS && event.waiting > 0) return
+        this.lastProgress = now
         report({ kind: 'progress', done, waiting: event.waiting, images: this.images, fetching: event.fetching })
         return
       }
@@ -170,7 +182,11 @@ class GatherRun {
       const isTouched = isNew.has(page.url) || declared.some(({ url }) => images.has(url))
       return isTouched ? [makeRow(this.runId, page, order, checkPage(page, context), context)] : []
     })
-    await database.rows.bulkPut(rows)
+    await this.putRows(rows)
+  }
+
+  private async putRows(rows: WallRow[]): Promise<void> {
+    for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
   }
 
   /** Everything once more with the whole run known: checks across pages, sections, pictures that came late. */
@@ -181,7 +197,7 @@ class GatherRun {
     const verdict = runChecks(gathering, context)
     const rows = context.pages.map((page, order) => makeRow(this.runId, page, order, verdict.pages[order]!, context))
     await this.dropMerged(new Set(rows.map(({ url }) => url)))
-    await database.rows.bulkPut(rows)
+    await this.putRows(rows)
     if (state === 'done') await database.frontier.where('run').equals(this.runId).delete()
     const message = `Stopped at ${this.pages} of about ${this.pages + this.waiting} pages.`
     const notes = gathering.notes.filter((note) => note.kind !== 'stopped')
@@ -216,13 +232,20 @@ class GatherRun {
 }
 
 let current: GatherRun | null = null
+/** Files that came before the start that they belong to. */
+const files: ChosenFile[] = []
 
 scope.addEventListener('message', ({ data }) => {
   if (data.kind === 'stop') {
     current?.stop()
     return
   }
-  const run = new GatherRun(data.runId, data.source, data.resumes)
+  if (data.kind === 'files') {
+    for (const file of data.files) files.push(file)
+    return
+  }
+  const source = data.source.kind === 'folder' ? { ...data.source, files: files.splice(0) } : data.source
+  const run = new GatherRun(data.runId, source, data.resumes)
   current = run
   // Whoever finds the run later can tell by the lock whether somebody still writes to it.
   void navigator.locks.request(runLock(data.runId), () => run.run())

@@ -9,7 +9,7 @@ export function makeRow(
   run: string,
   page: GatheredPage,
   order: number,
-  verdict: Pick<PageVerdict, 'findings' | 'skipped'>,
+  verdict: Pick<PageVerdict, 'findings'>,
   context: CheckContext,
 ): WallRow {
   const levels: Record<Level, number> = { error: 0, warning: 0, note: 0 }
@@ -24,7 +24,6 @@ export function makeRow(
     status: page.fetch.status,
     levels,
     findings: verdict.findings,
-    skipped: verdict.skipped,
     faces: Object.fromEntries(
       context.surfaces.map((surface) => [surface.id, faceOf(context.cardOf(page, surface), surface)]),
     ),

@@ -11,7 +11,11 @@ export type GatherSource =
   | { kind: 'zip'; name: string; site: string | null; file: File }
 
 /** To the worker that gathers. `resumes`: go on with a run that was broken off. */
-export type GatherCommand = { kind: 'start'; runId: string; source: GatherSource; resumes: boolean } | { kind: 'stop' }
+export type GatherCommand =
+  /** Files of the folder that a start will name: they come in batches, since copying them all at once takes long. */
+  | { kind: 'files'; files: ChosenFile[] }
+  | { kind: 'start'; runId: string; source: GatherSource; resumes: boolean }
+  | { kind: 'stop' }
 
 /** A page that has trouble, told as it comes. */
 export type Trouble = { url: string; message: string }

@@ -6,7 +6,7 @@ import { surfaces } from '@/core/surface/profiles'
 import type { WallRow } from '@/store/database'
 import { WallCard } from '../card/wall-card'
 import { type Session, stopRun } from '../run/session'
-import { useRows, useRun } from '../run/use-run'
+import { useNewestRows, useRun } from '../run/use-run'
 import { count, duration, shortAddress } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 import { sourceName } from './sources'
@@ -28,11 +28,10 @@ export function RunProgress({
   onLeave: () => void
 }) {
   const run = useRun(session.runId)
-  const rows = useRows(session.runId) ?? []
+  const newest = useNewestRows(session.runId, CARDS_SHOWN)
   const nowMs = useNow(session.kind === 'running')
   const elapsedMs = (session.endedAtMs ?? nowMs) - session.startedAtMs
   const rate = session.done / Math.max(0.5, elapsedMs / 1000)
-  const newest = [...rows].sort((a, b) => b.order - a.order).slice(0, CARDS_SHOWN)
   const summary = run.kind === 'ready' ? run.value.summary : null
   const isRunning = session.kind === 'running'
   return (

@@ -57,6 +57,19 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
   }
 }
 
+/** Files copied to the worker at once: copying five thousand in one go holds the tab for most of a second. */
+const FILES_AT_ONCE = 100
+
+async function sendStart(to: Worker, runId: string, source: GatherSource, resumes: boolean): Promise<void> {
+  const post = (command: GatherCommand) => to.postMessage(command)
+  if (source.kind !== 'folder') return post({ kind: 'start', runId, source, resumes })
+  for (let from = 0; from < source.files.length; from += FILES_AT_ONCE) {
+    post({ kind: 'files', files: source.files.slice(from, from + FILES_AT_ONCE) })
+    await new Promise((resolve) => setTimeout(resolve))
+  }
+  post({ kind: 'start', runId, source: { ...source, files: [] }, resumes })
+}
+
 /** Starts gathering in a worker, or goes on with a run that was broken off. A run that is still going on is stopped first; what it has stays. */
 export function startRun(source: GatherSource, resumed: string | null = null): string {
   stopRun()
@@ -85,8 +98,7 @@ export function startRun(source: GatherSource, resumed: string | null = null): s
     const message = `The gathering broke off by a fault of ours (${event.message || 'unknown'}).`
     if (worker === started) set({ kind: 'failed', message, source, runId, kept: 0 })
   })
-  const command: GatherCommand = { kind: 'start', runId, source, resumes: resumed !== null }
-  started.postMessage(command)
+  void sendStart(started, runId, source, resumed !== null)
   return runId
 }
 

@@ -1,6 +1,8 @@
 'use client'
 
+import Dexie from 'dexie'
 import { useLiveQuery } from 'dexie-react-hooks'
+import { useEffect, useState } from 'react'
 import { database, type StoredPage, type StoredRun, type WallRow } from '@/store/database'
 import { listRuns } from '@/store/runs'
 
@@ -21,13 +23,57 @@ export function useRun(id: string | null): Loaded<StoredRun> {
   return loaded(found?.run, found !== undefined)
 }
 
-/** Rows of a run in the order in which pages were found. */
+/** Rows read at a time: more would hold the main thread for longer than a frame or two. */
+const CHUNK_ROWS = 100
+
+/** Rows of a run in the order found, read in chunks so that the tab stays quick. @returns null when `isGone` says so */
+async function readRows(run: string, isGone: () => boolean): Promise<WallRow[] | null> {
+  const rows: WallRow[] = []
+  const last = await database.rows.where('[run+order]').between([run, Dexie.minKey], [run, Dexie.maxKey]).last()
+  for (let from = 0; from <= (last?.order ?? -1); from += CHUNK_ROWS) {
+    if (isGone()) return null
+    const chunk = await database.rows
+      .where('[run+order]')
+      .between([run, from], [run, from + CHUNK_ROWS], true, false)
+      .toArray()
+    for (const row of chunk) rows.push(row)
+  }
+  return rows
+}
+
+/** Rows of a run in the order in which pages were found; undefined until they are read. */
 export function useRows(id: string | null): WallRow[] | undefined {
-  return useLiveQuery(async () => {
-    if (id === null) return []
-    const rows = await database.rows.where('run').equals(id).toArray()
-    return rows.sort((a, b) => a.order - b.order)
-  }, [id])
+  // The run is written to after its rows: when it changes, they have.
+  const touchedAt = useLiveQuery(
+    async () => (id === null ? null : ((await database.runs.get(id))?.touchedAt ?? null)),
+    [id],
+  )
+  const [held, setHeld] = useState<{ id: string | null; rows: WallRow[] }>()
+  useEffect(() => {
+    let isGone = false
+    if (touchedAt === undefined) return
+    if (id === null || touchedAt === null) setHeld({ id, rows: [] })
+    else void readRows(id, () => isGone).then((rows) => rows && !isGone && setHeld({ id, rows }))
+    return () => {
+      isGone = true
+    }
+  }, [id, touchedAt])
+  return held && held.id === id ? held.rows : undefined
+}
+
+/** The rows found last, newest first. */
+export function useNewestRows(id: string, most: number): WallRow[] {
+  const rows = useLiveQuery(
+    () =>
+      database.rows
+        .where('[run+order]')
+        .between([id, Dexie.minKey], [id, Dexie.maxKey])
+        .reverse()
+        .limit(most)
+        .toArray(),
+    [id, most],
+  )
+  return rows ?? []
 }
 
 export function useStoredPage(run: string | null, url: string | null): Loaded<StoredPage> {

@@ -29,7 +29,6 @@ const row = (path: string, order: number, shape: Shape = {}): WallRow => ({
   status: 200,
   levels: { error: shape.errors ?? 0, warning: shape.warnings ?? 0, note: 0 },
   findings: [],
-  skipped: [],
   faces: { 'wide-feed': face(shape.image ?? null, shape.traits ?? [], shape.title ?? path) },
 })
 
