@@ -65,6 +65,15 @@ test('a run that was broken off goes on where it stopped, and asks for nothing t
   await expect(page.getByText('48 pages in 8 sections')).toBeVisible()
 })
 
+test('stopped, it goes on at once with one button', async ({ page }) => {
+  await gatherAddress(page, SLOW_DEMO)
+  await expect(page.getByRole('region', { name: 'Newest cards' }).getByRole('button').nth(2)).toBeVisible()
+  await page.getByRole('region', { name: 'Pages as they come' }).getByRole('button', { name: 'Stop' }).click()
+  await page.getByRole('button', { name: 'Go on' }).click()
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('48 pages')
+})
+
 test('two tabs gather side by side, and neither takes the other’s run for left behind', async ({ page, context }) => {
   await gatherAddress(page, SLOW_DEMO)
   await expect(page.getByText('Gathering brasswick.example.')).toBeVisible()

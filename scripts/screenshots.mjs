@@ -53,9 +53,30 @@ const views = {
   'gather-running': async (name) => {
     const page = await open()
     await page.goto(address)
-    await page.getByLabel('Address', { exact: true }).fill(slowDemo)
+    await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(slowDemo)
     await page.getByRole('button', { name: 'Gather pages' }).click()
     await page.waitForTimeout(4200)
+    await shoot(page, name)
+  },
+  'gather-stopped': async (name) => {
+    const page = await open()
+    await page.goto(address)
+    await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(slowDemo)
+    await page.getByRole('button', { name: 'Gather pages' }).click()
+    await page.waitForTimeout(4200)
+    await page.getByRole('region', { name: 'Pages as they come' }).getByRole('button', { name: 'Stop' }).click()
+    await page.getByText('gave so far is kept.').waitFor()
+    await shoot(page, name)
+  },
+  'gather-trouble': async (name) => {
+    const page = await gathered()
+    await page.goto(address)
+    await page
+      .getByRole('region', { name: 'A running address' })
+      .getByLabel('Address', { exact: true })
+      .fill('http://localhost:3999')
+    await page.getByRole('button', { name: 'Gather pages' }).click()
+    await page.getByText('The run could not go on').waitFor()
     await shoot(page, name)
   },
   wall: async (name) => {
@@ -86,10 +107,6 @@ const views = {
   'wall-dark': async (name) => {
     const page = await gathered({ colorScheme: 'dark' })
     await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).click()
-    await shoot(page, name)
-  },
-  'wall-narrow': async (name) => {
-    const page = await gathered({ viewport: { width: 390, height: 800 } })
     await shoot(page, name)
   },
 }

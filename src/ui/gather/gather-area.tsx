@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react'
 import type { GatherSource } from '@/workers/protocol'
-import { leaveSession, startRun, useSession } from '../run/session'
+import { leaveSession, type Session, startRun, useSession } from '../run/session'
 import type { GoTo } from '../view/use-view'
 import { AddressForm } from './address-form'
 import { FilesForm } from './files-form'
@@ -10,6 +10,10 @@ import { ListForm } from './list-form'
 import { PastRuns } from './past-runs'
 import { RunProgress } from './run-progress'
 import { crawlFrom } from './sources'
+
+/** A crawl that was stopped knows what it had not asked for yet. Files would have to be given anew. */
+const canGoOn = (session: Session) =>
+  session.kind === 'ended' && session.stopped && session.waiting > 0 && session.source.kind === 'crawl'
 
 /** Ways in, the run that goes on, and the runs that are kept. */
 export function GatherArea({ demo, goTo }: { demo: string | null; goTo: GoTo }) {
@@ -21,7 +25,13 @@ export function GatherArea({ demo, goTo }: { demo: string | null; goTo: GoTo }) 
     )
   if (session.kind === 'running' || session.kind === 'ended') {
     return (
-      <RunProgress session={session} goTo={goTo} onStartOver={() => start(session.source)} onLeave={leaveSession} />
+      <RunProgress
+        session={session}
+        goTo={goTo}
+        onStartOver={() => start(session.source)}
+        onLeave={leaveSession}
+        onGoOn={canGoOn(session) ? () => start(session.source, session.runId) : null}
+      />
     )
   }
   return (

@@ -21,11 +21,14 @@ export function RunProgress({
   goTo,
   onStartOver,
   onLeave,
+  onGoOn,
 }: {
   session: Live
   goTo: GoTo
   onStartOver: () => void
   onLeave: () => void
+  /** Goes on where the run was stopped; null where that can't be done. */
+  onGoOn: (() => void) | null
 }) {
   const run = useRun(session.runId)
   const newest = useNewestRows(session.runId, CARDS_SHOWN)
@@ -62,6 +65,11 @@ export function RunProgress({
                 <button type="button" className="button" onClick={onLeave}>
                   Gather something else
                 </button>
+                {onGoOn && (
+                  <button type="button" className="button" onClick={onGoOn}>
+                    Go on
+                  </button>
+                )}
                 <button type="button" className="button" onClick={onStartOver}>
                   Run again
                 </button>

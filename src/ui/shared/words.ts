@@ -16,7 +16,8 @@ export function dayAndTime(iso: string): string {
 /** `38 KB`, `1.2 MB`: powers of ten. */
 export function bytes(number: number): string {
   if (number < 1000) return `${number} bytes`
-  return number < 999_500 ? `${Math.round(number / 1000)} KB` : `${(number / 1_000_000).toFixed(1)} MB`
+  if (number < 999_500) return `${Math.round(number / 1000)} KB`
+  return number < 999_500_000 ? `${(number / 1_000_000).toFixed(1)} MB` : `${(number / 1_000_000_000).toFixed(1)} GB`
 }
 
 /** Host, and path where there is one, without the scheme. */
