@@ -211,6 +211,8 @@ class GatherRun {
       findings: verdict.findings,
       summary: verdict.summary,
     })
+    // What is said last is what was kept.
+    report({ kind: 'progress', done: this.pages, waiting: this.waiting, images: this.images, fetching: [] })
     report({ kind: 'finished', state })
     await this.thumbs.done()
   }

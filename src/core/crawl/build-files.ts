@@ -1,3 +1,5 @@
+import { typeOfFormat } from '../image/media-types'
+
 /** The files of a build, wherever they are: a folder on disk, a zip, a folder that a browser was given. */
 export type BuildFiles = {
   /** Paths from the build's root, with `/`, without a leading one. */
@@ -61,14 +63,9 @@ const TYPES: Record<string, string> = {
   html: 'text/html',
   htm: 'text/html',
   xhtml: 'application/xhtml+xml',
-  jpg: 'image/jpeg',
-  jpeg: 'image/jpeg',
-  png: 'image/png',
-  gif: 'image/gif',
-  webp: 'image/webp',
-  avif: 'image/avif',
-  svg: 'image/svg+xml',
-  ico: 'image/x-icon',
+  ...typeOfFormat,
+  jpg: typeOfFormat.jpeg,
+  tif: typeOfFormat.tiff,
   xml: 'application/xml',
   txt: 'text/plain',
 }

@@ -105,7 +105,7 @@ const textOf = (pieces: Piece[], from: number, to: number) =>
     .slice(from, to)
     .map((piece) => piece.text)
     .join('')
-    .trimEnd()
+    .replace(/ +$/, '')
 
 /**
  * Breaks a text into the lines of a box and cuts what has no room.
@@ -137,7 +137,7 @@ export function fitText(text: string, box: TextBox): FittedText {
     if (isLast || restFits) {
       const end = endBeforeEllipsis(counted, from, counted.length, roomEm, ellipsisEm)
       const line = textOf(counted, from, end)
-      const shown = text.slice(0, counted[end - 1]?.end ?? counted[from]?.start ?? 0).trimEnd()
+      const shown = text.slice(0, counted[end - 1]?.end ?? counted[from]?.start ?? 0).replace(/ +$/, '')
       return { shown, cut: true, lines: [...lines, line] }
     }
     lines.push(textOf(counted, from, to))

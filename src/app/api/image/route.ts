@@ -1,25 +1,13 @@
 import { limits } from '@/core/crawl/limits'
 import { readFollowing } from '@/core/crawl/read-address'
+import { typeOfFormat } from '@/core/image/media-types'
 import { readImageHeader } from '@/core/image/read-header'
-import type { ImageFormat } from '@/core/model'
 import { reachableInnerHosts } from '@/io/exposure'
 import { createFetcher } from '@/io/fetch-address'
 import { readToken } from '@/io/image-token'
 import { refusalOf, refused } from '@/io/same-origin'
 
 export const dynamic = 'force-dynamic'
-
-const TYPE: Record<ImageFormat, string> = {
-  jpeg: 'image/jpeg',
-  png: 'image/png',
-  gif: 'image/gif',
-  webp: 'image/webp',
-  avif: 'image/avif',
-  svg: 'image/svg+xml',
-  bmp: 'image/bmp',
-  ico: 'image/x-icon',
-  tiff: 'image/tiff',
-}
 
 /**
  * Serves one picture that a run referenced, as what its bytes are and nothing else: the type is ours, not the
@@ -46,7 +34,7 @@ export async function GET(request: Request): Promise<Response> {
       return refused('There is no picture there now.', 404)
     return new Response(exchange.body as Uint8Array<ArrayBuffer>, {
       headers: {
-        'content-type': TYPE[reading.format],
+        'content-type': typeOfFormat[reading.format],
         'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox",
         'cache-control': 'private, max-age=3600',
       },

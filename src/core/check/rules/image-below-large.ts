@@ -1,10 +1,6 @@
 import { eachDeclaredImage, sizedImage } from '../declared-images'
 import { defineCheck } from '../define-check'
-import { isAtLeast } from '../sizes'
-
-const LEAST = { width: 200, height: 200 }
-/** From here on the wide feed shows the picture large (documented). */
-const LARGE = { width: 600, height: 315 }
+import { isAtLeast, LEAST_LARGE, LEAST_SHOWN } from '../sizes'
 
 /** Only for pictures that are shown at all; a side exactly at the limit passes. */
 export const imageBelowLarge = defineCheck({
@@ -23,7 +19,7 @@ export const imageBelowLarge = defineCheck({
   check(page, context) {
     return eachDeclaredImage(page, context, (image) => {
       const size = sizedImage(image)
-      if (!size || !isAtLeast(size, LEAST) || isAtLeast(size, LARGE)) return null
+      if (!size || !isAtLeast(size, LEAST_SHOWN) || isAtLeast(size, LEAST_LARGE)) return null
       const stamping = context.surfaces.filter(({ picture }) => picture && !isAtLeast(size, picture.largeFrom.value))
       const places = stamping.map((surface) => surface.name).join(', ')
       return { message: 'stamp', data: { url: image.url, ...size, places } }

@@ -1,9 +1,6 @@
 import { eachDeclaredImage, sizedImage } from '../declared-images'
 import { defineCheck } from '../define-check'
-import { isAtLeast } from '../sizes'
-
-/** Least side of a picture that the common places show at all (documented by the wide feed). */
-const LEAST = { width: 200, height: 200 }
+import { isAtLeast, LEAST_SHOWN } from '../sizes'
 
 /**
  * Sizes are pixels of the upright picture. A side exactly at its minimum passes; a picture of unknown size is not
@@ -25,7 +22,7 @@ export const imageBelowMinimum = defineCheck({
   check(page, context) {
     return eachDeclaredImage(page, context, (image) => {
       const size = sizedImage(image)
-      if (!size || isAtLeast(size, LEAST)) return null
+      if (!size || isAtLeast(size, LEAST_SHOWN)) return null
       const dropping = context.surfaces.filter(({ picture }) => picture && !isAtLeast(size, picture.least.value))
       const places = dropping.map((surface) => surface.name).join(', ') || 'none of the surfaces shown'
       return { message: 'small', data: { url: image.url, ...size, places } }
