@@ -195,6 +195,17 @@ describe('lists, samples and paths', () => {
     expect(pages.map(({ facts }) => facts?.title)).toEqual(['Only in the sitemap'])
   })
 
+  test('a sitemap on a preview server that names production is read there, pages and all', async () => {
+    const hostile = await start()
+    running.push(hostile)
+    const { pages, source } = await gather({
+      from: { kind: 'sitemap', address: `${hostile.base}sitemap-production.xml` },
+      site: null,
+    })
+    expect(source.site).toBe('https://garden.example/')
+    expect(pages.map(({ url, facts }) => [url, facts?.title])).toEqual([['https://garden.example/plain', 'Plain']])
+  })
+
   test('a server that is meant for others fetches no inner address, not even the one named', async () => {
     const hostile = await start()
     running.push(hostile)

@@ -65,6 +65,15 @@ export function createHostileServer({ hugeBytes = 50_000_000 } = {}) {
         ),
         'application/gzip',
       ),
+    // As a generator writes it before launch: production addresses, on a preview server.
+    '/sitemap-production.xml': (_url, send) =>
+      send(
+        200,
+        '<sitemapindex><sitemap><loc>https://garden.example/sitemap-part.xml</loc></sitemap></sitemapindex>',
+        'application/xml',
+      ),
+    '/sitemap-part.xml': (_url, send) =>
+      send(200, '<urlset><url><loc>https://garden.example/plain</loc></url></urlset>', 'application/xml'),
     '/only-in-sitemap': (_url, send) => send(200, page('Only in the sitemap')),
     '/plain': (_url, send) =>
       send(200, page('Plain', link('/')), HTML, { age: '12', etag: '"abc"', 'cache-control': 'max-age=60' }),

@@ -63,7 +63,8 @@ export async function check(source: string, options: CheckOptions): Promise<numb
       if (event.kind === 'progress') progress.show(event)
     }
   } catch (error) {
-    if (error instanceof NothingAnswered || error instanceof BadZip) throw new CannotRun(error.message)
+    if (error instanceof NothingAnswered) throw new CannotRun(error.message)
+    if (error instanceof BadZip) throw new CannotRun(`${source} can’t be read. ${error.message}`)
     throw error
   } finally {
     progress.clear()

@@ -1,10 +1,10 @@
 import { resolveAddress } from '@/core/crawl/address'
 import { collectSitemaps } from '@/core/crawl/collect-sitemaps'
-import { crawl, crawlGiven, defaultCrawlOptions } from '@/core/crawl/crawl'
+import { crawl, crawlGiven, defaultCrawlOptions, onPreview } from '@/core/crawl/crawl'
 import type { CrawlEvent } from '@/core/crawl/events'
 import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
-import type { Outside } from '@/core/crawl/read-address'
+import type { Outside, ReadAddress } from '@/core/crawl/read-address'
 import type { ParsedCrawlRequest } from '@/core/crawl/wire'
 import { reachableInnerHosts } from './exposure'
 import { createFetcher } from './fetch-address'
@@ -44,15 +44,17 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
   if (from.kind === 'list') {
     const { addresses, follow } = from
     return yield* crawlGiven(
-      { kind: 'list', location: `${addresses.length} addresses`, addresses, follow },
+      { kind: 'list', location: `${addresses.length} addresses`, addresses, follow, servedFrom: null },
       options,
       outside,
     )
   }
-  const { pages, failed } = await collectSitemaps([from.address], outside.read, outside)
+  // A sitemap index on a preview server names its parts on production: they are read where the index is.
+  const readHere: ReadAddress = (request) => outside.read({ ...request, url: onPreview(request.url, from.address) })
+  const { pages, failed } = await collectSitemaps([from.address], readHere, outside)
   if (pages.length === 0) throw new NothingAnswered(from.address, failed[0]?.reason ?? 'the sitemap names no page.')
   yield* crawlGiven(
-    { kind: 'sitemap', location: from.address, addresses: pages, follow: from.follow },
+    { kind: 'sitemap', location: from.address, addresses: pages, follow: from.follow, servedFrom: from.address },
     options,
     outside,
   )

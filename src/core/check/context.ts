@@ -23,6 +23,11 @@ export type CheckContext = {
   declaredImages(page: GatheredPage & { facts: PageFacts }): DeclaredImage[]
 }
 
+/** Where the build was served; null for files, and for a list, whose addresses are the pages' own. */
+function builtAt({ kind, location }: Gathering['source']): string | null {
+  return (kind === 'url' || kind === 'sitemap') && /^https?:/i.test(location) ? location : null
+}
+
 /** What cards of a run depend on. */
 export function cardContextOf(
   gathering: Pick<Gathering, 'source' | 'view' | 'robotsTxt'>,
@@ -31,7 +36,7 @@ export function cardContextOf(
   const { source, view, robotsTxt } = gathering
   return {
     view,
-    addresses: createAddressMap(source.site, source.kind === 'url' ? source.location : null),
+    addresses: createAddressMap(source.site, builtAt(source)),
     images,
     robots: robotsTxt === null ? null : parseRobots(robotsTxt),
   }

@@ -66,7 +66,14 @@ export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {
 }
 
 /** Addresses that were given as such, by a list or a sitemap. */
-export type GivenAddresses = { kind: 'list' | 'sitemap'; location: string; addresses: string[]; follow: boolean }
+export type GivenAddresses = {
+  kind: 'list' | 'sitemap'
+  location: string
+  addresses: string[]
+  follow: boolean
+  /** Where a sitemap was read. A preview server serves one that names production, which is not there yet. */
+  servedFrom: string | null
+}
 
 /** Names that are never pages: not worth a request. */
 const FILE_NAME =
@@ -410,6 +417,21 @@ export async function* crawl(options: CrawlOptions, outside: Outside): AsyncGene
   yield* run.run([{ url: startUrl, depth: 0 }], true)
 }
 
+/** Is this a server that only its own network reaches? */
+const isPreview = (address: string) => isPrivateHost(new URL(address).hostname)
+
+/** Where the pages of a list or a sitemap are read: at their own addresses, or on the server that has the sitemap. */
+function buildOf({ servedFrom }: GivenAddresses, first: string, site: string | null): string {
+  return servedFrom !== null && (site !== null || isPreview(servedFrom)) ? servedFrom : first
+}
+
+/** The same path on a preview server, for an address that its sitemap names on production. */
+export function onPreview(address: string, servedFrom: string): string {
+  if (!isPreview(servedFrom)) return address
+  const { pathname, search } = new URL(address)
+  return new URL(pathname + search, servedFrom).href
+}
+
 const viewOf = ({ ignoreRobots, hasLogin }: CrawlOptions) => (ignoreRobots || hasLogin ? 'launched' : 'standing')
 
 /**
@@ -427,7 +449,7 @@ export async function* crawlGiven(
   const first = resolved[0]
   if (!first) throw new NothingAnswered(given.location, 'there is no http or https address in it.')
   const startedAt = outside.now().toISOString()
-  const addresses = createAddressMap(options.site ?? new URL(first).origin, first)
+  const addresses = createAddressMap(options.site ?? new URL(first).origin, buildOf(given, first, options.site))
   const robots = await readRobots(addresses.toBuild(first), outside)
   const source = { kind: given.kind, location: given.location, site: addresses.site }
   yield { kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text }

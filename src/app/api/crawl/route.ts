@@ -20,8 +20,10 @@ async function* crawlLines(request: ParsedCrawlRequest, signal: AbortSignal): As
   let toBuild = (url: string) => url
   try {
     for await (const event of runCrawl(request, { guessSite: true }, signal)) {
-      if (event.kind === 'started' && request.from.kind === 'url') {
-        toBuild = createAddressMap(event.source.site, event.source.location).toBuild
+      if (event.kind === 'started') {
+        const { site, location } = event.source
+        const build = request.from.kind === 'list' ? (request.from.addresses[0] ?? site) : location
+        if (URL.canParse(build)) toBuild = createAddressMap(site, build).toBuild
       }
       yield toWire(event, (url) => imagePath({ url: toBuild(url), innerHost }))
     }
