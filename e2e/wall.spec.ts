@@ -72,6 +72,7 @@ test('is worked by keyboard alone: choose, open, and back', async ({ page }) => 
 test('the jump box finds a page by a word of its title', async ({ page }) => {
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox', { name: 'Page, area or action' }).fill('chair caning')
+  await expect(page.getByRole('option', { name: /chair-caning/ })).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: '/workshops/chair-caning' })).toBeVisible()
 })

@@ -291,7 +291,7 @@ class Crawl {
     if (this.keptOut.size > 0) {
       yield {
         kind: 'bounded',
-        message: `robots.txt keeps our crawler out of ${this.keptOut.size} addresses, such as ${[...this.keptOut][0]}.`,
+        message: `robots.txt keeps our crawler out of ${this.keptOut.size === 1 ? 'an address' : `${this.keptOut.size} addresses`}, such as ${[...this.keptOut][0]}.`,
       }
     }
     if (this.options.ignoreRobots && this.robots) {

@@ -4,6 +4,7 @@ import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
 import { surfaces } from '@/core/surface/profiles'
 import type { WallRow } from '@/store/database'
+import type { Trouble } from '@/workers/protocol'
 import { WallCard } from '../card/wall-card'
 import { type Session, stopRun } from '../run/session'
 import { useNewestRows, useRun } from '../run/use-run'
@@ -135,12 +136,16 @@ export function RunProgress({
           <h2 className="mb-1 font-semibold">Troubles on the way</h2>
           {session.troubles.length === 0 && <p className="text-quiet">None so far.</p>}
           <ul className="grid gap-2">
-            {session.troubles.map((trouble) => (
-              <li key={`${trouble.url} ${trouble.message}`}>
-                <div className="truncate font-mono text-[11.5px]" title={trouble.url}>
-                  {shortAddress(trouble.url)}
+            {groupTroubles(session.troubles).map(({ kind, addresses }) => (
+              <li key={kind}>
+                <div>
+                  {kind} {addresses.length > 1 && <span className="text-quiet">{addresses.length} times</span>}
                 </div>
-                <div className="text-quiet">{trouble.message}</div>
+                {addresses.slice(0, ADDRESSES_NAMED).map((url) => (
+                  <div key={url} className="truncate font-mono text-[11.5px] text-quiet" title={url}>
+                    {shortAddress(url)}
+                  </div>
+                ))}
               </li>
             ))}
           </ul>
@@ -148,6 +153,25 @@ export function RunProgress({
       </aside>
     </div>
   )
+}
+
+/** Addresses named under one kind of trouble. */
+const ADDRESSES_NAMED = 4
+
+/** Troubles of one kind together, the kind with most of them first. Hosts aside, the words are the kind. */
+export function groupTroubles(troubles: readonly Trouble[]): { kind: string; addresses: string[] }[] {
+  const groups = new Map<string, string[]>()
+  for (const { url, message } of troubles) {
+    const host = URL.canParse(url) ? new URL(url).host : ''
+    const words = message
+      .replace(`${host} `, 'The host ')
+      .replace(/^answered/, 'It answered')
+      .replace(/([^.])$/, '$1.')
+    groups.set(words, [...(groups.get(words) ?? []), url])
+  }
+  return [...groups]
+    .map(([kind, addresses]) => ({ kind, addresses }))
+    .sort((a, b) => b.addresses.length - a.addresses.length)
 }
 
 function headline(session: Live): string {
