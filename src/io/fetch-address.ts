@@ -3,7 +3,6 @@ import { isIP, type LookupFunction } from 'node:net'
 import type { Readable } from 'node:stream'
 import { createBrotliDecompress, createGunzip, createInflate } from 'node:zlib'
 import { Agent, request } from 'undici'
-import { limits } from '@/core/crawl/limits'
 import type { Exchange, ReadAddress, ReadRequest } from '@/core/crawl/read-address'
 import type { FailureCode } from '@/core/model'
 import { hostAndPort, type InnerHosts, isInnerAddress } from './guard'
@@ -168,5 +167,3 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     },
   }
 }
-
-export const defaultTimeoutMs = limits.timeoutMs

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { cropToRatio, shareLost } from './crop'
+import { cropToRatio } from './crop'
 
 describe('cropToRatio', () => {
   test.each([
@@ -12,8 +12,4 @@ describe('cropToRatio', () => {
   ])('%i × %i at %f', (width, height, ratio, expected) => {
     expect(cropToRatio(width, height, ratio)).toEqual(expected)
   })
-})
-
-test('shareLost is the part of the area that is left out', () => {
-  expect(shareLost(cropToRatio(800, 800, 1.91), 800, 800)).toBeCloseTo(0.476, 3)
 })

@@ -18,8 +18,3 @@ export function cropToRatio(width: number, height: number, ratio: number): Crop 
     height: cropHeight,
   }
 }
-
-/** Share of the picture, 0 to 1, that a crop leaves out. */
-export function shareLost(crop: Crop, width: number, height: number): number {
-  return 1 - (crop.width * crop.height) / (width * height)
-}

@@ -36,7 +36,11 @@ export function CardsPane({ run, cards, chosen, lit, onLit, onChoose }: Props) {
     return () => observer.disconnect()
   }, [])
   return (
-    <section aria-label="Cards of the page" tabIndex={0} className="overflow-auto px-5 py-4">
+    <section
+      aria-label="Cards of the page"
+      tabIndex={0}
+      className="overflow-auto px-5 py-4 max-md:order-1 max-md:shrink-0"
+    >
       <div ref={pane} className="grid gap-6">
         {cards.map(({ surface, card }, index) => (
           <article key={surface.id} aria-label={surface.name}>

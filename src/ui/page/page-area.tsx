@@ -61,7 +61,7 @@ function OnePage({ view, goTo, run, row, neighbours }: Props) {
       <PageHeader view={view} goTo={goTo} row={row} neighbours={neighbours}>
         {page.fetch.status ?? 'no answer'} · {bytes(page.fetch.bytes)} · fetched {clockTime(page.fetch.fetchedAt)}
       </PageHeader>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(280px,370px)_minmax(0,1fr)_326px] max-lg:grid-cols-[minmax(0,1fr)_300px] max-md:block max-md:overflow-auto">
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(280px,370px)_minmax(0,1fr)_326px] max-lg:grid-cols-[minmax(0,1fr)_300px] max-md:flex max-md:flex-col max-md:overflow-auto">
         <SourcePane
           page={page}
           cards={cards.map(({ card }) => card)}

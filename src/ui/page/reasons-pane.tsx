@@ -24,7 +24,7 @@ export function ReasonsPane({ surface, card, findings, lit, onLit }: Props) {
     <Tabs.Root defaultValue="reasons" asChild>
       <aside
         aria-label="Reasons and findings"
-        className="flex min-h-0 flex-col border-l border-line bg-sheet max-md:border-l-0 max-md:border-t"
+        className="flex min-h-0 flex-col border-l border-line bg-sheet max-md:order-2 max-md:shrink-0 max-md:border-l-0 max-md:border-t"
       >
         <Tabs.List aria-label="Reasons and findings" className="flex shrink-0 gap-5 border-b border-line px-4">
           <Tabs.Trigger value="reasons" className={TAB}>

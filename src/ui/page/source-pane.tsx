@@ -41,7 +41,7 @@ export function SourcePane({ page, cards, findings, lit, onLit }: Props) {
     <section
       aria-label="Source of the page"
       tabIndex={0}
-      className="flex min-h-0 flex-col overflow-auto border-r border-line bg-sheet max-lg:hidden max-md:flex"
+      className="flex min-h-0 flex-col overflow-auto border-r border-line bg-sheet max-lg:hidden max-md:order-3 max-md:flex max-md:shrink-0 max-md:border-r-0 max-md:border-t"
     >
       {page.source.length === 0 && (
         <p className="p-4 text-quiet">There is no source: the page could not be read. {page.fetch.error}</p>

@@ -9,7 +9,6 @@ import { parseView } from '../view/view'
 
 type Wall = {
   shown: WallRow[]
-  chosen: WallRow | null
   columns: number
   goTo: GoTo
   searchField: RefObject<HTMLInputElement | null>
@@ -43,20 +42,21 @@ export function indexAfter(index: number, step: number, length: number): number 
 }
 
 /** Keys of the wall: moving, opening, surfaces, search. */
-export function useWallKeys({ shown, chosen, columns, goTo, searchField }: Wall): void {
+export function useWallKeys({ shown, columns, goTo, searchField }: Wall): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
       const step = stepOf(event.key, columns)
       const surface = surfaces[Number(event.key) - 1]
-      if (step !== null && shown.length > 0) {
-        // The address is ahead of what is drawn while keys come faster than drawings.
-        const { page } = parseView(window.location.pathname, window.location.search)
-        const index = shown.findIndex(({ path }) => path === page)
+      // The address is ahead of what is drawn while keys come faster than drawings.
+      const { page } = parseView(window.location.pathname, window.location.search)
+      const index = shown.findIndex(({ path }) => path === page)
+      const chosen = shown[index]
+      const isOnControl = (event.target as HTMLElement).closest('button, a') !== null
+      if (step !== null && shown.length > 0)
         goTo({ page: shown[indexAfter(index, step, shown.length)]!.path }, 'replace')
-      } else if (surface) goTo({ surface: surface.id }, 'replace')
-      else if (event.key === 'Enter' && chosen && !(event.target as HTMLElement).closest('button, a'))
-        goTo({ area: 'page', page: chosen.path })
+      else if (surface) goTo({ surface: surface.id }, 'replace')
+      else if (event.key === 'Enter' && chosen && !isOnControl) goTo({ area: 'page', page: chosen.path })
       else if (event.key === 'Escape' && chosen) goTo({ page: null }, 'replace')
       else if (event.key === '/') searchField.current?.focus()
       else return
@@ -64,5 +64,5 @@ export function useWallKeys({ shown, chosen, columns, goTo, searchField }: Wall)
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [shown, chosen, columns, goTo, searchField])
+  }, [shown, columns, goTo, searchField])
 }

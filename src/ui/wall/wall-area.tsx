@@ -23,7 +23,7 @@ export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
   const [columns, setColumns] = useState(3)
   const searchField = useRef<HTMLInputElement>(null)
   const chosen = shown.find((row) => row.path === view.page) ?? null
-  useWallKeys({ shown, chosen, columns, goTo, searchField })
+  useWallKeys({ shown, columns, goTo, searchField })
   if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
   if (run.kind === 'missing') {
     return (
