@@ -116,15 +116,7 @@ export const troubles: Trouble[] = [
     edit: (head) => head.set('twitter:card', 'large'),
     finds: ['card-unknown'],
   },
-  ...[
-    'sewing-machine',
-    'orbital-sander',
-    'ladder',
-    'pasting-table',
-    'torque-wrench',
-    'hand-lathe',
-    'bicycle-stand',
-  ].map(sharesDefault),
+  ...['sewing-machine', 'orbital-sander', 'pasting-table'].map(sharesDefault),
   {
     file: 'tools/steam-cleaner.html',
     what: 'A forgotten page: no default reaches it, and it has no picture at all.',
