@@ -1,6 +1,7 @@
 import { resolveAddress } from '@/core/crawl/address'
 import { collectSitemaps } from '@/core/crawl/collect-sitemaps'
-import { crawl, crawlGiven, defaultCrawlOptions, onPreview } from '@/core/crawl/crawl'
+import { crawl, crawlGiven, onPreview } from '@/core/crawl/crawl'
+import { defaultCrawlOptions } from '@/core/crawl/crawl-options'
 import type { CrawlEvent } from '@/core/crawl/events'
 import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'

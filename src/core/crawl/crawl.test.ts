@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { testOutside } from '../testing/build-run'
-import { type CrawlOptions, crawl, defaultCrawlOptions } from './crawl'
+import { crawl } from './crawl'
+import { type CrawlOptions, defaultCrawlOptions } from './crawl-options'
 import { type CrawlEvent, GatheringBuilder } from './events'
 import { NothingAnswered } from './nothing-answered'
 import type { Exchange } from './read-address'

@@ -2,6 +2,7 @@ import type { GatheredImage, RunNote } from '../model'
 import { baseOf, isPrivateHost, pageAddress, pathOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin } from './address-map'
 import { collectSitemaps } from './collect-sitemaps'
+import type { CrawlOptions, GivenAddresses } from './crawl-options'
 import type { CrawlEvent } from './events'
 import { Frontier, type Waiting } from './frontier'
 import { createPathFilter, type PathFilter } from './globs'
@@ -20,60 +21,13 @@ import {
   type ReadRequest,
   readFollowing,
 } from './read-address'
+import { readRobots } from './read-robots'
 import { retrying } from './retrying'
-import { crawlDelayFor, isAllowed, parseRobots, type RobotsRules } from './robots'
+import { crawlDelayFor, isAllowed, type RobotsRules } from './robots'
 import { type Trap, TrapWatch, trapWords } from './traps'
 
 /** The name that robots.txt may address us by. */
 export const ROBOTS_TOKEN = 'NimbleParrot'
-
-export type CrawlOptions = {
-  /** Address to start from: the build's home page, mostly. */
-  start: string
-  /** Production address of the pages; null: that of `start`, or a guess. */
-  site: string | null
-  /** Without `site`: take the origin that the start page's canonical or og:url names, when `start` is a private host. */
-  guessSite: boolean
-  maxPages: number
-  maxDepth: number
-  concurrency: number
-  delayMs: number
-  ignoreRobots: boolean
-  /** Paths that are looked at, and paths that are not: globs. The start page always is. */
-  include: string[]
-  exclude: string[]
-  /** Pages taken of one section at most: a sample. null: all. */
-  perSection: number | null
-  /** The run carries a login: cards are then shown as launched. */
-  hasLogin: boolean
-  /** Goes on with a run that was broken off: what it has, and what waited. */
-  resume: { done: string[]; waiting: Waiting[] } | null
-}
-
-export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {
-  site: null,
-  guessSite: false,
-  maxPages: limits.maxPages,
-  maxDepth: limits.maxDepth,
-  concurrency: limits.concurrency,
-  delayMs: 0,
-  ignoreRobots: false,
-  include: [],
-  exclude: [],
-  perSection: null,
-  hasLogin: false,
-  resume: null,
-}
-
-/** Addresses that were given as such, by a list or a sitemap. */
-export type GivenAddresses = {
-  kind: 'list' | 'sitemap'
-  location: string
-  addresses: string[]
-  follow: boolean
-  /** Where a sitemap was read. A preview server serves one that names production, which is not there yet. */
-  servedFrom: string | null
-}
 
 /** Names that are never pages: not worth a request. */
 const FILE_NAME =
@@ -351,28 +305,6 @@ class Crawl {
       yield { kind: 'note', note: { kind: 'stopped', message } }
     }
     yield { kind: 'finished', finishedAt: this.outside.now().toISOString(), stopped }
-  }
-}
-
-type Robots = { text: string | null; rules: RobotsRules | null; note: RunNote | null }
-
-/** robots.txt of the build's origin: 4xx means no rules; an error of the server keeps everything closed (RFC 9309). */
-async function readRobots(start: string, outside: Outside): Promise<Robots> {
-  const url = new URL('/robots.txt', start).href
-  const { exchange } = await readFollowing(url, (at) =>
-    outside.read({ url: at, accept: 'text', maxBytes: limits.robotsBytes }),
-  )
-  if (exchange.kind === 'answered' && exchange.status < 300) {
-    const text = new TextDecoder('utf-8').decode(exchange.body)
-    return { text, rules: parseRobots(text), note: null }
-  }
-  if (exchange.kind === 'answered' && exchange.status < 500) return { text: null, rules: null, note: null }
-  const what = exchange.kind === 'answered' ? `answered ${exchange.status}` : `could not be read (${exchange.message})`
-  const message = `${url} ${what}: crawlers then ask for nothing, and so do we beyond the start page. Ignore robots.txt to look anyway.`
-  return {
-    text: 'User-agent: *\nDisallow: /',
-    rules: parseRobots('User-agent: *\nDisallow: /'),
-    note: { kind: 'robots-unknown', message },
   }
 }
 

@@ -1,0 +1,51 @@
+import type { Waiting } from './frontier'
+import { limits } from './limits'
+
+/** What a crawl may be told. */
+export type CrawlOptions = {
+  /** Address to start from: the build's home page, mostly. */
+  start: string
+  /** Production address of the pages; null: that of `start`, or a guess. */
+  site: string | null
+  /** Without `site`: take the origin that the start page's canonical or og:url names, when `start` is a private host. */
+  guessSite: boolean
+  maxPages: number
+  maxDepth: number
+  concurrency: number
+  delayMs: number
+  ignoreRobots: boolean
+  /** Paths that are looked at, and paths that are not: globs. The start page always is. */
+  include: string[]
+  exclude: string[]
+  /** Pages taken of one section at most: a sample. null: all. */
+  perSection: number | null
+  /** The run carries a login: cards are then shown as launched. */
+  hasLogin: boolean
+  /** Goes on with a run that was broken off: what it has, and what waited. */
+  resume: { done: string[]; waiting: Waiting[] } | null
+}
+
+export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {
+  site: null,
+  guessSite: false,
+  maxPages: limits.maxPages,
+  maxDepth: limits.maxDepth,
+  concurrency: limits.concurrency,
+  delayMs: 0,
+  ignoreRobots: false,
+  include: [],
+  exclude: [],
+  perSection: null,
+  hasLogin: false,
+  resume: null,
+}
+
+/** Addresses that were given as such, by a list or a sitemap. */
+export type GivenAddresses = {
+  kind: 'list' | 'sitemap'
+  location: string
+  addresses: string[]
+  follow: boolean
+  /** Where a sitemap was read. A preview server serves one that names production, which is not there yet. */
+  servedFrom: string | null
+}

@@ -1,0 +1,27 @@
+import type { RunNote } from '../model'
+import { limits } from './limits'
+import { type Outside, readFollowing } from './read-address'
+import { parseRobots, type RobotsRules } from './robots'
+
+/** robots.txt as read, its rules, and what has to be said of it. */
+export type Robots = { text: string | null; rules: RobotsRules | null; note: RunNote | null }
+
+/** robots.txt of the build's origin: 4xx means no rules; an error of the server keeps everything closed (RFC 9309). */
+export async function readRobots(start: string, outside: Outside): Promise<Robots> {
+  const url = new URL('/robots.txt', start).href
+  const { exchange } = await readFollowing(url, (at) =>
+    outside.read({ url: at, accept: 'text', maxBytes: limits.robotsBytes }),
+  )
+  if (exchange.kind === 'answered' && exchange.status < 300) {
+    const text = new TextDecoder('utf-8').decode(exchange.body)
+    return { text, rules: parseRobots(text), note: null }
+  }
+  if (exchange.kind === 'answered' && exchange.status < 500) return { text: null, rules: null, note: null }
+  const what = exchange.kind === 'answered' ? `answered ${exchange.status}` : `could not be read (${exchange.message})`
+  const message = `${url} ${what}: crawlers then ask for nothing, and so do we beyond the start page. Ignore robots.txt to look anyway.`
+  return {
+    text: 'User-agent: *\nDisallow: /',
+    rules: parseRobots('User-agent: *\nDisallow: /'),
+    note: { kind: 'robots-unknown', message },
+  }
+}
