@@ -70,6 +70,12 @@ export const PageFacts = z.object({
     h1: TagPosition.nullable(),
     firstParagraph: TagPosition.nullable(),
   }),
+  /** Links that hand an address or a text to another place; runs written before these were read have none. */
+  shareLinks: z.array(Position.extend({ href: z.string() })).optional(),
+  /** What closed the head before its `</head>`: a tag as written, or `text`. */
+  headClosedBy: Position.extend({ by: z.string() }).nullish(),
+  /** The page holds hardly any text and loads a script that is to fill it. */
+  isShell: z.boolean().optional(),
 })
 export type PageFacts = z.infer<typeof PageFacts>
 

@@ -53,5 +53,5 @@ export function pageOf(asked: Asked, exchange: Exchange): { page: GatheredPage; 
   }
   if (!isPage) return { page: { url, file, fetch, facts: null, source: [] }, reading: null }
   const reading = readPage(decodeHtml(exchange.body, contentType))
-  return { page: { url, file, fetch, facts: reading.facts, source: reading.source }, reading }
+  return { page: { url, file, fetch, facts: reading.facts, source: reading.source() }, reading }
 }

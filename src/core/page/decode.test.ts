@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { byteOffsets, charsetOf, decodeHtml } from './decode'
+import { byteOffsets } from '../testing/oracle/byte-offsets'
+import { charsetOf, decodeHtml } from './decode'
 
 const ascii = (text: string) => new TextEncoder().encode(text)
 

@@ -152,10 +152,10 @@ describe('json-ld', () => {
 
 describe('the excerpt of the source', () => {
   test('holds the head line by line and the lines of the body that feed cards', () => {
-    const { source } = read(
+    const { source: rows } = read(
       '<!doctype html>\n<html>\n<head>\n<title>Lamp</title>\n</head>\n<body>\n<div>nothing</div>\n<h1>Lamp</h1>\n</body>',
     )
-    expect(source.map((row) => [row.line, row.text])).toEqual([
+    expect(rows().map((row) => [row.line, row.text])).toEqual([
       [1, '<!doctype html>'],
       [2, '<html>'],
       [3, '<head>'],
@@ -167,9 +167,9 @@ describe('the excerpt of the source', () => {
 
   test('a head on one long line is split tag by tag', () => {
     const tags = Array.from({ length: 12 }, (_, index) => `<meta name="key-${index}" content="value">`)
-    const { source } = read(`<!doctype html><html><head>${tags.join('')}</head><body>`)
-    expect(source.filter((row) => row.text.startsWith('<meta'))).toHaveLength(12)
-    expect(source.every((row) => row.line === 1)).toBe(true)
+    const { source: rows } = read(`<!doctype html><html><head>${tags.join('')}</head><body>`)
+    expect(rows().filter((row) => row.text.startsWith('<meta'))).toHaveLength(12)
+    expect(rows().every((row) => row.line === 1)).toBe(true)
   })
 })
 

@@ -1,9 +1,21 @@
-import type { ContentImage, JsonLdFact, LinkFact, MetaFact, PageFacts, TagPosition } from '../model'
-import { collapseWhiteSpace, isBlank, trimAscii } from '../text/collapse'
-import { byteOffsets, type DecodedHtml } from './decode'
-import { readJsonLd } from './json-ld'
-import type { LineIndex } from './lines'
-import { attribute, type Element, isElement, isHtml, type Node, startOffset, type Tree, textInside } from './tree'
+import type { ContentImage, JsonLdFact, LinkFact, MetaFact, PageFacts, TagPosition } from '../../model'
+import type { DecodedHtml } from '../../page/decode'
+import { readJsonLd } from '../../page/json-ld'
+import { LineIndex } from '../../page/lines'
+import { looksLikeShareLink, refreshAddress } from '../../page/scan/values'
+import { collapseWhiteSpace, isBlank, trimAscii } from '../../text/collapse'
+import { byteOffsets } from './byte-offsets'
+import {
+  attribute,
+  type Element,
+  isElement,
+  isHtml,
+  type Node,
+  parseTree,
+  startOffset,
+  type Tree,
+  textInside,
+} from './tree'
 
 /** A paragraph shorter than this is a label or a date, no sentence about the page. */
 const PARAGRAPH_CHARACTERS = 20
@@ -14,7 +26,7 @@ const MAIN_ELEMENTS = new Set(['main', 'article'])
 const REFRESH_PAGE_CHARACTERS = 250
 const META_NAMES = ['name', 'property', 'http-equiv'] as const
 
-type Place = { inHead: boolean; isAside: boolean; inMain: boolean }
+type Place = { inHead: boolean; isAside: boolean; inMain: boolean; isUncounted: boolean }
 type Unplaced<T> = Omit<T, 'line' | 'column' | 'endByte'> & { element: Element }
 
 /** What the walk gathers; positions are worked out afterwards, for the elements that turned out to matter. */
@@ -23,16 +35,17 @@ class Gathered {
   links: Unplaced<LinkFact>[] = []
   images: Unplaced<ContentImage>[] = []
   scripts: Element[] = []
-  hrefs: string[] = []
+  anchors: { element: Element; href: string; isAnchor: boolean }[] = []
   title: Element | null = null
   h1: Element | null = null
-  base: string | null = null
+  base: Element | null = null
   language: string | null = null
   paragraph: Element | null = null
   mainParagraph: Element | null = null
   hasMain = false
-  refresh: string | null = null
-  bodyCharacters = 0
+  refresh: { element: Element; content: string } | null = null
+  loadsScript = false
+  visible = 0
 }
 
 const SVG_NUMBER = /^\s*\d+(?:\.\d+)?/
@@ -61,14 +74,11 @@ function addMeta(element: Element, place: Place, into: Gathered): void {
   if (charset !== null) {
     into.metas.push({ element, key: 'charset', attribute: 'charset', value: charset, inHead: place.inHead })
   }
-  if (attribute(element, 'http-equiv')?.toLowerCase() === 'refresh') into.refresh ??= refreshAddress(value ?? '')
-}
-
-/** `0; url=/elsewhere` → `/elsewhere`; null when it names no address. */
-export function refreshAddress(content: string): string | null {
-  const found = /^[\s\d.]*[;,]?\s*(?:url\s*=\s*)?(?:"([^"]*)"?|'([^']*)'?|(.*))$/is.exec(content)
-  const address = trimAscii(found?.[1] ?? found?.[2] ?? found?.[3] ?? '')
-  return address === '' ? null : address
+  if (attribute(element, 'http-equiv')?.toLowerCase() === 'refresh') {
+    const known = into.refresh?.element ?? null
+    if (first(known, element) === element && refreshAddress(value ?? ''))
+      into.refresh = { element, content: value ?? '' }
+  }
 }
 
 function addLink(element: Element, into: Gathered): void {
@@ -103,10 +113,10 @@ function visit(element: Element, place: Place, into: Gathered): void {
       into.language = attribute(element, 'lang')
       return
     case 'base':
-      into.base ??= attribute(element, 'href')
+      if (attribute(element, 'href') !== null) into.base = first(into.base, element)
       return
     case 'title':
-      into.title ??= element
+      into.title = first(into.title, element)
       return
     case 'meta':
       addMeta(element, place, into)
@@ -114,26 +124,26 @@ function visit(element: Element, place: Place, into: Gathered): void {
     case 'link':
       addLink(element, into)
       return
-    case 'script':
-      if (
-        trimAscii(attribute(element, 'type') ?? '')
-          .toLowerCase()
-          .split(';')[0] === 'application/ld+json'
-      ) {
-        into.scripts.push(element)
-      }
+    case 'script': {
+      const type = trimAscii(attribute(element, 'type') ?? '').toLowerCase()
+      if (type.split(';')[0] === 'application/ld+json') into.scripts.push(element)
+      else if (attribute(element, 'src') !== null || type === 'module') into.loadsScript = true
       return
+    }
     case 'a':
     case 'area': {
       const href = attribute(element, 'href')
-      if (href !== null) into.hrefs.push(href)
+      // What a formatting element opens again is a copy of the one tag.
+      const start = startOffset(element)
+      const isCopy = start < 0 || into.anchors.some((known) => startOffset(known.element) === start)
+      if (href !== null && !isCopy) into.anchors.push({ element, href, isAnchor: element.tagName === 'a' })
       return
     }
     case 'img':
       addImage(element, into)
       return
     case 'h1':
-      into.h1 ??= element
+      into.h1 = first(into.h1, element)
       return
     case 'main':
     case 'article':
@@ -146,29 +156,39 @@ function visit(element: Element, place: Place, into: Gathered): void {
 }
 
 function addParagraph(element: Element, place: Place, into: Gathered): void {
-  const isSettled = into.mainParagraph !== null || (into.paragraph !== null && !place.inMain)
-  if (place.isAside || isSettled || attribute(element, 'hidden') !== null) return
+  if (place.isAside || attribute(element, 'hidden') !== null) return
   if ([...collapseWhiteSpace(textInside(element))].length < PARAGRAPH_CHARACTERS) return
-  if (place.inMain) into.mainParagraph = element
-  else into.paragraph ??= element
+  if (place.inMain) into.mainParagraph = first(into.mainParagraph, element)
+  else into.paragraph = first(into.paragraph, element)
 }
 
-/** Goes through the tree in document order with a stack of its own: pages nest deeper than the call stack allows. */
+/** The one that comes first in the source: in the tree, what stood in a table by mistake comes before the table. */
+function first(known: Element | null, found: Element): Element {
+  return known && startOffset(known) <= startOffset(found) ? known : found
+}
+
+const TEXT_ELEMENTS = new Set(['title', 'textarea', 'xmp', 'iframe', 'noembed', 'noframes'])
+const UNCOUNTED = new Set(['script', 'style', 'template', 'noscript'])
+
+/** Goes through the tree with a stack of its own: pages nest deeper than the call stack allows. */
 function walk(tree: Tree, into: Gathered): void {
   const stack: { node: Node; place: Place }[] = [
-    { node: tree, place: { inHead: false, isAside: false, inMain: false } },
+    { node: tree, place: { inHead: false, isAside: false, inMain: false, isUncounted: false } },
   ]
   while (stack.length > 0) {
     const { node, place } = stack.pop()!
     let inner = place
     if (isElement(node)) {
       visit(node, place, into)
-      if (node.tagName === 'head') inner = { ...place, inHead: true }
-      else if (ASIDE_ELEMENTS.has(node.tagName)) inner = { ...place, isAside: true }
-      else if (MAIN_ELEMENTS.has(node.tagName)) inner = { ...place, inMain: true }
-      else if (node.tagName === 'script' || node.tagName === 'style') continue
-    } else if (node.nodeName === '#text' && !place.inHead) {
-      into.bodyCharacters += (node as { value: string }).value.trim().length
+      if (UNCOUNTED.has(node.tagName)) inner = { ...inner, isUncounted: true }
+      if (isHtml(node)) {
+        if (node.tagName === 'head') inner = { ...inner, inHead: true }
+        else if (ASIDE_ELEMENTS.has(node.tagName)) inner = { ...inner, isAside: true }
+        else if (MAIN_ELEMENTS.has(node.tagName)) inner = { ...inner, inMain: true }
+        else if (TEXT_ELEMENTS.has(node.tagName)) inner = { ...inner, isUncounted: true }
+      }
+    } else if (node.nodeName === '#text' && !place.inHead && !place.isUncounted) {
+      into.visible += [...(node as { value: string }).value].filter((character) => character.charCodeAt(0) > 32).length
     }
     if ('childNodes' in node) {
       for (let index = node.childNodes.length - 1; index >= 0; index--) {
@@ -182,7 +202,9 @@ function walk(tree: Tree, into: Gathered): void {
 function placeElements(elements: Element[], html: DecodedHtml, lines: LineIndex): Map<Element, TagPosition> {
   const ends = elements.map((element) => {
     const location = element.sourceCodeLocation
-    return { element, end: location?.endOffset ?? 0 }
+    // The parser gives a title that the page ends in no end of its own.
+    const isOpen = location?.startTag && !location.endTag && location.endOffset < location.startTag.endOffset
+    return { element, end: isOpen ? html.text.length : (location?.endOffset ?? 0) }
   })
   ends.sort((a, b) => a.end - b.end)
   const bytes = byteOffsets(
@@ -197,13 +219,16 @@ function placeElements(elements: Element[], html: DecodedHtml, lines: LineIndex)
   )
 }
 
-function scriptText(element: Element): string {
-  const child = element.childNodes[0]
-  return child?.nodeName === '#text' ? (child as { value: string }).value : ''
+/** A script's text as it stands in the source: line ends as they are, so that offsets hold. */
+function scriptText(element: Element, html: DecodedHtml): string {
+  const location = element.sourceCodeLocation
+  const start = location?.startTag?.endOffset ?? 0
+  const end = location?.endTag?.startOffset ?? html.text.length
+  return html.text.slice(start, end).replaceAll('\0', '\uFFFD')
 }
 
-function jsonLdFact(element: Element, lines: LineIndex): JsonLdFact {
-  const { types, error, faultOffset } = readJsonLd(scriptText(element))
+function jsonLdFact(element: Element, html: DecodedHtml, lines: LineIndex): JsonLdFact {
+  const { types, error, faultOffset } = readJsonLd(scriptText(element, html))
   const textStart = element.sourceCodeLocation?.startTag?.endOffset ?? 0
   return {
     ...lines.positionOf(Math.max(0, startOffset(element))),
@@ -220,21 +245,24 @@ function firstValue(metas: MetaFact[], key: string): string | null {
   return metas.find((meta) => meta.key === key && !isBlank(meta.value))?.value ?? null
 }
 
-/** Reads the facts off a tree. */
-export function factsFromTree(
-  tree: Tree,
-  html: DecodedHtml,
-  lines: LineIndex,
-): { facts: PageFacts; hrefs: string[]; refreshTo: string | null } {
+const bySource = (a: { element: Element }, b: { element: Element }) => startOffset(a.element) - startOffset(b.element)
+
+/** The facts of a page, read off the tree that another parser builds of it; lists in the order of the source. */
+export function oracleFacts(html: DecodedHtml): { facts: PageFacts; hrefs: string[]; refreshTo: string | null } {
+  const lines = new LineIndex(html.text)
   const found = new Gathered()
+  const tree = parseTree(html.text)
   walk(tree, found)
   const paragraph = found.hasMain ? found.mainParagraph : found.paragraph
   const single = [found.title, found.h1, paragraph].filter((element) => element !== null)
+  for (const list of [found.metas, found.links, found.images, found.anchors]) list.sort(bySource)
+  found.scripts.sort((a, b) => startOffset(a) - startOffset(b))
   const many = [...found.metas, ...found.links, ...found.images].map(({ element }) => element)
   const places = placeElements([...new Set([...single, ...many])], html, lines)
   const placed = <T extends { element: Element }>({ element, ...rest }: T) => ({ ...rest, ...places.get(element)! })
   const metas = found.metas.map(placed)
   const links = found.links.map(placed)
+  const shares = found.anchors.filter(({ href, isAnchor }) => isAnchor && looksLikeShareLink(href))
   const facts: PageFacts = {
     title: textOrNull(found.title),
     description: firstValue(metas, 'description'),
@@ -243,17 +271,22 @@ export function factsFromTree(
     robots: firstValue(metas, 'robots'),
     h1: textOrNull(found.h1),
     firstParagraph: textOrNull(paragraph),
-    base: found.base,
+    base: found.base && attribute(found.base, 'href'),
     metas,
     links,
-    jsonLd: found.scripts.map((script) => jsonLdFact(script, lines)),
+    jsonLd: found.scripts.map((script) => jsonLdFact(script, html, lines)),
     contentImages: found.images.map(placed),
     at: {
       title: found.title ? places.get(found.title)! : null,
       h1: found.h1 ? places.get(found.h1)! : null,
       firstParagraph: paragraph ? places.get(paragraph)! : null,
     },
+    shareLinks: shares.slice(0, 50).map(({ element, href }) => ({ href, ...lines.positionOf(startOffset(element)) })),
+    isShell: found.loadsScript && found.visible < 25,
   }
-  const refreshTo = found.bodyCharacters <= REFRESH_PAGE_CHARACTERS ? found.refresh : null
-  return { facts, hrefs: found.hrefs, refreshTo }
+  return {
+    facts,
+    hrefs: found.anchors.map(({ href }) => href),
+    refreshTo: found.visible <= REFRESH_PAGE_CHARACTERS && found.refresh ? refreshAddress(found.refresh.content) : null,
+  }
 }

@@ -1,0 +1,327 @@
+import { decodeHTML } from 'entities'
+import type { ContentImage, LinkFact, MetaFact, PageFacts } from '../../model'
+import { collapseWhiteSpace, isBlank, trimAscii } from '../../text/collapse'
+import { readJsonLd } from '../json-ld'
+import type { PageReading } from '../read-page'
+import { type Attributes, normalized } from './attributes'
+import { CapturedTexts, type TextStart } from './captured-texts'
+import { detached } from './detach'
+import { IN_ASIDE, IN_HEAD, IN_MAIN, IN_UNCOUNTED, TEXT_SHIFT } from './open-elements'
+import type { Positions } from './positions'
+import { SourceRows } from './source-rows'
+import * as T from './tag-table'
+import type { TextRun, TextSink } from './tree'
+import { declaredSize, imageSource, looksLikeShareLink, refreshAddress, tokensOf } from './values'
+
+/** A page with no more text than this beside its refresh is there only to send on. */
+const REFRESH_PAGE_CHARACTERS = 250
+/** A page whose text is shorter than this, and which loads a script, waits for that script. */
+const SHELL_CHARACTERS = 25
+/** Share links kept of one page. */
+const SHARE_LINKS = 50
+
+/** Notes what gives a fact as the tree construction tells of it. */
+export class FactGatherer implements TextSink {
+  readonly rows: SourceRows
+  private readonly texts: CapturedTexts
+  private text = ''
+  private base = 0
+  private tokenStart = 0
+  private tokenEnd = 0
+  private ending = 0
+  /** Where the last token of the page ended. */
+  private lastToken = 0
+  private metas: MetaFact[] = []
+  private links: LinkFact[] = []
+  private images: ContentImage[] = []
+  private jsonLd: PageFacts['jsonLd'] = []
+  private hrefs: string[] = []
+  private shareLinks: NonNullable<PageFacts['shareLinks']> = []
+  private language: string | null = null
+  private baseHref: string | null = null
+  private refresh: string | null = null
+  private hasMain = false
+  private loadsScript = false
+  /** Visible characters of the body, counted no further than anybody asks. */
+  private visible = 0
+  private headClosedBy: PageFacts['headClosedBy'] = null
+  /** Where the JSON-LD script being read stands. */
+  private script: { line: number; column: number } | null = null
+  private readonly rowOf = ({ start, line, column }: TextStart) => this.rows.rowAt(start, { line, column })
+  /** Puts back what was known when the body began. */
+  private forgetBody: () => void = () => {}
+
+  constructor(
+    private readonly positions: Positions,
+    private readonly attributes: Attributes,
+  ) {
+    this.rows = new SourceRows(positions)
+    this.texts = new CapturedTexts()
+  }
+
+  /** The text in hand, and its offset within the page. */
+  extend(text: string, base: number): void {
+    this.text = text
+    this.base = base
+    this.rows.extend(text, base)
+  }
+
+  /** The text in hand is about to be let go of. */
+  beforeDrop(): void {
+    this.rows.finishHead()
+    this.texts.keepRows(this.rowOf)
+  }
+
+  /** The tag or text being read, by offsets within the page; `ending` is the element that an end tag names. */
+  atToken(start: number, end: number, ending: number): void {
+    if (!this.rows.isHeadRead) this.rows.noteToken(start, this.tokenEnd)
+    this.tokenStart = start
+    this.tokenEnd = end
+    this.ending = ending
+  }
+
+  /** The page is over: what is still open ends here. */
+  atEnd(offset: number): void {
+    this.lastToken = this.tokenEnd
+    this.tokenStart = offset
+    this.tokenEnd = offset
+    this.ending = 0
+  }
+
+  bodyOpened(): void {
+    this.rows.finishHead()
+    const { metas, links, images, jsonLd, hrefs, shareLinks, refresh, baseHref } = this
+    const lengths = [metas, links, images, jsonLd, hrefs, shareLinks].map((list) => list.length)
+    const { title } = this.texts
+    this.forgetBody = () => {
+      for (const [at, list] of [metas, links, images, jsonLd, hrefs, shareLinks].entries()) list.length = lengths[at]!
+      this.texts.forget()
+      this.texts.title = title
+      this.rows.forgetBody()
+      this.refresh = refresh
+      this.baseHref = baseHref
+      this.hasMain = false
+      this.visible = 0
+    }
+  }
+
+  bodyDropped(): void {
+    this.forgetBody()
+  }
+
+  headLeft(tag: number): void {
+    if (tag === T.BODY) return
+    const raw = this.text.slice(this.tokenStart - this.base, this.tokenStart - this.base + 60)
+    const name = tag === 0 ? 'text' : raw.slice(0, 1 + Math.max(0, raw.slice(1).search(/[\s/>]|$/)))
+    this.headClosedBy = { by: detached(tag === 0 ? name : `${name}>`), ...this.positions.at(this.tokenStart) }
+  }
+
+  /** True when a text that stands in `context` is of no use any more. */
+  ignoresText(context: number): boolean {
+    return context >>> TEXT_SHIFT === 0 && this.visible > REFRESH_PAGE_CHARACTERS
+  }
+
+  insertText(context: number, run: TextRun): void {
+    this.texts.add(context, run)
+    if ((context & (IN_HEAD | IN_UNCOUNTED)) === 0 && this.visible <= REFRESH_PAGE_CHARACTERS) this.count(run.value)
+  }
+
+  private count(text: string): void {
+    for (let index = 0; index < text.length; index++) if (text.charCodeAt(index) > 32) this.visible++
+  }
+
+  textClosed(number: number): void {
+    const isOwnEnd = this.ending !== 0 && this.texts.tagOf(number) === this.ending
+    const endByte = () => this.positions.bytesBefore(isOwnEnd ? this.tokenEnd : this.tokenStart)
+    this.texts.close(number, endByte, this.rowOf)
+  }
+
+  /** Content of an element that holds text only. */
+  rawContent(context: number, start: number, end: number, isScript: boolean, hasReferences: boolean): void {
+    this.rows.noteScript(this.tokenStart, this.base + end)
+    if (isScript) {
+      if (this.script) this.addJsonLd(this.script, start, end)
+      this.script = null
+      return
+    }
+    if (context >>> TEXT_SHIFT === 0) return
+    const raw = normalized(this.text.slice(start, end))
+    this.texts.addText(context, hasReferences && raw.includes('&') ? decodeHTML(raw) : raw)
+  }
+
+  private addJsonLd(at: { line: number; column: number }, start: number, end: number): void {
+    const { types, error, faultOffset } = readJsonLd(this.text.slice(start, end).replaceAll('\0', '\uFFFD'))
+    const errorLine = faultOffset === null ? null : this.positions.at(this.base + start + faultOffset).line
+    this.jsonLd.push({ ...at, types: types.map(detached), error: error && detached(error), errorLine })
+  }
+
+  private place(): { line: number; column: number } {
+    return this.positions.at(this.tokenStart)
+  }
+
+  private tagPlace(): { line: number; column: number; endByte: number } {
+    const { line, column } = this.place()
+    return { line, column, endByte: this.positions.bytesBefore(this.tokenEnd) }
+  }
+
+  element(tag: number, parentContext: number): number {
+    switch (tag) {
+      case T.A:
+      case T.AREA:
+        this.addHref(tag)
+        return 0
+      case T.IMG:
+        this.addImage()
+        return 0
+      case T.META:
+        this.addMeta((parentContext & IN_HEAD) !== 0)
+        return 0
+      case T.LINK:
+        this.addLink()
+        return 0
+      case T.SCRIPT:
+        this.openScript()
+        return 0
+      case T.P:
+        return this.openParagraph(parentContext)
+      case T.H1:
+        return this.texts.h1 ? 0 : this.openText(tag, 'h1', parentContext)
+      case T.TITLE:
+        return this.texts.title ? 0 : this.openText(tag, 'title', parentContext)
+      case T.MAIN:
+      case T.ARTICLE:
+        this.hasMain = true
+        return 0
+      case T.HTML:
+        this.language ??= this.value('lang')
+        return 0
+      case T.BASE:
+        this.baseHref ??= this.value('href')
+        return 0
+      default:
+        return 0
+    }
+  }
+
+  private openText(tag: number, kind: 'title' | 'h1', context: number): number {
+    return this.texts.open(tag, kind, context, this.textStart())
+  }
+
+  private textStart() {
+    return { start: this.tokenStart, ...this.place() }
+  }
+
+  private openParagraph(context: number): number {
+    if ((context & IN_ASIDE) !== 0) return 0
+    const isMain = (context & IN_MAIN) !== 0
+    if (this.texts.isSettled(isMain) || this.attributes.get('hidden') !== null) return 0
+    return this.texts.open(T.P, isMain ? 'mainParagraph' : 'paragraph', context, this.textStart())
+  }
+
+  private value(name: string): string | null {
+    const value = this.attributes.get(name)
+    return value === null ? null : detached(value)
+  }
+
+  private addHref(tag: number): void {
+    const href = this.value('href')
+    if (href === null) return
+    this.hrefs.push(href)
+    if (tag === T.A && this.shareLinks.length < SHARE_LINKS && looksLikeShareLink(href)) {
+      this.shareLinks.push({ href, ...this.place() })
+    }
+  }
+
+  private addImage(): void {
+    const src = imageSource(this.attributes)
+    if (!src) return
+    const place = this.tagPlace()
+    this.images.push({
+      src: detached(src),
+      alt: this.value('alt'),
+      width: declaredSize(this.attributes.get('width')),
+      height: declaredSize(this.attributes.get('height')),
+      ...place,
+    })
+    this.rows.noteImage(this.tokenStart)
+  }
+
+  private addMeta(inHead: boolean): void {
+    const { attributes } = this
+    const charset = attributes.get('charset')
+    const name = attributes.get('name')
+    const property = attributes.get('property')
+    const equivalent = attributes.get('http-equiv')
+    if (charset === null && name === null && property === null && equivalent === null) return
+    const value = this.value('content')
+    const { line, column } = this.place()
+    const endByte = this.positions.bytesBefore(this.tokenEnd)
+    const add = (key: string, attribute: MetaFact['attribute'], itsValue: string | null) => {
+      this.metas.push({ key: detached(key), attribute, value: itsValue, inHead, line, column, endByte })
+    }
+    if (name !== null) add(trimAscii(name).toLowerCase(), 'name', value)
+    // `property` is a list of terms (RDFa): each is a tag of its own.
+    if (property !== null) for (const key of tokensOf(property)) add(key.toLowerCase(), 'property', value)
+    if (equivalent !== null) add(trimAscii(equivalent).toLowerCase(), 'http-equiv', value)
+    if (charset !== null) add('charset', 'charset', detached(charset))
+    if (equivalent?.toLowerCase() === 'refresh') this.refresh ??= refreshAddress(value ?? '')
+    if (!inHead) this.rows.noteBodyTag(this.tokenStart)
+  }
+
+  private addLink(): void {
+    const rel = tokensOf((this.attributes.get('rel') ?? '').toLowerCase()).join(' ')
+    const href = this.value('href')
+    if (rel === '' || href === null) return
+    const link: LinkFact = { rel: detached(rel), href, ...this.tagPlace() }
+    for (const name of ['type', 'sizes', 'hreflang'] as const) {
+      const value = this.value(name)
+      if (value !== null) link[name] = value
+    }
+    this.links.push(link)
+  }
+
+  private openScript(): void {
+    const type = trimAscii(this.attributes.get('type') ?? '').toLowerCase()
+    if (type.split(';')[0] === 'application/ld+json') this.script = this.place()
+    else if (this.attributes.get('src') !== null || type === 'module') this.loadsScript = true
+  }
+
+  /** First non-blank value of a meta that stands under any of its attributes. */
+  private firstValue(key: string): string | null {
+    return this.metas.find((meta) => meta.key === key && !isBlank(meta.value))?.value ?? null
+  }
+
+  /** All facts, once the page is read. */
+  result(): PageReading {
+    const { title, h1 } = this.texts
+    const paragraph = this.hasMain ? this.texts.mainParagraph : this.texts.paragraph
+    const placed = (text: typeof title) => text && { line: text.line, column: text.column, endByte: text.endByte }
+    const facts: PageFacts = {
+      title: title && detached(collapseWhiteSpace(title.text)),
+      description: this.firstValue('description'),
+      language: this.language,
+      canonical:
+        this.links.find((link) => link.rel.split(' ').includes('canonical') && !isBlank(link.href))?.href ?? null,
+      robots: this.firstValue('robots'),
+      h1: h1 && detached(collapseWhiteSpace(h1.text)),
+      firstParagraph: paragraph && detached(collapseWhiteSpace(paragraph.text)),
+      base: this.baseHref,
+      metas: this.metas,
+      links: this.links,
+      jsonLd: this.jsonLd,
+      contentImages: this.images,
+      at: { title: placed(title), h1: placed(h1), firstParagraph: placed(paragraph) },
+      shareLinks: this.shareLinks,
+      headClosedBy: this.headClosedBy,
+      isShell: this.loadsScript && this.visible < SHELL_CHARACTERS,
+    }
+    for (const text of [title, h1, paragraph]) if (text) this.rows.note(text.start, text.row)
+    this.rows.finish(this.lastToken)
+    return {
+      facts,
+      hrefs: this.hrefs,
+      refreshTo: this.visible <= REFRESH_PAGE_CHARACTERS ? this.refresh : null,
+      source: () => this.rows.result(),
+    }
+  }
+}

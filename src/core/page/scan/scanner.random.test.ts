@@ -1,0 +1,138 @@
+import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { expectSameFacts } from '../../testing/oracle/same-facts'
+
+/** Runs of each property; a failure prints its seed and the smallest page that shows it. */
+const RUNS = 12_000
+
+const SPEAKING = ['meta', 'link', 'title', 'base', 'script', 'a', 'img', 'h1', 'p', 'html', 'head', 'body']
+const PLACING = ['div', 'nav', 'main', 'article', 'form', 'noscript', 'template', 'table', 'tr', 'td', 'caption']
+const RARE = ['tbody', 'thead', 'col', 'colgroup', 'th', 'select', 'option', 'optgroup', 'input', 'textarea', 'style']
+const INLINE = ['b', 'i', 'span', 'nobr', 'font', 'em', 'x-own']
+const BLOCKS = [
+  'ul',
+  'li',
+  'dl',
+  'dt',
+  'dd',
+  'button',
+  'object',
+  'h2',
+  'pre',
+  'br',
+  'hr',
+  'image',
+  'header',
+  'frameset',
+  'ruby',
+  'rt',
+]
+const FOREIGN = ['svg', 'math', 'foreignObject', 'desc', 'mi', 'g', 'annotation-xml', 'mglyph']
+
+const ATTRIBUTES = [
+  'name=description content="What it is"',
+  'property="og:title" content=Lamp',
+  'property="og:image og:url" content=/a.png',
+  'href=/x',
+  'HREF="https://share.example/?u=https://a.example"',
+  'rel="Canonical icon"',
+  'src=/a.png alt="A &amp; B"',
+  'src=/app.js',
+  'type="application/ld+json"',
+  'type=hidden',
+  'lang=en',
+  'hidden',
+  'http-equiv=refresh content="0;url=/y"',
+  "class='a b'",
+  '/',
+  '=',
+  'encoding=text/html color=red',
+]
+const TEXTS = [
+  ' ',
+  '\n',
+  '\r\n',
+  'x',
+  'some words that make a paragraph long enough',
+  '&amp;',
+  '&#32;',
+  '\0',
+  'é',
+  '😀',
+  '<',
+  '{"@type":"Product"}',
+  '<!-- c -->',
+  '<!--',
+  '-->',
+  '<!doctype html>',
+  '<![CDATA[x]]>',
+  '</',
+  '<?x>',
+]
+
+const weighted = fc.oneof(
+  { weight: 5, arbitrary: fc.constantFrom(...SPEAKING) },
+  { weight: 4, arbitrary: fc.constantFrom(...PLACING) },
+  { weight: 2, arbitrary: fc.constantFrom(...RARE) },
+  { weight: 2, arbitrary: fc.constantFrom(...INLINE) },
+  { weight: 2, arbitrary: fc.constantFrom(...BLOCKS) },
+  { weight: 1, arbitrary: fc.constantFrom(...FOREIGN) },
+)
+const startTag = fc
+  .tuple(weighted, fc.array(fc.constantFrom(...ATTRIBUTES), { maxLength: 3 }))
+  .map(([name, attributes]) => `<${[name, ...attributes].join(' ')}>`)
+const endTag = weighted.map((name) => `</${name}>`)
+const page = fc
+  .array(
+    fc.oneof(
+      { weight: 5, arbitrary: startTag },
+      { weight: 3, arbitrary: endTag },
+      { weight: 3, arbitrary: fc.constantFrom(...TEXTS) },
+    ),
+    { maxLength: 30 },
+  )
+  .map((tokens) => tokens.join(''))
+
+describe('any page says what its tree says', () => {
+  test('generated from the tags that are hardest to place', { timeout: 120_000 }, () => {
+    fc.assert(
+      fc.property(page, (html) => expectSameFacts(html)),
+      { numRuns: RUNS },
+    )
+  })
+
+  test('read in pieces of any size', { timeout: 120_000 }, () => {
+    fc.assert(
+      fc.property(page, fc.integer({ min: 1, max: 40 }), (html, size) => expectSameFacts(html, size)),
+      { numRuns: RUNS / 4 },
+    )
+  })
+
+  test('real pages with a piece cut out, doubled or moved', { timeout: 120_000 }, () => {
+    const pages = ['index.html', 'about.html', 'guides/index.html'].map((file) =>
+      readFileSync(new URL(`../../../../demo/site/${file}`, import.meta.url), 'utf8'),
+    )
+    const place = fc.double({ min: 0, max: 1, noNaN: true })
+    const mutated = fc.tuple(fc.constantFrom(...pages), place, place, place, fc.constantFrom('cut', 'double', 'move'))
+    fc.assert(
+      fc.property(mutated, ([html, from, length, to, how]) => {
+        const start = Math.floor(from * html.length)
+        const piece = html.slice(start, start + Math.floor(length * 200))
+        const rest = html.slice(0, start) + html.slice(start + piece.length)
+        const at = Math.floor(to * rest.length)
+        if (how === 'cut') expectSameFacts(rest)
+        else
+          expectSameFacts(
+            (how === 'move' ? rest : html).slice(0, at) + piece + (how === 'move' ? rest : html).slice(at),
+          )
+      }),
+      { numRuns: 1500 },
+    )
+  })
+
+  test('the generator makes pages that matter', () => {
+    const made = fc.sample(page, 500).join('')
+    for (const name of [...SPEAKING, ...PLACING, ...FOREIGN]) expect(made).toContain(`<${name}`)
+  })
+})

@@ -1,0 +1,155 @@
+import type { SourceLine } from '../../model'
+import { LineIndex } from '../lines'
+import { detached } from './detach'
+import type { Positions } from './positions'
+
+/** A line longer than this is shown tag by tag: some generators write the whole head on one line. */
+const LONG_LINE = 160
+/** What is kept of one row. */
+export const ROW_CHARACTERS = 400
+/** Rows kept of a head: beyond that it is script, and nobody reads it here. */
+const HEAD_ROWS = 300
+/** Lines kept of a script or style in the head. */
+const SCRIPT_LINES = 6
+
+/** Offsets within a text. */
+export type Span = { start: number; end: number }
+
+/** A piece of source as it is shown. */
+export function rowText(text: string, start: number, end: number): string {
+  const raw = detached(text.slice(start, Math.min(end, start + ROW_CHARACTERS)))
+  return end > start + ROW_CHARACTERS ? `${raw}…` : raw
+}
+
+/** Lines inside long scripts and styles, which are left out but for the first few. */
+function hiddenLines(scripts: Span[], lines: LineIndex): Span[] {
+  return scripts.flatMap(({ start, end }) => {
+    const first = lines.positionOf(start).line + SCRIPT_LINES
+    const last = lines.positionOf(end).line - 1
+    return last > first ? [{ start: first, end: last }] : []
+  })
+}
+
+/**
+ * The rows of a head: its lines, long ones cut where a tag starts.
+ * @param text the source up to the end of the last tag of the head
+ * @param starts offsets of the tags and comments of the head, ascending
+ * @param scripts scripts and styles of the head
+ */
+export function headRows(text: string, starts: number[], scripts: Span[]): SourceLine[] {
+  const end = text.length
+  if (end === 0) return []
+  const lines = new LineIndex(text)
+  const hidden = hiddenLines(scripts, lines)
+  const rows: SourceLine[] = []
+  let next = 0
+  for (let line = 1; line <= lines.count && rows.length < HEAD_ROWS; line++) {
+    const lineStart = lines.startOf(line)
+    const lineEnd = line === lines.count ? Math.max(end, lineStart) : lines.endOf(line)
+    const cuts: number[] = []
+    while (next < starts.length && starts[next]! < lineEnd) {
+      if (starts[next]! > lineStart) cuts.push(starts[next]!)
+      next++
+    }
+    if (hidden.some((span) => line >= span.start && line <= span.end)) continue
+    const isLong = lineEnd - lineStart > LONG_LINE
+    const bounds = [lineStart, ...(isLong ? cuts : []), lineEnd]
+    for (let at = 0; at + 1 < bounds.length; at++) {
+      const start = bounds[at]!
+      if (text.slice(start, bounds[at + 1]).trim() === '') continue
+      rows.push({ ...lines.positionOf(start), text: rowText(text, start, bounds[at + 1]!), inHead: true })
+    }
+  }
+  return rows
+}
+
+/** Rows kept of the body. */
+const BODY_ROWS = 100
+/** Pictures of the content that are worth a row: those a place may take. */
+const IMAGE_ROWS = 5
+/** Starts of tags kept of a head. */
+const HEAD_TAGS = 5000
+
+/**
+ * Keeps the lines of a page's source that a reader of its cards wants to see: the head, and of the body the heading,
+ * the first paragraph, the first pictures, and tags that stand there by mistake.
+ */
+export class SourceRows {
+  isHeadRead = false
+  private text = ''
+  private base = 0
+  private headText = ''
+  private headEnd = 0
+  private readonly starts: number[] = []
+  private readonly scripts: Span[] = []
+  private images = 0
+  private body: { offset: number; row: SourceLine }[] = []
+
+  constructor(private readonly positions: Positions) {}
+
+  extend(text: string, base: number): void {
+    this.text = text
+    this.base = base
+  }
+
+  /** A token of the head, or the one that opens the body; `previousEnd` is where the token before it ended. */
+  noteToken(start: number, previousEnd: number): void {
+    this.headEnd = previousEnd
+    if (this.starts.length < HEAD_TAGS) this.starts.push(start)
+  }
+
+  noteScript(start: number, end: number): void {
+    if (!this.isHeadRead) this.scripts.push({ start, end })
+  }
+
+  /** The head ends before the token noted last. */
+  finishHead(): void {
+    if (this.isHeadRead) return
+    this.isHeadRead = true
+    this.headText = this.text.slice(0, this.headEnd)
+  }
+
+  noteImage(offset: number): void {
+    if (this.images++ < IMAGE_ROWS) this.note(offset, this.rowAt(offset, this.positions.at(offset)))
+  }
+
+  /** A tag of the body that is worth a row. */
+  noteBodyTag(offset: number): void {
+    this.note(offset, this.rowAt(offset, this.positions.at(offset)))
+  }
+
+  /** The row of a tag of the body that may turn out to be worth one; null in the head, whose rows are all kept. */
+  rowAt(offset: number, at: { line: number; column: number }): SourceLine | null {
+    const start = offset - this.base
+    if (!this.isHeadRead || start < 0 || offset < this.headEnd) return null
+    const last = Math.min(this.text.length, start + ROW_CHARACTERS + 1)
+    let end = start
+    while (end < last && this.text.charCodeAt(end) !== 10 && this.text.charCodeAt(end) !== 13) end++
+    return { ...at, text: rowText(this.text, start, end), inHead: false }
+  }
+
+  note(offset: number, row: SourceLine | null): void {
+    if (row && this.body.length < BODY_ROWS && this.body.every((noted) => noted.offset !== offset)) {
+      this.body.push({ offset, row })
+    }
+  }
+
+  forgetBody(): void {
+    this.body = []
+    this.images = 0
+  }
+
+  /** The page is over. @param end offset after its last token */
+  finish(end: number): void {
+    if (this.isHeadRead) return
+    this.headEnd = end
+    this.finishHead()
+  }
+
+  /** All rows, once the page is over. */
+  result(): SourceLine[] {
+    this.body.sort((a, b) => a.offset - b.offset)
+    const head = headRows(this.headText, this.starts, this.scripts)
+    return [...head, ...this.body.map(({ row }) => row)]
+  }
+}
