@@ -25,7 +25,8 @@ for (const name of wanted) {
     bundle: true,
     platform: 'node',
     format: 'esm',
-    packages: 'external',
+    external: ['@playwright/test', 'cheerio', 'htmlparser2', 'parse5', 'sharp', 'undici'],
+    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url)" },
     logLevel: 'error',
   })
   const { run } = await import(pathToFileURL(built).href)

@@ -33,11 +33,17 @@ export const LinkFact = TagPosition.extend({
 })
 export type LinkFact = z.infer<typeof LinkFact>
 
+/** Kinds of things that some places lay out with fields of their own. */
+export const RichKind = z.enum(['article', 'product', 'recipe', 'place', 'film', 'app'])
+export type RichKind = z.infer<typeof RichKind>
+
 /** One `<script type="application/ld+json">`. */
 export const JsonLdFact = Position.extend({
   types: z.array(z.string()),
   error: z.string().nullable(),
   errorLine: z.number().int().nullable(),
+  /** Things it describes that some place lays out richly, with the fields found; absent when there are none. */
+  things: z.array(z.object({ kind: RichKind, fields: z.record(z.string(), z.string()) })).optional(),
 })
 export type JsonLdFact = z.infer<typeof JsonLdFact>
 

@@ -1,8 +1,14 @@
 import { trimAscii } from '../text/collapse'
 import { findJsonFault } from './json-fault'
+import { richThings, type Thing } from './json-ld-things'
 
 /** What one JSON-LD script says: the types it names, or why it can't be read. `faultOffset` counts in its text. */
-export type JsonLdReading = { types: string[]; error: string | null; faultOffset: number | null }
+export type JsonLdReading = {
+  types: string[]
+  things: Thing[]
+  error: string | null
+  faultOffset: number | null
+}
 
 function typesOf(value: unknown): string[] {
   if (Array.isArray(value)) return value.flatMap(typesOf)
@@ -14,12 +20,13 @@ function typesOf(value: unknown): string[] {
 
 /** Reads the text of a `<script type="application/ld+json">`. Types of `@graph` count as the script's. */
 export function readJsonLd(text: string): JsonLdReading {
-  if (trimAscii(text) === '') return { types: [], error: 'empty', faultOffset: 0 }
+  if (trimAscii(text) === '') return { types: [], things: [], error: 'empty', faultOffset: 0 }
   try {
-    return { types: typesOf(JSON.parse(text)), error: null, faultOffset: null }
+    const value: unknown = JSON.parse(text)
+    return { types: typesOf(value), things: richThings(value), error: null, faultOffset: null }
   } catch {
     const faultOffset = findJsonFault(text) ?? text.length
     const seen = text.slice(faultOffset, faultOffset + 12).trim()
-    return { types: [], error: seen ? `not JSON at “${seen}”` : 'not JSON: it ends too early', faultOffset }
+    return { types: [], things: [], error: seen ? `not JSON at “${seen}”` : 'not JSON: it ends too early', faultOffset }
   }
 }

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { surfaces } from '../surface/profiles'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { runAsJson, runDocument } from './run-document'
@@ -27,7 +28,7 @@ describe('the run document', () => {
       ['', 'about.html', 'more.html', 'visit.html'].map((path) => GOOD_SITE + path),
     )
     for (const page of document.pages) {
-      expect(Object.keys(page.cards)).toEqual(['wide-feed', 'microblog', 'search'])
+      expect(Object.keys(page.cards)).toEqual(surfaces.map(({ id }) => id))
       for (const card of Object.values(page.cards)) {
         expect(card).toMatchObject({
           title: { ladder: expect.any(Array) },

@@ -66,6 +66,8 @@ export const Card = z.object({
   favicon: z.object({ url: z.string(), from: z.string(), line: z.number().int().nullable() }).nullable(),
   ladders: z.object({ siteLine: z.array(Rung), byline: z.array(Rung), favicon: z.array(Rung) }),
   labels: z.array(z.object({ label: z.string(), data: z.string() })),
+  /** The page's theme-color where the place shows it; null otherwise. */
+  themeColor: z.string().nullable(),
   rich: z.object({ kind: z.string(), fields: z.record(z.string(), z.string()), lacks: z.array(z.string()) }).nullable(),
 })
 export type Card = z.infer<typeof Card>

@@ -1,67 +1,10 @@
 import { describe, expect, test } from 'vitest'
-import { createAddressMap } from '../crawl/address-map'
 import { parseRobots } from '../crawl/robots'
-import type { GatheredImage, GatheredPage } from '../model'
-import { decodeHtml } from '../page/decode'
-import { readPage } from '../page/read-page'
-import { type CardContext, cardOf, isKeptOut } from './card'
+import { context, image, outcomes, pageOf, URL_OF_PAGE } from '../testing/card-page'
+import { cardOf, isKeptOut } from './card'
 import { microblog } from './profiles/microblog'
 import { search } from './profiles/search'
 import { wideFeed } from './profiles/wide-feed'
-
-const URL_OF_PAGE = 'https://site.example/guides/lamp'
-
-function pageOf(html: string, fetch: Partial<GatheredPage['fetch']> = {}): GatheredPage {
-  const reading = readPage(decodeHtml(new TextEncoder().encode(html), 'text/html; charset=utf-8'))
-  return {
-    url: URL_OF_PAGE,
-    file: null,
-    facts: reading.facts,
-    source: [],
-    fetch: {
-      status: 200,
-      finalUrl: URL_OF_PAGE,
-      redirects: [],
-      aliases: [],
-      contentType: 'text/html',
-      bytes: html.length,
-      ms: 1,
-      error: null,
-      errorCode: null,
-      robotsHeader: null,
-      fetchedAt: '2026-11-23T09:12:00Z',
-      ...fetch,
-    },
-  }
-}
-
-const image = (url: string, over: Partial<GatheredImage> = {}): GatheredImage => ({
-  url,
-  status: 200,
-  format: 'jpeg',
-  width: 1200,
-  height: 630,
-  bytes: 90_000,
-  alpha: false,
-  animated: false,
-  hash: 'sha256:00',
-  contentType: 'image/jpeg',
-  error: null,
-  errorCode: null,
-  iconOnly: false,
-  ...over,
-})
-
-const context = (images: GatheredImage[] = [], over: Partial<CardContext> = {}): CardContext => ({
-  view: 'standing',
-  addresses: createAddressMap('https://site.example/', null),
-  images: new Map(images.map((one) => [one.url, one])),
-  robots: null,
-  ...over,
-})
-
-const outcomes = (ladder: { from: string; outcome: string }[]) =>
-  ladder.map(({ from, outcome }) => `${from} ${outcome}`)
 
 describe('the title', () => {
   test.each([

@@ -10,6 +10,7 @@ import { resolveByline, resolveFavicon, resolveSiteLine } from './identity'
 import { type Candidate, climb, passAll } from './ladder'
 import { type CardKind, resolvePicture } from './picture'
 import type { BoxFigure, Layout, Surface } from './profile'
+import { richKindOf } from './rich'
 
 /** What a card depends on beside its page. */
 export type CardContext = {
@@ -32,11 +33,17 @@ const emptyPart = (ladder: TextPart['ladder']): TextPart => ({
   ladder,
 })
 
+/** Where a place counts characters instead of lines. */
+const MOST_LINES = 100
+
 function drawn(part: TextPart, box: BoxFigure | null, maxCharacters: number | undefined): TextPart {
   if (part.text === null) return part
   if (!box) return { ...part, shown: '', cut: false, lines: [] }
   const { sizePx, weight, widthPx, lines } = box
-  return { ...part, ...fitText(part.text, { sizePx, weight, widthPx, lines, maxCodePoints: maxCharacters }) }
+  return {
+    ...part,
+    ...fitText(part.text, { sizePx, weight, widthPx, lines: lines ?? MOST_LINES, maxCodePoints: maxCharacters }),
+  }
 }
 
 /** What the habit of taking the last of repeated tags would show; undefined when the tag stands once. */
@@ -131,6 +138,7 @@ function bareCard(
     favicon: null,
     ladders: { siteLine: [], byline: [], favicon: [] },
     labels: [],
+    themeColor: null,
     rich: null,
   }
 }
@@ -145,6 +153,14 @@ function labelsOf(facts: PageFacts): Card['labels'] {
     const data = textFor(`twitter:data${number}`)
     return label && data ? [{ label, data }] : []
   })
+}
+
+/** The page's theme-color, where it is a colour that can be shown as it is written; null otherwise. */
+function themeColorOf(facts: PageFacts): string | null {
+  const value = metasOf(facts, 'theme-color')
+    .find((meta) => !isBlank(meta.value))
+    ?.value?.trim()
+  return value && /^(?:#[0-9a-f]{3,8}|[a-z]{3,20}|(?:rgb|hsl)a?\([\d\s.,%/deg-]+\))$/i.test(value) ? value : null
 }
 
 const RICH_KEYS: Partial<Record<CardKind, string[]>> = {
@@ -193,7 +209,7 @@ export function cardOf(page: GatheredPage, surface: Surface, context: CardContex
   if (bare || !page.facts) return bare!
   const { facts } = page
   const reads = surface.readsBytes?.value ?? null
-  const kind = surface.layoutBy === 'card-kind' ? shownKind(facts) : null
+  const kind = surface.layoutBy === 'card-kind' ? shownKind(facts) : cardKindOf(facts)
   const { part: image, layout } = resolvePicture(page, facts, surface, kind, context)
   const boxes = surface.boxes[layout as 'wide' | 'natural' | 'thumbnail' | 'text'] ?? surface.boxes.text
   const title = resolveText(textCandidates(page, surface.title.from), reads)
@@ -218,6 +234,7 @@ export function cardOf(page: GatheredPage, surface: Surface, context: CardContex
     favicon: icon.favicon,
     ladders: { siteLine: site.ladder, byline: byline.ladder, favicon: icon.ladder },
     labels: labelsOf(facts),
-    rich: richOfKind(facts, kind),
+    themeColor: surface.themeColor ? themeColorOf(facts) : null,
+    rich: surface.richKinds ? richKindOf(facts) : surface.layoutBy === 'card-kind' ? richOfKind(facts, kind) : null,
   }
 }

@@ -58,7 +58,7 @@ export function faceOf(card: Card, surface: Surface): Face {
     description: shownText(card.description),
     siteLine: card.siteLine,
     image: card.image.url,
-    favicon: card.favicon?.url ?? null,
+    favicon: surface.favicon ? (card.favicon?.url ?? null) : null,
     bareBecause: card.bareBecause,
     pictureFault: pictureFaultOf(card),
     traits: traitsOf(card, surface),

@@ -95,7 +95,6 @@ export function resolveFavicon(
   surface: Surface,
   context: CardContext,
 ): { favicon: { url: string; from: string; line: number | null } | null; ladder: Rung[] } {
-  if (!surface.favicon) return { favicon: null, ladder: [] }
   const { taken, ladder } = climb(iconCandidates(facts), surface.readsBytes?.value ?? null, (candidate) => {
     const url = iconUrl(page, candidate, context)
     const image = url === null ? undefined : context.images.get(url)

@@ -84,13 +84,38 @@ function sizeOf(url: string, taken: Candidate, facts: PageFacts, context: CardCo
 /** Does the page ask for a large card? Only places that go by the card kind care. */
 export type CardKind = 'summary' | 'summary_large_image' | 'player' | 'app'
 
+/** Does the place leave room for a large picture on this page, whatever its size? */
+function wantsLarge(surface: Surface, kind: CardKind | null): boolean {
+  switch (surface.layoutBy) {
+    case 'picture':
+      return true
+    case 'card-kind':
+      return kind === 'summary_large_image' || kind === 'player'
+    case 'asked-large':
+      return kind === 'summary_large_image'
+    case 'asked-small':
+      return kind !== 'summary'
+    default:
+      return false
+  }
+}
+
 function layoutFor(size: Size | null, surface: Surface, rules: PictureRules, kind: CardKind | null): Layout {
   if (surface.layoutBy === 'card-kind' && kind === 'app') return 'text'
-  const wantsLarge = surface.layoutBy === 'picture' || kind === 'summary_large_image' || kind === 'player'
+  if (!wantsLarge(surface, kind)) return 'thumbnail'
+  const large = rules.largeRatio ? 'wide' : 'natural'
   // A picture of unknown size is taken for a fitting one: the run says that it was not looked at.
-  if (wantsLarge && (size === null || isAtLeast(size, rules.largeFrom.value)))
-    return rules.largeRatio ? 'wide' : 'natural'
-  return 'thumbnail'
+  if (size === null) return large
+  const isTooWide = rules.widest !== null && size.width > rules.widest.value * size.height
+  return isAtLeast(size, rules.largeFrom.value) && !isTooWide ? large : 'thumbnail'
+}
+
+/** Width divided by height of what is shown of a picture. */
+function shownRatio(size: Size, layout: Layout, rules: PictureRules): number {
+  if (layout === 'wide' && rules.largeRatio) return rules.largeRatio.value
+  if (layout === 'thumbnail') return rules.thumbnailRatio.value
+  const own = size.width / size.height
+  return rules.tallest ? Math.max(own, 1 / rules.tallest.value) : own
 }
 
 /** The card's picture, where it came from, how it is cropped, and the layout that follows from it. */
@@ -114,9 +139,7 @@ export function resolvePicture(
   if (!taken || !url) return { part: { ...nothing, ladder }, layout: isPlayer ? 'wide' : 'text' }
   const size = sizeOf(url, taken, facts, context)
   const layout = layoutFor(size, surface, rules, kind)
-  const ratio =
-    layout === 'wide' ? rules.largeRatio?.value : layout === 'thumbnail' ? rules.thumbnailRatio.value : undefined
-  const crop = size === null ? null : cropToRatio(size.width, size.height, ratio ?? size.width / size.height)
+  const crop = size === null ? null : cropToRatio(size.width, size.height, shownRatio(size, layout, rules))
   const { from, line, column } = taken
   // An app card shows its icon beside the text; its layout has no picture of its own.
   if (layout === 'text') return { part: { ...nothing, ladder }, layout }

@@ -30,6 +30,30 @@ export type TextSource = z.infer<typeof TextSource>
 export const ImageSource = z.enum(['twitter:image', 'twitter:image:src', 'og:image', 'content-image'])
 export type ImageSource = z.infer<typeof ImageSource>
 
+/** How a place holds on to a copy of what it read once. */
+export const Holding = z.object({
+  /** Days for which a copy is held when nobody asks again. */
+  days: figure(z.number()),
+  /** Do links that are posted already change when the copy is renewed, or only new ones? */
+  postedLinks: figure(z.enum(['renewed', 'kept'])),
+  /** Asked again, does it renew text and picture together, or the text alone? */
+  askingRenews: figure(z.enum(['text-and-picture', 'text'])),
+  /** Is a picture that changed under the same address ever fetched again without being asked? */
+  samePictureAddress: figure(z.enum(['kept', 'renewed'])),
+  /** Are variants of an address (scheme, closing slash, query) held as copies of their own? */
+  variants: figure(z.enum(['apart', 'together'])),
+})
+export type Holding = z.infer<typeof Holding>
+
+/** What a place does to a picture before it shows it. */
+export const Recompression = z.object({
+  /** Longest side after scaling down, in pixels. */
+  longestSide: figure(z.number().int()),
+  /** JPEG quality, 1 to 100. */
+  quality: figure(z.number().int()),
+})
+export type Recompression = z.infer<typeof Recompression>
+
 export const Layout = z.enum(['wide', 'natural', 'thumbnail', 'text', 'bare', 'not-listed'])
 export type Layout = z.infer<typeof Layout>
 
@@ -38,7 +62,8 @@ export const BoxFigure = z.object({
   sizePx: z.number().positive(),
   weight: z.union([z.literal(400), z.literal(600), z.literal(700)]),
   widthPx: z.number().positive(),
-  lines: z.number().int().positive(),
+  /** null where the place counts characters and breaks them into as many lines as it takes. */
+  lines: z.number().int().positive().nullable(),
   /** The text is shown only when the title takes at most so many lines. */
   onlyIfTitleLines: z.number().int().positive().optional(),
   basis: Basis,
@@ -58,6 +83,10 @@ export const PictureRules = z.object({
   largeFrom: figure(Minimum),
   /** Width divided by height of the large picture's crop; null: its own ratio. */
   largeRatio: figure(z.number()).nullable(),
+  /** Height divided by width beyond which a picture shown at its own ratio is clipped; null: never. */
+  tallest: figure(z.number()).nullable(),
+  /** Width divided by height beyond which a picture is not shown large; null: never. */
+  widest: figure(z.number()).nullable(),
   thumbnailRatio: figure(z.number()),
   maxBytes: figure(z.number().int()).nullable(),
   maxSide: figure(z.number().int()).nullable(),
@@ -79,13 +108,27 @@ export const Surface = z.object({
   title: z.object({ from: z.array(TextSource), maxCharacters: figure(z.number().int()).nullable() }),
   description: z.object({ from: z.array(TextSource), maxCharacters: figure(z.number().int()).nullable() }),
   picture: PictureRules.nullable(),
-  /** What decides between large and small: the picture's size, or the page's card kind. */
-  layoutBy: z.enum(['picture', 'card-kind', 'text']),
+  /**
+   * What decides between large and small. `picture`: its size. `card-kind`: twitter:card, without which there is little
+   * or nothing. `asked-large`: small unless twitter:card asks for the large card. `asked-small`: large unless it asks
+   * for the small one. `thumbnail`: always small. `text`: no picture at all.
+   */
+  layoutBy: z.enum(['picture', 'card-kind', 'asked-large', 'asked-small', 'thumbnail', 'text']),
   siteLine: z.enum(['host', 'name', 'name-and-path', 'none']),
   /** Shows the page's favicon. */
   favicon: z.boolean(),
+  /** Shows twitter:label and twitter:data in pairs. */
+  labels: z.boolean(),
+  /** Shows the page's theme-color as a swatch. */
+  themeColor: z.boolean(),
+  /** Lays out articles, products, recipes, places, films and apps with fields of their own. */
+  richKinds: z.boolean(),
   /** A listing of pages: `noindex` keeps the page out of it. */
   isListing: z.boolean(),
+  /** null where nothing is held (a browser's tab). */
+  holding: Holding.nullable(),
+  /** null where no picture is shown. */
+  recompression: Recompression.nullable(),
   boxes: z.object({
     wide: BoxPair.optional(),
     natural: BoxPair.optional(),

@@ -150,9 +150,10 @@ export class FactGatherer implements TextSink {
   }
 
   private addJsonLd(at: { line: number; column: number }, start: number, end: number): void {
-    const { types, error, faultOffset } = readJsonLd(this.text.slice(start, end).replaceAll('\0', '\uFFFD'))
+    const { types, things, error, faultOffset } = readJsonLd(this.text.slice(start, end).replaceAll('\0', '\uFFFD'))
     const errorLine = faultOffset === null ? null : this.positions.at(this.base + start + faultOffset).line
-    this.jsonLd.push({ ...at, types: types.map(detached), error: error && detached(error), errorLine })
+    const said = { ...at, types: types.map(detached), error: error && detached(error), errorLine }
+    this.jsonLd.push(things.length > 0 ? { ...said, things } : said)
   }
 
   private place(): { line: number; column: number } {

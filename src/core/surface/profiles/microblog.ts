@@ -1,3 +1,4 @@
+import { feedHolding, feedRecompression } from '../habits'
 import { documented, observed, type Surface } from '../profile'
 
 const smallTitle = { sizePx: 15, weight: 400, widthPx: 350, lines: 1, basis: 'observed' } as const
@@ -17,6 +18,8 @@ export const microblog: Surface = {
     least: documented({ width: 144, height: 144 }),
     largeFrom: documented({ width: 300, height: 157 }),
     largeRatio: documented(1.91),
+    tallest: null,
+    widest: null,
     thumbnailRatio: documented(1),
     maxBytes: documented(5_000_000),
     maxSide: documented(4096),
@@ -25,7 +28,12 @@ export const microblog: Surface = {
   layoutBy: 'card-kind',
   siteLine: 'host',
   favicon: false,
+  labels: false,
+  themeColor: false,
+  richKinds: false,
   isListing: false,
+  holding: { ...feedHolding, days: observed(7) },
+  recompression: feedRecompression,
   boxes: {
     wide: {
       title: { sizePx: 15, weight: 400, widthPx: 480, lines: 1, basis: 'observed' },

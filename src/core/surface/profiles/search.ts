@@ -1,3 +1,4 @@
+import { searchHolding } from '../habits'
 import { observed, type Surface } from '../profile'
 
 export const search: Surface = {
@@ -13,7 +14,12 @@ export const search: Surface = {
   layoutBy: 'text',
   siteLine: 'name-and-path',
   favicon: true,
+  labels: false,
+  themeColor: false,
+  richKinds: true,
   isListing: true,
+  holding: searchHolding,
+  recompression: null,
   boxes: {
     text: {
       title: { sizePx: 20, weight: 400, widthPx: 600, lines: 1, basis: 'observed' },

@@ -1,3 +1,4 @@
+import { feedHolding, feedRecompression } from '../habits'
 import { documented, observed, type Surface } from '../profile'
 
 const title = { sizePx: 16, weight: 600, widthPx: 476, lines: 2, basis: 'observed' } as const
@@ -18,6 +19,8 @@ export const wideFeed: Surface = {
     least: documented({ width: 200, height: 200 }),
     largeFrom: documented({ width: 600, height: 315 }),
     largeRatio: documented(1.91),
+    tallest: null,
+    widest: null,
     thumbnailRatio: observed(1),
     maxBytes: documented(8_000_000),
     maxSide: null,
@@ -26,7 +29,12 @@ export const wideFeed: Surface = {
   layoutBy: 'picture',
   siteLine: 'host',
   favicon: false,
+  labels: false,
+  themeColor: false,
+  richKinds: false,
   isListing: false,
+  holding: feedHolding,
+  recompression: feedRecompression,
   boxes: {
     wide: { title, description },
     thumbnail: { title, description },

@@ -228,13 +228,14 @@ function scriptText(element: Element, html: DecodedHtml): string {
 }
 
 function jsonLdFact(element: Element, html: DecodedHtml, lines: LineIndex): JsonLdFact {
-  const { types, error, faultOffset } = readJsonLd(scriptText(element, html))
+  const { types, things, error, faultOffset } = readJsonLd(scriptText(element, html))
   const textStart = element.sourceCodeLocation?.startTag?.endOffset ?? 0
   return {
     ...lines.positionOf(Math.max(0, startOffset(element))),
     types,
     error,
     errorLine: faultOffset === null ? null : lines.positionOf(textStart + faultOffset).line,
+    ...(things.length > 0 ? { things } : {}),
   }
 }
 

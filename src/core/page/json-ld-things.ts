@@ -1,0 +1,100 @@
+import type { RichKind } from '../model'
+
+export type Thing = { kind: RichKind; fields: Record<string, string> }
+
+/** schema.org types that are one of the kinds; those that end like one of them count too (NewsArticle, TechArticle). */
+const KINDS: readonly (readonly [RegExp, RichKind])[] = [
+  [/^(?:\w*Article|BlogPosting|Report)$/, 'article'],
+  [/^(?:Product|ProductGroup|IndividualProduct|ProductModel)$/, 'product'],
+  [/^Recipe$/, 'recipe'],
+  [/^(?:Movie)$/, 'film'],
+  [/^(?:\w*Application|SoftwareSourceCode|VideoGame)$/, 'app'],
+  [
+    /^(?:Place|LocalBusiness|\w*(?:Store|Shop|Restaurant|Hotel|Museum|Library|Cafe|Bakery|Organization)|TouristAttraction|CivicStructure|Park)$/,
+    'place',
+  ],
+]
+/** Organizations are places only when they say where they are. */
+const NEEDS_ADDRESS = /Organization$/
+
+type Node = Record<string, unknown>
+
+const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && !Array.isArray(value)
+const firstOf = (value: unknown): unknown => (Array.isArray(value) ? value[0] : value)
+
+/** A value as a short text: its own, or the name of what it describes. */
+function textOf(value: unknown): string | undefined {
+  const first = firstOf(value)
+  if (typeof first === 'string') return first.trim() === '' ? undefined : first.trim()
+  if (typeof first === 'number') return String(first)
+  return isNode(first) ? textOf(first.name ?? first['@id'] ?? first.streetAddress ?? first.latitude) : undefined
+}
+
+/** `https://schema.org/InStock` → `InStock`. */
+const lastSegment = (text: string | undefined) => text?.split('/').at(-1)
+
+const FIELDS: Record<RichKind, (node: Node) => Record<string, string | undefined>> = {
+  article: (node) => ({
+    headline: textOf(node.headline),
+    author: textOf(node.author),
+    date: textOf(node.datePublished),
+  }),
+  product: (node) => {
+    const offer = firstOf(node.offers)
+    const offers = isNode(offer) ? offer : {}
+    return {
+      name: textOf(node.name),
+      price: textOf(offers.price ?? offers.lowPrice),
+      currency: textOf(offers.priceCurrency),
+      availability: lastSegment(textOf(offers.availability)),
+    }
+  },
+  recipe: (node) => ({
+    name: textOf(node.name),
+    ingredients: Array.isArray(node.recipeIngredient)
+      ? `${node.recipeIngredient.length} ingredients`
+      : textOf(node.recipeIngredient),
+    servings: textOf(node.recipeYield),
+    time: textOf(node.totalTime ?? node.cookTime),
+    diet: lastSegment(textOf(node.suitableForDiet)),
+  }),
+  place: (node) => ({ name: textOf(node.name), address: textOf(node.address), position: textOf(node.geo) }),
+  film: (node) => ({
+    name: textOf(node.name),
+    director: textOf(node.director),
+    year: textOf(node.dateCreated),
+  }),
+  app: (node) => {
+    const offer = firstOf(node.offers)
+    return {
+      name: textOf(node.name),
+      'operating system': textOf(node.operatingSystem),
+      price: isNode(offer) ? textOf(offer.price) : undefined,
+    }
+  },
+}
+
+function kindOf(node: Node): RichKind | null {
+  const types = Array.isArray(node['@type']) ? node['@type'] : [node['@type']]
+  for (const type of types) {
+    if (typeof type !== 'string') continue
+    const name = lastSegment(type)!
+    if (NEEDS_ADDRESS.test(name) && node.address === undefined && node.geo === undefined) continue
+    const found = KINDS.find(([pattern]) => pattern.test(name))
+    if (found) return found[1]
+  }
+  return null
+}
+
+/** Things of a rich kind in a JSON-LD value: at its top, in a list, or in `@graph`. */
+export function richThings(value: unknown): Thing[] {
+  if (Array.isArray(value)) return value.flatMap(richThings)
+  if (!isNode(value)) return []
+  const kind = kindOf(value)
+  const own = kind ? [{ kind, fields: definedOnly(FIELDS[kind](value)) }] : []
+  return [...own, ...richThings(value['@graph'] ?? [])]
+}
+
+function definedOnly(fields: Record<string, string | undefined>): Record<string, string> {
+  return Object.fromEntries(Object.entries(fields).filter((entry): entry is [string, string] => entry[1] !== undefined))
+}

@@ -1,0 +1,40 @@
+import { chatHolding, feedRecompression } from '../habits'
+import { assumed, observed, type Surface } from '../profile'
+
+const title = { sizePx: 16, weight: 600, widthPx: 400, lines: 2, basis: 'observed' } as const
+/** Characters are counted here, not lines. */
+const description = { sizePx: 14, weight: 400, widthPx: 400, lines: null, basis: 'observed' } as const
+const boxes = { title, description }
+
+export const communityChat: Surface = {
+  id: 'community-chat',
+  name: 'Community chat',
+  about: 'A chat of many rooms. Small picture unless the page asks for the large card; the theme colour is shown.',
+  token: 'Discordbot',
+  readsBytes: null,
+  repeats: observed('first'),
+  title: { from: ['og:title', 'twitter:title', 'title'], maxCharacters: observed(256) },
+  description: { from: ['og:description', 'twitter:description', 'description'], maxCharacters: observed(350) },
+  picture: {
+    from: ['og:image', 'twitter:image'],
+    least: assumed({ width: 1, height: 1 }),
+    largeFrom: assumed({ width: 1, height: 1 }),
+    largeRatio: assumed(1.91),
+    tallest: null,
+    widest: null,
+    thumbnailRatio: observed(1),
+    maxBytes: assumed(8_000_000),
+    maxSide: null,
+    refused: assumed(['svg', 'tiff', 'bmp', 'ico']),
+  },
+  layoutBy: 'asked-large',
+  siteLine: 'name',
+  favicon: false,
+  labels: false,
+  themeColor: true,
+  richKinds: false,
+  isListing: false,
+  holding: chatHolding,
+  recompression: feedRecompression,
+  boxes: { wide: boxes, thumbnail: boxes, text: boxes },
+}

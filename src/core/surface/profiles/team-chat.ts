@@ -1,0 +1,40 @@
+import { chatHolding, thumbnailRecompression } from '../habits'
+import { assumed, documented, observed, type Surface } from '../profile'
+
+const title = { sizePx: 15, weight: 700, widthPx: 500, lines: 2, basis: 'observed' } as const
+const description = { sizePx: 15, weight: 400, widthPx: 500, lines: 5, basis: 'observed' } as const
+const boxes = { title, description }
+
+export const teamChat: Surface = {
+  id: 'team-chat',
+  name: 'Team chat',
+  about: 'A chat at work. It reads only the start of a page, shows labels, and the picture at its own ratio.',
+  token: 'Slackbot-LinkExpanding',
+  readsBytes: documented(32 * 1024),
+  repeats: observed('first'),
+  title: { from: ['og:title', 'twitter:title', 'title'], maxCharacters: null },
+  description: { from: ['og:description', 'twitter:description', 'description'], maxCharacters: null },
+  picture: {
+    from: ['og:image', 'twitter:image'],
+    least: assumed({ width: 1, height: 1 }),
+    largeFrom: assumed({ width: 1, height: 1 }),
+    // At most 360 px wide, at its own ratio.
+    largeRatio: null,
+    tallest: null,
+    widest: null,
+    thumbnailRatio: observed(1),
+    maxBytes: null,
+    maxSide: null,
+    refused: assumed(['svg', 'tiff', 'bmp', 'ico']),
+  },
+  layoutBy: 'asked-small',
+  siteLine: 'name',
+  favicon: true,
+  labels: true,
+  themeColor: false,
+  richKinds: false,
+  isListing: false,
+  holding: chatHolding,
+  recompression: thumbnailRecompression,
+  boxes: { natural: boxes, thumbnail: boxes, text: boxes },
+}
