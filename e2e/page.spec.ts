@@ -46,7 +46,7 @@ test('a reload shows the same page, and J goes to the next', async ({ page }) =>
 })
 
 test('the microblog and the search result differ from the feed, each with its own reason', async ({ page }) => {
-  await page.keyboard.press('3')
+  await page.keyboard.press('9')
   const panel = page.getByRole('tabpanel')
   await expect(panel).toContainText('Googlebot')
   await expect(

@@ -32,7 +32,7 @@ test('a card’s ladders say what was taken and what was passed over, and why', 
 })
 
 test('a key changes the surface of the whole wall, and the address holds it', async ({ page }) => {
-  await page.keyboard.press('3')
+  await page.keyboard.press('9')
   await expect(page.getByRole('radio', { name: /Search result/ })).toHaveAttribute('aria-checked', 'true')
   await expect(page).toHaveURL(/surface=search/)
   await expect(page.getByText('Not listed').first()).toBeVisible()

@@ -87,12 +87,27 @@ const views = {
   },
   'wall-microblog': async (name) => {
     const page = await gathered()
-    await page.keyboard.press('2')
+    await page.keyboard.press('3')
+    await shoot(page, name)
+  },
+  'wall-picture-board': async (name) => {
+    const page = await gathered()
+    await page.keyboard.press('5')
+    await shoot(page, name)
+  },
+  'wall-team-chat': async (name) => {
+    const page = await gathered()
+    await page.keyboard.press('6')
+    await shoot(page, name)
+  },
+  'wall-beside': async (name) => {
+    const page = await gathered()
+    await page.keyboard.press('Shift+Digit7')
     await shoot(page, name)
   },
   'wall-search': async (name) => {
     const page = await gathered()
-    await page.keyboard.press('3')
+    await page.keyboard.press('9')
     await shoot(page, name)
   },
   page: async (name) => {

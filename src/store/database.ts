@@ -35,6 +35,8 @@ export type WallRow = {
   levels: Record<Level, number>
   findings: Finding[]
   faces: Record<string, Face>
+  /** Where the card differs between as it stands and as launched: the other of the two. */
+  otherFaces?: Record<string, Face>
 }
 
 export type StoredImage = { run: string; url: string; image: ServedImage }

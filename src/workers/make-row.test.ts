@@ -34,6 +34,30 @@ describe('makeRow', () => {
   })
 })
 
+describe('the other side, as it stands or as launched', () => {
+  const rowsWith = async (robotsTxt: string | null, view: 'standing' | 'launched') => {
+    const gathering = { ...(await gatherMemory(files, GOOD_SITE)), robotsTxt, view }
+    const made = createCheckContext(gathering)
+    return made.pages.map((page, order) => makeRow('run-1', page, order, { findings: [] }, made))
+  }
+
+  test('is kept where robots.txt keeps a crawler out', async () => {
+    const robots = 'User-agent: Twitterbot\nDisallow: /about'
+    const [standing] = await rowsWith(robots, 'standing')
+    expect(standing!.faces.microblog!.layout).toBe('bare')
+    expect(standing!.otherFaces!.microblog!.layout).toBe('thumbnail')
+    expect(Object.keys(standing!.otherFaces!)).toEqual(['microblog'])
+    const [launched, home] = await rowsWith(robots, 'launched')
+    expect(launched!.faces.microblog!.layout).toBe('thumbnail')
+    expect(launched!.otherFaces!.microblog!.bareBecause).toContain('Twitterbot')
+    expect(home!.otherFaces).toBeUndefined()
+  })
+
+  test('is not kept where nothing keeps anyone out', async () => {
+    expect((await rowsWith(null, 'standing'))[0]!.otherFaces).toBeUndefined()
+  })
+})
+
 test('small pictures are kept by content, so that two runs share them', () => {
   expect(thumbKey({ hash: 'sha256:1', url: 'a' })).toBe(thumbKey({ hash: 'sha256:1', url: 'b' }))
   expect(thumbKey({ hash: null, url: 'a' })).not.toBe(thumbKey({ hash: null, url: 'b' }))

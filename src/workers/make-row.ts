@@ -1,8 +1,23 @@
 import type { CheckContext } from '@/core/check/context'
 import type { PageVerdict } from '@/core/check/run-checks'
+import { pathOf } from '@/core/crawl/address'
+import { isAllowed } from '@/core/crawl/robots'
 import type { GatheredPage, Level } from '@/core/model'
-import { faceOf } from '@/core/surface/face'
+import { cardOf } from '@/core/surface/card'
+import { type Face, faceOf } from '@/core/surface/face'
 import type { WallRow } from '@/store/database'
+
+/** Cards that differ once robots.txt and a login count, or cease to: the side that the run doesn't take. */
+function otherFacesOf(page: GatheredPage, context: CheckContext): Record<string, Face> | undefined {
+  const { robots, loginPassed, view } = context.cards
+  const path = pathOf(page.url)
+  const other = { ...context.cards, view: view === 'standing' ? ('launched' as const) : ('standing' as const) }
+  const differing = context.surfaces.filter(
+    ({ token }) => token !== null && page.facts && (loginPassed || (robots && !isAllowed(robots, token, path))),
+  )
+  if (differing.length === 0) return undefined
+  return Object.fromEntries(differing.map((surface) => [surface.id, faceOf(cardOf(page, surface, other), surface)]))
+}
 
 /** What the wall needs of one page. */
 export function makeRow(
@@ -15,6 +30,7 @@ export function makeRow(
   const levels: Record<Level, number> = { error: 0, warning: 0, note: 0 }
   for (const finding of verdict.findings) levels[finding.level]++
   const { site } = context.addresses
+  const otherFaces = otherFacesOf(page, context)
   return {
     run,
     url: page.url,
@@ -27,5 +43,6 @@ export function makeRow(
     faces: Object.fromEntries(
       context.surfaces.map((surface) => [surface.id, faceOf(context.cardOf(page, surface), surface)]),
     ),
+    ...(otherFaces ? { otherFaces } : {}),
   }
 }

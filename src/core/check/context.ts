@@ -30,15 +30,16 @@ function builtAt({ kind, location }: Gathering['source']): string | null {
 
 /** What cards of a run depend on. */
 export function cardContextOf(
-  gathering: Pick<Gathering, 'source' | 'view' | 'robotsTxt'>,
+  gathering: Pick<Gathering, 'source' | 'view' | 'robotsTxt' | 'notes'>,
   images: ReadonlyMap<string, GatheredImage>,
 ): CardContext {
-  const { source, view, robotsTxt } = gathering
+  const { source, view, robotsTxt, notes } = gathering
   return {
     view,
     addresses: createAddressMap(source.site, builtAt(source)),
     images,
     robots: robotsTxt === null ? null : parseRobots(robotsTxt),
+    loginPassed: notes.some(({ kind }) => kind === 'login-passed'),
   }
 }
 

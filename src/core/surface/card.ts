@@ -20,6 +20,8 @@ export type CardContext = {
   images: ReadonlyMap<string, GatheredImage>
   /** null when there is no robots.txt or it is not known. */
   robots: RobotsRules | null
+  /** The run gave a name and a password: as it stands, crawlers are kept out. */
+  loginPassed?: boolean
 }
 
 const emptyPart = (ladder: TextPart['ladder']): TextPart => ({
@@ -189,6 +191,9 @@ function bareReason(page: GatheredPage, surface: Surface, context: CardContext):
   const { robots, view } = context
   if (surface.token && robots && view === 'standing' && !isAllowed(robots, surface.token, pathOf(page.url))) {
     return bareCard(page, surface, 'bare', 'blocked', `robots.txt keeps ${surface.token} out.`)
+  }
+  if (surface.token && context.loginPassed && view === 'standing') {
+    return bareCard(page, surface, 'bare', 'blocked', 'It is behind a login as it stands.')
   }
   if (surface.isListing && isKeptOut(page, surface.token)) {
     return bareCard(page, surface, 'not-listed', 'blocked', 'noindex keeps it out of the list.')

@@ -11,10 +11,17 @@ export type Face = {
   description: string
   siteLine: string | null
   image: string | null
+  /** Width divided by height of what is shown of the picture; null while its size is not known. */
+  ratio: number | null
   favicon: string | null
   bareBecause: string | null
   /** Why the picture that the page names is not shown; null when it is, or when none is named. */
   pictureFault: string | null
+  /** Pairs of twitter:label and twitter:data, where the place shows them. */
+  labels: Card['labels']
+  themeColor: string | null
+  /** Fields of a rich layout, and those it lacks; null where the place has none for this page. */
+  rich: { kind: string; shown: string[]; lacks: string[] } | null
   traits: Trait[]
 }
 
@@ -50,6 +57,15 @@ function pictureFaultOf(card: Card): string | null {
   return failed && card.image.url === null ? (failed.why ?? failed.outcome) : null
 }
 
+/** The title stands on the card already. */
+const ON_THE_CARD = new Set(['headline', 'name'])
+
+function richInShort(rich: Card['rich']): Face['rich'] {
+  if (!rich) return null
+  const shown = Object.entries(rich.fields).filter(([field]) => !ON_THE_CARD.has(field))
+  return { kind: rich.kind, shown: shown.map(([field, value]) => `${field} ${value}`), lacks: rich.lacks }
+}
+
 /** @example faceOf(cardOf(page, wideFeed, context), wideFeed).traits // ['fell-back'] */
 export function faceOf(card: Card, surface: Surface): Face {
   return {
@@ -58,9 +74,13 @@ export function faceOf(card: Card, surface: Surface): Face {
     description: shownText(card.description),
     siteLine: card.siteLine,
     image: card.image.url,
+    ratio: card.image.crop ? card.image.crop.width / card.image.crop.height : null,
     favicon: surface.favicon ? (card.favicon?.url ?? null) : null,
     bareBecause: card.bareBecause,
     pictureFault: pictureFaultOf(card),
+    labels: surface.labels ? card.labels : [],
+    themeColor: card.themeColor,
+    rich: surface.richKinds ? richInShort(card.rich) : null,
     traits: traitsOf(card, surface),
   }
 }

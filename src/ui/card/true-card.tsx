@@ -3,7 +3,7 @@
 import { clsx } from 'clsx'
 import type { Card, TextPart } from '@/core/surface/card-model'
 import type { BoxFigure, Surface } from '@/core/surface/profile'
-import type { Spot } from '../page/lit'
+import { isSame, type Spot } from '../page/lit'
 import { CardPicture } from './card-picture'
 import { useThumb } from './thumb-cache'
 
@@ -11,15 +11,14 @@ const PADDING_PX = 12
 /** A small picture beside the text, in the place's own pixels. */
 const THUMBNAIL_PX = 126
 const WIDE_RATIO = 1.91
+/** A chat shows a picture of its own ratio no wider than this. */
+const NATURAL_PX = 360
 
 type Lighting = { lit: Spot | null; onLit: (spot: Spot | null) => void }
 type Props = Lighting & { run: string; surface: Surface; card: Card; roomPx: number }
 
 const spotOf = (part: { line: number | null; column: number | null }): Spot | null =>
   part.line === null || part.column === null ? null : { line: part.line, column: part.column }
-
-const isSame = (a: Spot | null, b: Spot | null) =>
-  a !== null && b !== null && a.line === b.line && a.column === b.column
 
 /** A card at the size that the place draws it, with the very lines that its box gives. */
 export function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
@@ -30,12 +29,14 @@ export function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
   const zoom = Math.min(1, roomPx / widthPx)
   if (card.layout === 'bare' || card.layout === 'not-listed') return <Plain card={card} />
   const light = { lit, onLit }
+  const crop = card.image.crop
+  const ratio = card.layout === 'natural' && crop ? crop.width / crop.height : WIDE_RATIO
   const picture = card.image.url && (
     <Part spot={spotOf(card.image)} light={light} name="Picture" source={card.image.from}>
       <CardPicture
         run={run}
         url={card.image.url}
-        ratio={isBeside ? 1 : WIDE_RATIO}
+        ratio={isBeside ? 1 : ratio}
         className={isBeside ? 'h-full' : 'w-full'}
       />
     </Part>
@@ -51,13 +52,24 @@ export function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
             {picture}
           </div>
         ) : (
-          card.layout === 'wide' && picture
+          (card.layout === 'wide' || card.layout === 'natural') &&
+          picture && <div style={{ maxWidth: card.layout === 'natural' ? NATURAL_PX : undefined }}>{picture}</div>
         )}
         <div style={{ padding: PADDING_PX }} className="min-w-0 flex-1">
-          <SiteLine run={run} card={card} light={light} />
+          <SiteLine run={run} card={card} light={light} isIconShown={surface.favicon} />
           <Text part={card.title} box={boxes.title} light={light} name="Title" isTitle underlined={surface.isListing} />
           {card.description.shown !== '' && (
             <Text part={card.description} box={boxes.description} light={light} name="Description" />
+          )}
+          {surface.labels && card.labels.length > 0 && (
+            <dl className="mt-[6px] grid grid-cols-2 gap-x-4 text-[13px] leading-[18px]">
+              {card.labels.map(({ label, data }) => (
+                <div key={label}>
+                  <dt className="font-semibold">{label}</dt>
+                  <dd className="text-card-quiet">{data}</dd>
+                </div>
+              ))}
+            </dl>
           )}
         </div>
       </div>
@@ -77,17 +89,30 @@ function Plain({ card }: { card: Card }) {
   )
 }
 
-function SiteLine({ run, card, light }: { run: string; card: Card; light: Lighting }) {
+function SiteLine({
+  run,
+  card,
+  light,
+  isIconShown,
+}: {
+  run: string
+  card: Card
+  light: Lighting
+  isIconShown: boolean
+}) {
   const icon = useThumb(run, card.favicon?.url ?? null)
   const taken = card.ladders.siteLine.find(({ outcome }) => outcome === 'taken')
   if (card.siteLine === null) return null
   return (
     <Part spot={taken ? spotOf(taken) : null} light={light} name="Site line" source={taken?.from ?? null}>
       <span className="mb-[3px] flex items-center gap-[7px] text-[12px] leading-[17px] text-card-quiet">
-        {card.favicon && (
+        {isIconShown && card.favicon && (
           <span className="size-[18px] overflow-hidden rounded-[4px] bg-soft">
             {icon && <img src={icon} alt="" className="size-[18px]" />}
           </span>
+        )}
+        {card.themeColor && (
+          <span className="size-[11px] rounded-[2px] border border-line" style={{ backgroundColor: card.themeColor }} />
         )}
         <span className="truncate">{card.siteLine}</span>
       </span>

@@ -1,44 +1,118 @@
 'use client'
 
+import { clsx } from 'clsx'
 import type { Face } from '@/core/surface/face'
 import { CardPicture } from './card-picture'
 import { useThumb } from './thumb-cache'
 
 const WIDE_RATIO = 1.91
+/** Places that put the text before a large picture. */
+const TEXT_FIRST = new Set(['team-chat', 'community-chat'])
 
 /** A card on the wall: the place's geometry and the place's very words, set in a legible size. */
 export function WallCard({ run, surface, face }: { run: string; surface: string; face: Face }) {
   if (face.layout === 'bare') return <BareCard face={face} />
   if (face.layout === 'not-listed') return <NotListed face={face} />
   if (surface === 'search') return <SearchCard run={run} face={face} />
+  if (surface === 'tab') return <TabCard run={run} face={face} />
+  const isTextFirst = TEXT_FIRST.has(surface)
   if (face.layout === 'thumbnail' && face.image) {
     return (
-      <div className="flex overflow-hidden rounded-card border border-line bg-card">
-        <CardPicture run={run} url={face.image} ratio={1} className="w-[34%] shrink-0 self-start" />
-        <CardText face={face} />
+      <div
+        className={clsx(
+          'flex overflow-hidden rounded-card border border-line bg-card',
+          isTextFirst && 'flex-row-reverse',
+        )}
+      >
+        <CardPicture
+          run={run}
+          url={face.image}
+          ratio={1}
+          className={clsx('shrink-0 self-start', isTextFirst ? 'm-[8px] w-[24%] rounded-[4px]' : 'w-[34%]')}
+        />
+        <CardText run={run} face={face} />
       </div>
     )
   }
+  const isLarge = (face.layout === 'wide' || face.layout === 'natural') && face.image !== null
+  const ratio = face.layout === 'natural' ? (face.ratio ?? WIDE_RATIO) : WIDE_RATIO
+  const picture = isLarge && face.image !== null && (
+    <CardPicture
+      run={run}
+      url={face.image}
+      ratio={ratio}
+      className={clsx(isTextFirst && 'mx-[10px] mb-[9px] rounded-[4px]')}
+    />
+  )
   return (
     <div className="overflow-hidden rounded-card border border-line bg-card">
-      {face.layout === 'wide' && face.image && <CardPicture run={run} url={face.image} ratio={WIDE_RATIO} />}
+      {!isTextFirst && picture}
       {face.pictureFault && <MissingPicture reason={face.pictureFault} />}
-      <CardText face={face} />
+      <CardText run={run} face={face} />
+      {isTextFirst && picture}
     </div>
   )
 }
 
-function CardText({ face }: { face: Face }) {
+function CardText({ run, face }: { run: string; face: Face }) {
   return (
     <div className="min-w-0 flex-1 px-[10px] py-[8px] font-place text-card-ink">
-      {face.siteLine && <div className="truncate text-[10.5px] leading-[15px] text-card-quiet">{face.siteLine}</div>}
+      {face.siteLine && (
+        <div className="flex items-center gap-[5px] text-[10.5px] leading-[15px] text-card-quiet">
+          {face.favicon && <Icon run={run} url={face.favicon} />}
+          {face.themeColor && (
+            <span
+              title={`theme-color ${face.themeColor}`}
+              className="size-[9px] shrink-0 rounded-[2px] border border-line"
+              style={{ backgroundColor: face.themeColor }}
+            />
+          )}
+          <span className="truncate">{face.siteLine}</span>
+        </div>
+      )}
       <div className="text-[13px] font-semibold leading-[16.5px] [overflow-wrap:anywhere]">{face.title}</div>
       {face.description && (
         <div className="mt-[2px] text-[11.5px] leading-[15.5px] text-card-quiet [overflow-wrap:anywhere]">
           {face.description}
         </div>
       )}
+      {(face.labels ?? []).length > 0 && (
+        <dl className="mt-[5px] grid grid-cols-2 gap-x-2 text-[11px] leading-[14px]">
+          {face.labels.map(({ label, data }) => (
+            <div key={label} className="min-w-0">
+              <dt className="truncate font-semibold">{label}</dt>
+              <dd className="truncate text-card-quiet">{data}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      <RichLine face={face} />
     </div>
+  )
+}
+
+/** Fields of a rich layout; what it lacks is our own note, and set apart. */
+function RichLine({ face }: { face: Face }) {
+  if (!face.rich) return null
+  const { kind, shown, lacks } = face.rich
+  return (
+    <div className="mt-[4px] text-[11px] leading-[14.5px] text-card-quiet [overflow-wrap:anywhere]">
+      {shown.length > 0 ? shown.join(' · ') : kind}
+      {lacks.length > 0 && (
+        <span className="mt-[3px] block border-t border-dashed border-line pt-[3px] font-sans">
+          {kind} lacks {lacks.join(', ')}
+        </span>
+      )}
+    </div>
+  )
+}
+
+function Icon({ run, url }: { run: string; url: string | null }) {
+  const icon = useThumb(run, url)
+  return (
+    <span className="grid size-[15px] shrink-0 place-items-center overflow-hidden rounded-[3px] bg-soft">
+      {icon && <img src={icon} alt="" className="size-[15px]" />}
+    </span>
   )
 }
 
@@ -72,13 +146,10 @@ function NotListed({ face }: { face: Face }) {
 }
 
 function SearchCard({ run, face }: { run: string; face: Face }) {
-  const icon = useThumb(run, face.favicon)
   return (
     <div className="rounded-card border border-line bg-card px-[12px] py-[10px] font-place text-card-ink">
       <div className="flex items-center gap-[6px] text-[10.5px] leading-[16px] text-card-quiet">
-        <span className="grid size-[15px] shrink-0 place-items-center overflow-hidden rounded-[3px] bg-soft">
-          {icon && <img src={icon} alt="" className="size-[15px]" />}
-        </span>
+        <Icon run={run} url={face.favicon} />
         <span className="truncate">{face.siteLine}</span>
       </div>
       <div className="mt-[3px] text-[15px] leading-[19px] underline decoration-card-quiet/50 underline-offset-[3px] [overflow-wrap:anywhere]">
@@ -89,6 +160,19 @@ function SearchCard({ run, face }: { run: string; face: Face }) {
           {face.description}
         </div>
       )}
+      <RichLine face={face} />
+    </div>
+  )
+}
+
+/** One line with an icon, as wide as it is there: what is cut is the card. */
+function TabCard({ run, face }: { run: string; face: Face }) {
+  return (
+    <div className="rounded-card border border-line bg-soft px-[8px] py-[8px] font-place text-card-ink">
+      <div className="flex max-w-[222px] items-center gap-[7px] rounded-[5px] bg-card px-[9px] py-[7px] text-[12px] leading-[15px]">
+        <Icon run={run} url={face.favicon} />
+        <span className="truncate">{face.title}</span>
+      </div>
     </div>
   )
 }

@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { Card } from '@/core/surface/card-model'
 import type { Surface } from '@/core/surface/profile'
 import { TrueCard } from '../card/true-card'
+import { keyOfSurface } from '../wall/surface-keys'
 import type { Spot } from './lit'
 
 type Props = {
@@ -57,7 +58,7 @@ export function CardsPane({ run, cards, chosen, lit, onLit, onChoose }: Props) {
                 {surface.name}
               </button>
               <span className="text-quiet">{KINDS[card.layout]}</span>
-              <kbd className="ml-auto text-[11px] text-quiet">{index + 1}</kbd>
+              <kbd className="ml-auto text-[11px] text-quiet">{keyOfSurface(index)}</kbd>
             </h2>
             <TrueCard run={run} surface={surface} card={card} roomPx={roomPx} lit={lit} onLit={onLit} />
           </article>

@@ -4,6 +4,9 @@ import type { Card, Rung } from '@/core/surface/card-model'
 /** A place in the source; what is lit on one side is lit on the other. */
 export type Spot = { line: number; column: number }
 
+export const isSame = (a: Spot | null, b: Spot | null): boolean =>
+  a !== null && b !== null && a.line === b.line && a.column === b.column
+
 /** How a row of the source is marked: it fed a card, was passed over, or has a finding. */
 export type RowMark = { fed: boolean; passed: boolean; level: Finding['level'] | null }
 

@@ -12,6 +12,8 @@ import { bytes, clockTime } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 import { selectRows } from '../wall/select-rows'
+import { StandingSwitch } from '../wall/standing-switch'
+import { surfaceOfKey } from '../wall/surface-keys'
 import { CardsPane } from './cards-pane'
 import type { Spot } from './lit'
 import { ReasonsPane } from './reasons-pane'
@@ -47,7 +49,7 @@ type Props = { view: View; goTo: GoTo; run: StoredRun; row: WallRow; neighbours:
 
 function OnePage({ view, goTo, run, row, neighbours }: Props) {
   const stored = useStoredPage(run.id, row.url)
-  const context = useCardContext(run)
+  const context = useCardContext(run, view.as)
   const [lit, setLit] = useState<Spot | null>(null)
   const page = stored.kind === 'ready' ? stored.value.page : null
   const cards = useMemo(
@@ -58,7 +60,7 @@ function OnePage({ view, goTo, run, row, neighbours }: Props) {
   const chosen = cards.find(({ surface }) => surface.id === view.surface) ?? cards[0]!
   return (
     <div className="flex h-full flex-col">
-      <PageHeader view={view} goTo={goTo} row={row} neighbours={neighbours}>
+      <PageHeader view={view} goTo={goTo} row={row} neighbours={neighbours} own={run.view}>
         {page.fetch.status ?? 'no answer'} · {bytes(page.fetch.bytes)} · fetched {clockTime(page.fetch.fetchedAt)}
       </PageHeader>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(280px,370px)_minmax(0,1fr)_326px] max-lg:grid-cols-[minmax(0,1fr)_300px] max-md:flex max-md:flex-col max-md:overflow-auto">
@@ -77,7 +79,14 @@ function OnePage({ view, goTo, run, row, neighbours }: Props) {
           onLit={setLit}
           onChoose={(id) => goTo({ surface: id }, 'replace')}
         />
-        <ReasonsPane surface={chosen.surface} card={chosen.card} findings={row.findings} lit={lit} onLit={setLit} />
+        <ReasonsPane
+          surface={chosen.surface}
+          card={chosen.card}
+          findings={row.findings}
+          facts={page.facts}
+          lit={lit}
+          onLit={setLit}
+        />
       </div>
     </div>
   )
@@ -88,12 +97,14 @@ function PageHeader({
   goTo,
   row,
   neighbours,
+  own,
   children,
 }: {
   view: View
   goTo: GoTo
   row: WallRow
   neighbours: WallRow[]
+  own: StoredRun['view']
   children: React.ReactNode
 }) {
   const at = neighbours.findIndex(({ url }) => url === row.url)
@@ -108,8 +119,11 @@ function PageHeader({
       </button>
       <h1 className="truncate font-mono text-[14px] font-semibold">{row.path}</h1>
       <span className="truncate text-quiet">{children}</span>
+      <span className="ml-auto shrink-0">
+        <StandingSwitch view={view} goTo={goTo} own={own} />
+      </span>
       {at >= 0 && neighbours.length > 1 && (
-        <span className="ml-auto flex items-center gap-1">
+        <span className="flex items-center gap-1">
           <button
             type="button"
             className="button px-2!"
@@ -143,7 +157,7 @@ function usePageKeys({ row, neighbours, goTo }: { row: WallRow | null; neighbour
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
       const at = neighbours.findIndex(({ url }) => url === row?.url)
-      const surface = surfaces[Number(event.key) - 1]
+      const surface = surfaceOfKey(event.key)
       const next = event.key === 'j' ? neighbours[at + 1] : event.key === 'k' ? neighbours[at - 1] : undefined
       if (next) goTo({ page: next.path }, 'replace')
       else if (surface) goTo({ surface: surface.id }, 'replace')

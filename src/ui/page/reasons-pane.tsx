@@ -1,21 +1,23 @@
 'use client'
 
 import { Tabs } from 'radix-ui'
-import type { Finding } from '@/core/model'
+import type { Finding, PageFacts } from '@/core/model'
 import type { Card } from '@/core/surface/card-model'
 import type { Surface } from '@/core/surface/profile'
 import { FindingsView } from '../ladder/findings-view'
 import { LadderView } from '../ladder/ladder-view'
+import { RichView } from '../ladder/rich-view'
 import type { Spot } from './lit'
+import { TagsView } from './tags-view'
 
 type Lighting = { lit: Spot | null; onLit: (spot: Spot | null) => void }
-type Props = Lighting & { surface: Surface; card: Card; findings: Finding[] }
+type Props = Lighting & { surface: Surface; card: Card; findings: Finding[]; facts: PageFacts | null }
 
 const TAB =
   'h-[38px] border-b-2 border-transparent font-semibold text-quiet data-[state=active]:border-ink data-[state=active]:text-ink'
 
 /** Why the chosen card looks so, and what is wrong with the page. */
-export function ReasonsPane({ surface, card, findings, lit, onLit }: Props) {
+export function ReasonsPane({ surface, card, findings, facts, lit, onLit }: Props) {
   const onFinding = (line: number | null) => {
     const found = findings.find((finding) => finding.line === line)
     onLit(line === null ? null : { line, column: found?.column ?? 1 })
@@ -33,12 +35,22 @@ export function ReasonsPane({ surface, card, findings, lit, onLit }: Props) {
           <Tabs.Trigger value="findings" className={TAB}>
             Findings <span className="ml-1 tabular-nums">{findings.length}</span>
           </Tabs.Trigger>
+          <Tabs.Trigger value="tags" className={TAB}>
+            Tags <span className="ml-1 tabular-nums">{facts?.metas.length ?? 0}</span>
+          </Tabs.Trigger>
         </Tabs.List>
         <Tabs.Content value="reasons" className="min-h-0 flex-1 overflow-auto px-4 py-4">
           <Reasons surface={surface} card={card} lit={lit} onLit={onLit} />
         </Tabs.Content>
         <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-auto px-4 py-4">
           <FindingsView findings={findings} onLine={onFinding} />
+        </Tabs.Content>
+        <Tabs.Content value="tags" className="min-h-0 flex-1 overflow-auto px-4 py-4">
+          {facts ? (
+            <TagsView facts={facts} lit={lit} onLit={onLit} />
+          ) : (
+            <p className="text-quiet">The page could not be read.</p>
+          )}
         </Tabs.Content>
       </aside>
     </Tabs.Root>
@@ -68,6 +80,7 @@ function Reasons({ surface, card, lit, onLit }: Lighting & { surface: Surface; c
       )}
       <LadderView name="Description" ladder={card.description.ladder} {...light} />
       {surface.picture && <LadderView name="Picture" ladder={card.image.ladder} {...light} />}
+      <RichView rich={card.rich} labels={surface.labels ? card.labels : []} />
       <LadderView name="Site line" ladder={ladders.siteLine} {...light} />
       {surface.favicon && <LadderView name="Favicon" ladder={ladders.favicon} {...light} />}
     </div>

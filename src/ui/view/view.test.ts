@@ -6,6 +6,8 @@ const view: View = {
   run: '261123-0912-ab3',
   page: '/guides/rewire-a-lamp?x=1&y=2',
   surface: 'search',
+  beside: 'team-chat',
+  as: 'launched',
   section: '/guides/*',
   symptoms: ['errors', 'text-cut'],
   search: 'lamp & co',
@@ -27,9 +29,11 @@ describe('a view and its address', () => {
   })
 
   test('what makes no sense is left at its default', () => {
-    expect(parseView('/nowhere', '?surface=none&show=errors,nonsense&sort=best')).toMatchObject({
+    expect(parseView('/nowhere', '?surface=none&beside=x&as=never&show=errors,nonsense&sort=best')).toMatchObject({
       area: 'gather',
       surface: 'wide-feed',
+      beside: null,
+      as: null,
       symptoms: ['errors'],
       sort: 'worst',
     })

@@ -1,3 +1,4 @@
+import type { View as RunView } from '@/core/model'
 import { surfaces } from '@/core/surface/profiles'
 
 export type Area = 'gather' | 'wall' | 'page'
@@ -16,6 +17,10 @@ export type View = {
   /** Path of the page that is chosen or open. */
   page: string | null
   surface: string
+  /** A second surface whose cards stand beside those of the first. */
+  beside: string | null
+  /** With robots.txt and logins counted, or without; null: as the run takes them. */
+  as: RunView | null
   section: string | null
   symptoms: Symptom[]
   search: string
@@ -36,6 +41,8 @@ export function parseView(pathname: string, search: string): View {
     run: query.get('run'),
     page: query.get('page'),
     surface: surfaces.find(({ id }) => id === query.get('surface'))?.id ?? surfaces[0]!.id,
+    beside: surfaces.find(({ id }) => id === query.get('beside'))?.id ?? null,
+    as: oneOf(['standing', 'launched'] as const, query.get('as')),
     section: query.get('section'),
     symptoms: symptoms.filter((symptom) => shown.includes(symptom)),
     search: query.get('search') ?? '',
@@ -49,6 +56,8 @@ export function viewHref(view: View): string {
   if (view.run) query.set('run', view.run)
   if (view.page) query.set('page', view.page)
   if (view.surface !== surfaces[0]!.id) query.set('surface', view.surface)
+  if (view.beside && view.beside !== view.surface) query.set('beside', view.beside)
+  if (view.as) query.set('as', view.as)
   if (view.section) query.set('section', view.section)
   if (view.symptoms.length > 0)
     query.set('show', symptoms.filter((symptom) => view.symptoms.includes(symptom)).join(','))

@@ -11,10 +11,14 @@ import { badgeOf } from './select-rows'
 
 const LEAST_COLUMN_PX = 206
 const GAP_PX = 12
+/** Two cards side by side may each be a little narrower. */
+const LEAST_BESIDE_PX = 165
 
 type Props = {
   rows: WallRow[]
   surface: Surface
+  /** Cards of this surface stand beside the others; null for none. */
+  beside: Surface | null
   chosen: string | null
   hasPages: boolean
   onColumns: (columns: number) => void
@@ -24,13 +28,15 @@ type Props = {
 }
 
 /** Height that a line of cards will have, before it is measured. */
-const guessHeight = (surface: Surface, columnPx: number) => (surface.picture ? columnPx / 1.91 + 104 : 150)
+const guessHeight = (surface: Surface, columnPx: number) =>
+  !surface.picture ? (surface.id === 'tab' ? 76 : 150) : surface.layoutBy === 'thumbnail' ? 120 : columnPx / 1.91 + 104
 
 /** Cards in a grid of which only what is in sight is drawn. */
-export function CardGrid({ rows, surface, chosen, hasPages, onColumns, onChoose, onOpen, onClear }: Props) {
+export function CardGrid({ rows, surface, beside, chosen, hasPages, onColumns, onChoose, onOpen, onClear }: Props) {
   const pane = useRef<HTMLElement>(null)
   const width = useWidth(pane)
-  const columns = Math.max(1, Math.floor((width + GAP_PX) / (LEAST_COLUMN_PX + GAP_PX)))
+  const leastPx = beside ? 2 * LEAST_BESIDE_PX : LEAST_COLUMN_PX
+  const columns = Math.max(1, Math.floor((width + GAP_PX) / (leastPx + GAP_PX)))
   const columnPx = (width - GAP_PX * (columns - 1)) / columns
   const lines = Math.ceil(rows.length / columns)
   useEffect(() => onColumns(columns), [columns, onColumns])
@@ -75,6 +81,7 @@ export function CardGrid({ rows, surface, chosen, hasPages, onColumns, onChoose,
                   key={row.url}
                   row={row}
                   surface={surface}
+                  beside={beside}
                   isChosen={row.url === chosen}
                   onChoose={onChoose}
                   onOpen={onOpen}
@@ -93,19 +100,22 @@ const BADGE = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet', c
 function GridCard({
   row,
   surface,
+  beside,
   isChosen,
   onChoose,
   onOpen,
 }: {
   row: WallRow
   surface: Surface
+  beside: Surface | null
   isChosen: boolean
   onChoose: (row: WallRow) => void
   onOpen: (row: WallRow) => void
 }) {
   const face = row.faces[surface.id]
   const badge = badgeOf(row, surface.id)
-  if (!face) return null
+  const other = beside ? row.faces[beside.id] : undefined
+  if (!face) return <li className="text-quiet">Gathered before this surface was known: gather again to see it.</li>
   return (
     <li>
       <button
@@ -119,7 +129,20 @@ function GridCard({
           isChosen && 'outline-[2.5px] outline-offset-[2px] outline-pick',
         )}
       >
-        <WallCard run={row.run} surface={surface.id} face={face} />
+        {beside && other ? (
+          <span className="grid grid-cols-2 items-start gap-[7px]">
+            <span>
+              <span className="mb-[3px] block px-[2px] text-[10.5px] text-quiet">{surface.name}</span>
+              <WallCard run={row.run} surface={surface.id} face={face} />
+            </span>
+            <span>
+              <span className="mb-[3px] block px-[2px] text-[10.5px] text-quiet">{beside.name}</span>
+              <WallCard run={row.run} surface={beside.id} face={other} />
+            </span>
+          </span>
+        ) : (
+          <WallCard run={row.run} surface={surface.id} face={face} />
+        )}
       </button>
       <div className="mt-[5px] flex items-baseline gap-2 px-[2px] text-[11.5px]">
         <span className="truncate font-mono text-[11px]" title={row.path}>

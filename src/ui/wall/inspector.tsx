@@ -1,21 +1,33 @@
 'use client'
 
 import { useMemo } from 'react'
+import type { View } from '@/core/model'
 import { cardOf } from '@/core/surface/card'
+import type { Card } from '@/core/surface/card-model'
+import { whyDifferent } from '@/core/surface/differ'
 import type { Surface } from '@/core/surface/profile'
 import type { StoredRun, WallRow } from '@/store/database'
 import { CutLine } from '../ladder/cut-line'
 import { FindingsView } from '../ladder/findings-view'
 import { LadderView } from '../ladder/ladder-view'
+import { RichView } from '../ladder/rich-view'
 import { useCardContext } from '../run/use-card-context'
 import { useStoredPage } from '../run/use-run'
 import { bytes, clockTime, count } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 
-type Props = { run: StoredRun; row: WallRow | null; rows: WallRow[]; surface: Surface; goTo: GoTo }
+type Props = {
+  run: StoredRun
+  row: WallRow | null
+  rows: WallRow[]
+  surface: Surface
+  beside: Surface | null
+  as: View | null
+  goTo: GoTo
+}
 
 /** Why the chosen card looks as it does, and what is wrong with its page. Without a choice: the run in short. */
-export function Inspector({ run, row, rows, surface, goTo }: Props) {
+export function Inspector({ run, row, rows, surface, beside, as, goTo }: Props) {
   return (
     <aside
       aria-label="Why the card looks so"
@@ -23,7 +35,7 @@ export function Inspector({ run, row, rows, surface, goTo }: Props) {
       className="overflow-auto border-l border-line bg-sheet px-4 py-4 max-lg:col-span-2 max-lg:max-h-[40vh] max-lg:border-l-0 max-lg:border-t max-md:col-span-1 max-md:max-h-none"
     >
       {row ? (
-        <Chosen run={run} row={row} surface={surface} goTo={goTo} />
+        <Chosen run={run} row={row} surface={surface} beside={beside} as={as} goTo={goTo} />
       ) : (
         <RunInShort run={run} rows={rows} goTo={goTo} />
       )}
@@ -31,11 +43,15 @@ export function Inspector({ run, row, rows, surface, goTo }: Props) {
   )
 }
 
-function Chosen({ run, row, surface, goTo }: Omit<Props, 'row' | 'rows'> & { row: WallRow }) {
+function Chosen({ run, row, surface, beside, as, goTo }: Omit<Props, 'row' | 'rows'> & { row: WallRow }) {
   const stored = useStoredPage(run.id, row.url)
-  const context = useCardContext(run)
+  const context = useCardContext(run, as)
   const page = stored.kind === 'ready' ? stored.value.page : null
   const card = useMemo(() => (page && context ? cardOf(page, surface, context) : null), [page, surface, context])
+  const other = useMemo(
+    () => (page && context && beside ? cardOf(page, beside, context) : null),
+    [page, beside, context],
+  )
   if (!page || !card)
     return (
       <p className="text-quiet">
@@ -55,6 +71,7 @@ function Chosen({ run, row, surface, goTo }: Omit<Props, 'row' | 'rows'> & { row
           Open page <kbd className="key">Enter</kbd>
         </button>
       </div>
+      {other && beside && <Difference a={{ surface, card }} b={{ surface: beside, card: other }} />}
       {card.bareBecause && <p className="font-semibold">{card.bareBecause}</p>}
       <LadderView name="Title" ladder={card.title.ladder} />
       {card.title.cut && <CutLine part={card.title} surface={surface.name} />}
@@ -64,6 +81,7 @@ function Chosen({ run, row, surface, goTo }: Omit<Props, 'row' | 'rows'> & { row
         <p className="text-quiet">Resolved, but this card leaves it no room.</p>
       )}
       {surface.picture && <LadderView name="Picture" ladder={card.image.ladder} />}
+      <RichView rich={card.rich} labels={surface.labels ? card.labels : []} />
       <section className="border-t border-line pt-[10px]">
         <h3 className="mb-[6px] font-semibold">
           {row.findings.length === 0 ? 'Findings' : count(row.findings.length, 'finding')}
@@ -71,6 +89,26 @@ function Chosen({ run, row, surface, goTo }: Omit<Props, 'row' | 'rows'> & { row
         <FindingsView findings={row.findings} />
       </section>
     </div>
+  )
+}
+
+/** Why the card beside it looks otherwise. */
+function Difference({ a, b }: { a: { surface: Surface; card: Card }; b: { surface: Surface; card: Card } }) {
+  const sentences = whyDifferent(a, b)
+  return (
+    <section className="rounded-[5px] bg-soft px-[10px] py-[7px]">
+      <h3 className="font-semibold">
+        {a.surface.name} and {b.surface.name}
+      </h3>
+      {sentences.length === 0 && <p className="text-quiet">Both take the same tags; only their room differs.</p>}
+      <ul className="grid gap-1">
+        {sentences.map((sentence) => (
+          <li key={sentence} className="[overflow-wrap:anywhere]">
+            {sentence}
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest'
 import type { Face, Trait } from '@/core/surface/face'
 import type { WallRow } from '@/store/database'
 import type { View } from '../view/view'
-import { badgeOf, countSymptoms, groupSections, selectRows } from './select-rows'
+import { badgeOf, countSymptoms, groupSections, rowsAs, selectRows } from './select-rows'
+import { digitOfCode, keyOfSurface, surfaceOfKey } from './surface-keys'
 import { ticksOf } from './tick-strip'
 import { indexAfter, stepOf } from './use-wall-keys'
 
@@ -12,9 +13,13 @@ const face = (image: string | null, traits: Trait[], title: string): Face => ({
   description: '',
   siteLine: null,
   image,
+  ratio: 1.91,
   favicon: null,
   bareBecause: null,
   pictureFault: null,
+  labels: [],
+  themeColor: null,
+  rich: null,
   traits,
 })
 
@@ -127,5 +132,32 @@ describe('moving by keys', () => {
     expect(indexAfter(4, 1, 5)).toBe(4)
     expect(indexAfter(1, -3, 5)).toBe(1)
     expect(indexAfter(1, 3, 5)).toBe(4)
+  })
+})
+
+describe('keys of surfaces', () => {
+  test('1 to 9 and 0 choose the ten, in their order, and nothing else does', () => {
+    expect(Array.from({ length: 11 }, (_, index) => keyOfSurface(index))).toEqual([...'1234567890', null])
+    expect(['1', '9', '0'].map((key) => surfaceOfKey(key)?.id)).toEqual(['wide-feed', 'search', 'tab'])
+    expect(['a', '', '10', ' ', 'F1'].map(surfaceOfKey)).toEqual([
+      undefined,
+      undefined,
+      undefined,
+      undefined,
+      undefined,
+    ])
+    expect([digitOfCode('Digit0'), digitOfCode('KeyA')]).toEqual(['0', null])
+  })
+})
+
+describe('as it stands and as launched', () => {
+  const own = row('/x', 0, { title: 'As launched' })
+  const bare = { ...face(null, ['bare'], '/x'), layout: 'bare' as const }
+  const differing = { ...own, otherFaces: { 'wide-feed': bare } }
+
+  test('only cards that differ change, and only on the other side', () => {
+    expect(rowsAs([differing], false)[0]!.faces['wide-feed']!.layout).toBe('wide')
+    expect(rowsAs([differing], true)[0]!.faces['wide-feed']!.layout).toBe('bare')
+    expect(rowsAs([own], true)[0]).toBe(own)
   })
 })

@@ -4,6 +4,12 @@ import type { Sort, Symptom, View } from '../view/view'
 /** A picture on so many cards is one that everybody sees too often. */
 export const SAME_PICTURE_FROM = 3
 
+/** Rows with the cards of the other side, as it stands or as launched, where the two differ. */
+export function rowsAs(rows: WallRow[], isOther: boolean): WallRow[] {
+  if (!isOther) return rows
+  return rows.map((row) => (row.otherFaces ? { ...row, faces: { ...row.faces, ...row.otherFaces } } : row))
+}
+
 /** Pictures by how many cards of one surface show them. */
 export function pictureUses(rows: readonly WallRow[], surface: string): Map<string, number> {
   const uses = new Map<string, number>()

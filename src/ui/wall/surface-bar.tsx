@@ -4,14 +4,16 @@ import { clsx } from 'clsx'
 import { surfaces } from '@/core/surface/profiles'
 import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
+import { keyOfSurface } from './surface-keys'
 import { SurfaceShape } from './surface-shape'
 
-/** Surfaces as small shapes of their geometry, with the key that chooses each. */
+/** Surfaces as small shapes of their geometry, each with its name and the key that chooses it. */
 export function SurfaceBar({ view, goTo }: { view: View; goTo: GoTo }) {
   return (
-    <div role="radiogroup" aria-label="Surface" className="flex gap-1">
+    <div role="radiogroup" aria-label="Surface" className="flex w-full gap-[2px] max-md:overflow-x-auto">
       {surfaces.map((surface, index) => {
         const isChosen = surface.id === view.surface
+        const isBeside = surface.id === view.beside && !isChosen
         return (
           // biome-ignore lint/a11y/useSemanticElements: drawn as a shape; keys are handled by the wall
           <button
@@ -19,17 +21,24 @@ export function SurfaceBar({ view, goTo }: { view: View; goTo: GoTo }) {
             type="button"
             role="radio"
             aria-checked={isChosen}
+            aria-label={surface.name}
             title={`${surface.about}${surface.token ? ` Its crawler: ${surface.token}.` : ''}`}
             onClick={() => goTo({ surface: surface.id }, 'replace')}
             className={clsx(
-              'flex items-center gap-[10px] rounded-card border px-3 py-[7px]',
-              isChosen ? 'border-ink bg-sheet' : 'border-transparent text-quiet hover:bg-sheet/60',
+              'relative flex min-w-[62px] flex-1 flex-col items-center gap-[3px] rounded-card border px-[3px] pb-[4px] pt-[6px]',
+              isChosen
+                ? 'border-ink bg-sheet'
+                : isBeside
+                  ? 'border-dashed border-ink bg-sheet'
+                  : 'border-transparent text-quiet hover:bg-sheet/60',
             )}
           >
             <SurfaceShape id={surface.id} />
-            <span className="text-left leading-tight">
-              <span className={clsx('block', isChosen && 'font-semibold text-ink')}>{surface.name}</span>
-              <span className="block text-[11px] text-quiet">key {index + 1}</span>
+            <kbd className="absolute right-[5px] top-[3px] text-[10px] leading-none text-quiet">
+              {keyOfSurface(index)}
+            </kbd>
+            <span className={clsx('text-center text-[11px] leading-[12.5px]', isChosen && 'font-semibold text-ink')}>
+              {surface.name}
             </span>
           </button>
         )

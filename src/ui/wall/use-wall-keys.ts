@@ -1,11 +1,11 @@
 'use client'
 
 import { type RefObject, useEffect } from 'react'
-import { surfaces } from '@/core/surface/profiles'
 import type { WallRow } from '@/store/database'
 import { isTyping } from '../frame/frame-keys'
 import type { GoTo } from '../view/use-view'
 import { parseView } from '../view/view'
+import { digitOfCode, surfaceOfKey } from './surface-keys'
 
 type Wall = {
   shown: WallRow[]
@@ -47,14 +47,17 @@ export function useWallKeys({ shown, columns, goTo, searchField }: Wall): void {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
       const step = stepOf(event.key, columns)
-      const surface = surfaces[Number(event.key) - 1]
+      const digit = event.shiftKey ? digitOfCode(event.code) : null
+      const beside = digit === null ? undefined : surfaceOfKey(digit)
+      const surface = surfaceOfKey(event.key)
       // The address is ahead of what is drawn while keys come faster than drawings.
-      const { page } = parseView(window.location.pathname, window.location.search)
-      const index = shown.findIndex(({ path }) => path === page)
+      const view = parseView(window.location.pathname, window.location.search)
+      const index = shown.findIndex(({ path }) => path === view.page)
       const chosen = shown[index]
       const isOnControl = (event.target as HTMLElement).closest('button, a') !== null
       if (step !== null && shown.length > 0)
         goTo({ page: shown[indexAfter(index, step, shown.length)]!.path }, 'replace')
+      else if (beside) goTo({ beside: beside.id === view.beside ? null : beside.id }, 'replace')
       else if (surface) goTo({ surface: surface.id }, 'replace')
       else if (event.key === 'Enter' && chosen && !isOnControl) goTo({ area: 'page', page: chosen.path })
       else if (event.key === 'Escape' && chosen) goTo({ page: null }, 'replace')

@@ -7,18 +7,22 @@ import { type Loaded, useRows } from '../run/use-run'
 import { Notice } from '../shared/notice'
 import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
+import { BesideChoice } from './beside-choice'
 import { CardGrid } from './card-grid'
 import { Inspector } from './inspector'
 import { SearchAndOrder } from './search-and-order'
 import { SectionList } from './section-list'
-import { selectRows } from './select-rows'
+import { rowsAs, selectRows } from './select-rows'
+import { StandingSwitch } from './standing-switch'
 import { SurfaceBar } from './surface-bar'
 import { SymptomBar } from './symptom-bar'
 import { useWallKeys } from './use-wall-keys'
 
 /** Every page's card on one surface. */
 export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loaded<StoredRun> }) {
-  const rows = useRows(run.kind === 'ready' ? run.value.id : null)
+  const stored = useRows(run.kind === 'ready' ? run.value.id : null)
+  const own = run.kind === 'ready' ? run.value.view : null
+  const rows = useMemo(() => stored && rowsAs(stored, view.as !== null && view.as !== own), [stored, view.as, own])
   const shown = useMemo(() => selectRows(rows ?? [], view), [rows, view])
   const [columns, setColumns] = useState(3)
   const searchField = useRef<HTMLInputElement>(null)
@@ -35,19 +39,25 @@ export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
     )
   }
   const surface = surfaces.find(({ id }) => id === view.surface) ?? surfaces[0]!
+  const beside = surfaces.find(({ id }) => id === view.beside && id !== surface.id) ?? null
   return (
     <div className="grid h-full grid-cols-[226px_minmax(0,1fr)_326px] max-lg:grid-cols-[180px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
       <h1 className="sr-only">The Wall of {run.value.source.site}</h1>
       <SectionList rows={rows} view={view} goTo={goTo} />
       <section aria-label={`Cards on ${surface.name}`} className="flex min-h-0 min-w-0 flex-col max-md:h-[78vh]">
-        <div className="flex flex-wrap items-center gap-2 px-4 pt-3">
+        <div className="px-4 pt-2">
           <SurfaceBar view={view} goTo={goTo} />
+        </div>
+        <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 pt-2">
+          <StandingSwitch view={view} goTo={goTo} own={run.value.view} />
+          <BesideChoice view={view} goTo={goTo} />
           <SearchAndOrder view={view} goTo={goTo} searchField={searchField} />
         </div>
         <SymptomBar rows={rows} view={view} goTo={goTo} shownCount={shown.length} />
         <CardGrid
           rows={shown}
           surface={surface}
+          beside={beside}
           chosen={chosen?.url ?? null}
           onColumns={setColumns}
           onChoose={(row) => goTo({ page: row.path }, 'replace')}
@@ -56,7 +66,7 @@ export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
           onClear={() => goTo({ section: null, symptoms: [], search: '' })}
         />
       </section>
-      <Inspector run={run.value} row={chosen} surface={surface} goTo={goTo} rows={rows} />
+      <Inspector run={run.value} row={chosen} surface={surface} beside={beside} as={view.as} goTo={goTo} rows={rows} />
     </div>
   )
 }
