@@ -103,6 +103,7 @@ const views = {
   'wall-beside': async (name) => {
     const page = await gathered()
     await page.keyboard.press('Shift+Digit7')
+    await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).click()
     await shoot(page, name)
   },
   'wall-search': async (name) => {
@@ -117,6 +118,13 @@ const views = {
       .getByRole('button', { name: /^Title, from og:title/ })
       .first()
       .hover()
+    await shoot(page, name)
+  },
+  'page-tags': async (name) => {
+    const page = await gathered()
+    await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).dblclick()
+    await page.getByRole('tab', { name: /Tags/ }).click()
+    await page.getByRole('button', { name: /^Team chat$/ }).scrollIntoViewIfNeeded()
     await shoot(page, name)
   },
   'wall-dark': async (name) => {

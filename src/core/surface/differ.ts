@@ -3,6 +3,14 @@ import type { Surface } from './profile'
 
 type Side = { surface: Surface; card: Card }
 
+/** Sources that are no tags, in words. */
+const WORDS: Record<string, string> = {
+  'first-paragraph': 'the first paragraph',
+  'content-image': 'a picture of the content',
+  h1: 'the heading',
+}
+const named = (from: string) => WORDS[from] ?? from
+
 const takenOf = (ladder: readonly Rung[]) => ladder.find(({ outcome }) => outcome === 'taken') ?? null
 
 /** How this place came to pass over what the other one took. */
@@ -11,7 +19,7 @@ function passedOver(side: Side, ladder: readonly Rung[], taken: Rung): string {
   const rung = ladder.find(
     ({ from, line, column }) => from === taken.from && line === taken.line && column === taken.column,
   )
-  if (!rung) return `${name} doesn’t look at ${taken.from}`
+  if (!rung) return `${name} doesn’t look at ${named(taken.from)}`
   const why = rung.why ? ` (${rung.why})` : ''
   const SAYS: Partial<Record<Rung['outcome'], string>> = {
     beaten: `${name} prefers another`,
@@ -29,7 +37,7 @@ function whyPart(part: string, a: Side, b: Side, ladders: [readonly Rung[], read
   if (left?.from === right?.from && left?.line === right?.line && left?.column === right?.column) return null
   const take = ({ surface }: Side, rung: Rung | null) =>
     rung
-      ? `${surface.name} takes ${rung.from}${rung.line === null ? '' : ` of line ${rung.line}`}`
+      ? `${surface.name} takes ${named(rung.from)}${rung.line === null ? '' : ` of line ${rung.line}`}`
       : `${surface.name} takes none`
   const reasons = [
     left ? passedOver(b, ladders[1], left) : null,

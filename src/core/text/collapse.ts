@@ -1,5 +1,9 @@
+const UNEVEN = /[\t\n\f\r]| {2}/
+
 /** ASCII white space collapsed to single spaces and trimmed. A no-break space stays: it is the author's. */
 export function collapseWhiteSpace(text: string): string {
+  // Most texts need no more than their ends trimmed, and a pattern that matches every space is slow.
+  if (!UNEVEN.test(text)) return trimAscii(text)
   return text.replace(/[\t\n\f\r ]+/g, ' ').replace(/^ | $/g, '')
 }
 

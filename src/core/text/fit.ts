@@ -1,4 +1,4 @@
-import { graphemeWidthEm, splitGraphemes, type Weight } from './measure'
+import { graphemeWidthEm, kerningEm, splitGraphemes, type Weight } from './measure'
 
 /** The room a place gives a text. `maxCodePoints` is set where the place counts characters as well. */
 export type TextBox = {
@@ -33,10 +33,11 @@ function unspacedWordEnds(text: string): Set<number> {
 }
 
 /** May a line end between these two graphemes? A short form of UAX #14: spaces, dashes, slashes, ideographs. */
-function mayBreakBetween(before: string, after: string): boolean {
+function mayBreakBetween(last: string, before: string, after: string): boolean {
   if (after === '' || NO_BREAK_BEFORE.test(after)) return false
   if (before === '\u00AD' || before === '\u200B') return true
-  if (before === '-') return !/^\d/.test(after)
+  // A minus keeps to its number; between letters or numbers it is a hyphen (as browsers have it).
+  if (before === '-') return !/^\d/.test(after) || /^[A-Za-z0-9]$/.test(last)
   if (before === '–' || before === '—' || after === '—') return true
   if (before === '/') return !/^\d/.test(after)
   return IDEOGRAPH.test(before) || IDEOGRAPH.test(after)
@@ -53,11 +54,11 @@ function cutIntoPieces(text: string, weight: Weight): Piece[] {
     const after = parts[index + 1] ?? ''
     return {
       text: grapheme,
-      widthEm: graphemeWidthEm(grapheme, weight),
+      widthEm: graphemeWidthEm(grapheme, weight) + kerningEm(grapheme, after, weight),
       start,
       end: offset,
       isSpace,
-      breakAfter: isSpace || wordEnds.has(offset) || mayBreakBetween(grapheme, after),
+      breakAfter: isSpace || wordEnds.has(offset) || mayBreakBetween(parts[index - 1] ?? '', grapheme, after),
     }
   })
 }
@@ -110,7 +111,8 @@ const textOf = (pieces: Piece[], from: number, to: number) =>
 /**
  * Breaks a text into the lines of a box and cuts what has no room.
  *
- * The last line ends with an ellipsis when something was cut; its width counts. A grapheme is never split. Where the
+ * The last line ends with an ellipsis when something was cut; its width counts. Of several lines the last breaks like
+ * the others before the ellipsis is added, as CSS has it (line-clamp); a single line is filled (text-overflow). A grapheme is never split. Where the
  * place also counts characters (`maxCodePoints`), both limits apply and the shorter text wins.
  *
  * @param text collapsed and trimmed, as resolved for the card
@@ -135,7 +137,9 @@ export function fitText(text: string, box: TextBox): FittedText {
       return { shown: text, cut: false, lines }
     }
     if (isLast || restFits) {
-      const end = endBeforeEllipsis(counted, from, counted.length, roomEm, ellipsisEm)
+      // One line is filled letter by letter; the last of several ends where it breaks, if the ellipsis has room there.
+      const reach = box.lines === 1 || restFits ? counted.length : to
+      const end = endBeforeEllipsis(counted, from, reach, roomEm, ellipsisEm)
       const line = textOf(counted, from, end)
       const shown = text.slice(0, counted[end - 1]?.end ?? counted[from]?.start ?? 0).replace(/ +$/, '')
       return { shown, cut: true, lines: [...lines, line] }

@@ -5,7 +5,7 @@ import arimo700 from './widths/arimo-700.json'
 /** Weights of the measuring face that have a table of widths. */
 export type Weight = 400 | 600 | 700
 
-type WidthFile = { unitsPerEm: number; runs: (number | number[])[][] }
+type WidthFile = { unitsPerEm: number; runs: (number | number[])[][]; kerning: number[][] }
 
 /** Code point → advance width in em. */
 function widthsOf(file: WidthFile): Map<number, number> {
@@ -16,6 +16,23 @@ function widthsOf(file: WidthFile): Map<number, number> {
     })
   }
   return widths
+}
+
+/** First code point → second code point → how much closer (or wider) the two stand, in em. */
+function kerningOf(file: WidthFile): Map<number, Map<number, number>> {
+  return new Map(
+    file.kerning.map(([first, ...pairs]) => {
+      const seconds = new Map<number, number>()
+      for (let at = 0; at < pairs.length; at += 2) seconds.set(pairs[at]!, pairs[at + 1]! / file.unitsPerEm)
+      return [first!, seconds]
+    }),
+  )
+}
+
+const KERNING: Record<Weight, Map<number, Map<number, number>>> = {
+  400: kerningOf(arimo400),
+  600: kerningOf(arimo600),
+  700: kerningOf(arimo700),
 }
 
 const TABLES: Record<Weight, Map<number, number>> = {
@@ -69,6 +86,13 @@ export function graphemeWidthEm(grapheme: string, weight: Weight): number {
   return width
 }
 
+/** How much closer (negative) or wider two neighbouring graphemes stand than their widths say, in em. */
+export function kerningEm(before: string, after: string, weight: Weight): number {
+  // Marks stand on the letter before them; the pair is that of the letters.
+  const seconds = KERNING[weight].get(before.codePointAt(0) ?? 0)
+  return (seconds && after !== '' ? seconds.get(after.codePointAt(0)!) : undefined) ?? 0
+}
+
 /**
  * Width of a text in CSS px, set in the measuring face (Arimo, whose widths are those of the common system sans).
  *
@@ -77,6 +101,10 @@ export function graphemeWidthEm(grapheme: string, weight: Weight): number {
  */
 export function measureText(text: string, sizePx: number, weight: Weight): number {
   let em = 0
-  for (const grapheme of splitGraphemes(text)) em += graphemeWidthEm(grapheme, weight)
+  let before = ''
+  for (const grapheme of splitGraphemes(text)) {
+    em += graphemeWidthEm(grapheme, weight) + (before === '' ? 0 : kerningEm(before, grapheme, weight))
+    before = grapheme
+  }
   return em * sizePx
 }

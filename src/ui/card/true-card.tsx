@@ -5,6 +5,7 @@ import type { Card, TextPart } from '@/core/surface/card-model'
 import type { BoxFigure, Surface } from '@/core/surface/profile'
 import { isSame, type Spot } from '../page/lit'
 import { CardPicture } from './card-picture'
+import { isTextFirst } from './text-first'
 import { useThumb } from './thumb-cache'
 
 const PADDING_PX = 12
@@ -29,6 +30,7 @@ export function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
   const zoom = Math.min(1, roomPx / widthPx)
   if (card.layout === 'bare' || card.layout === 'not-listed') return <Plain card={card} />
   const light = { lit, onLit }
+  const isAfter = isTextFirst(surface.id)
   const crop = card.image.crop
   const ratio = card.layout === 'natural' && crop ? crop.width / crop.height : WIDE_RATIO
   const picture = card.image.url && (
@@ -46,14 +48,13 @@ export function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
       style={{ zoom, width: widthPx }}
       className="overflow-hidden rounded-card border border-line bg-card font-place text-card-ink"
     >
-      <div className={clsx(isBeside && 'flex')}>
+      <div className={clsx(isBeside && 'flex', isBeside && isAfter && 'flex-row-reverse')}>
         {isBeside ? (
           <div style={{ width: THUMBNAIL_PX }} className="shrink-0">
             {picture}
           </div>
         ) : (
-          (card.layout === 'wide' || card.layout === 'natural') &&
-          picture && <div style={{ maxWidth: card.layout === 'natural' ? NATURAL_PX : undefined }}>{picture}</div>
+          (card.layout === 'wide' || card.layout === 'natural') && !isAfter && picture
         )}
         <div style={{ padding: PADDING_PX }} className="min-w-0 flex-1">
           <SiteLine run={run} card={card} light={light} isIconShown={surface.favicon} />
@@ -70,6 +71,11 @@ export function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
                 </div>
               ))}
             </dl>
+          )}
+          {isAfter && !isBeside && picture && (
+            <div className="mt-[8px] overflow-hidden rounded-[5px]" style={{ maxWidth: NATURAL_PX }}>
+              {picture}
+            </div>
           )}
         </div>
       </div>

@@ -3,32 +3,27 @@
 import { clsx } from 'clsx'
 import type { Face } from '@/core/surface/face'
 import { CardPicture } from './card-picture'
+import { isTextFirst } from './text-first'
 import { useThumb } from './thumb-cache'
 
 const WIDE_RATIO = 1.91
-/** Places that put the text before a large picture. */
-const TEXT_FIRST = new Set(['team-chat', 'community-chat'])
-
 /** A card on the wall: the place's geometry and the place's very words, set in a legible size. */
 export function WallCard({ run, surface, face }: { run: string; surface: string; face: Face }) {
   if (face.layout === 'bare') return <BareCard face={face} />
   if (face.layout === 'not-listed') return <NotListed face={face} />
   if (surface === 'search') return <SearchCard run={run} face={face} />
   if (surface === 'tab') return <TabCard run={run} face={face} />
-  const isTextFirst = TEXT_FIRST.has(surface)
+  const isAfter = isTextFirst(surface)
   if (face.layout === 'thumbnail' && face.image) {
     return (
       <div
-        className={clsx(
-          'flex overflow-hidden rounded-card border border-line bg-card',
-          isTextFirst && 'flex-row-reverse',
-        )}
+        className={clsx('flex overflow-hidden rounded-card border border-line bg-card', isAfter && 'flex-row-reverse')}
       >
         <CardPicture
           run={run}
           url={face.image}
           ratio={1}
-          className={clsx('shrink-0 self-start', isTextFirst ? 'm-[8px] w-[24%] rounded-[4px]' : 'w-[34%]')}
+          className={clsx('shrink-0 self-start', isAfter ? 'm-[8px] w-[24%] rounded-[4px]' : 'w-[34%]')}
         />
         <CardText run={run} face={face} />
       </div>
@@ -41,15 +36,15 @@ export function WallCard({ run, surface, face }: { run: string; surface: string;
       run={run}
       url={face.image}
       ratio={ratio}
-      className={clsx(isTextFirst && 'mx-[10px] mb-[9px] rounded-[4px]')}
+      className={clsx(isAfter && 'mx-[10px] mb-[9px] rounded-[4px]')}
     />
   )
   return (
     <div className="overflow-hidden rounded-card border border-line bg-card">
-      {!isTextFirst && picture}
+      {!isAfter && picture}
       {face.pictureFault && <MissingPicture reason={face.pictureFault} />}
       <CardText run={run} face={face} />
-      {isTextFirst && picture}
+      {isAfter && picture}
     </div>
   )
 }

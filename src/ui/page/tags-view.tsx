@@ -36,6 +36,10 @@ export function TagsView({ facts, lit, onLit }: Props) {
           <CopyButton text={tagsAsText(facts)} />
         </div>
         <table className="w-full table-fixed text-[12px]">
+          <colgroup>
+            <col className="w-[34px]" />
+            <col />
+          </colgroup>
           <thead className="sr-only">
             <tr>
               <th>Line</th>
@@ -50,7 +54,7 @@ export function TagsView({ facts, lit, onLit }: Props) {
                 onMouseLeave={() => onLit(null)}
                 className={clsx('border-t border-line align-top', isSame(meta, lit) && 'bg-pick-soft')}
               >
-                <td className="w-[34px] py-[3px] tabular-nums text-quiet">{meta.line}</td>
+                <td className="py-[3px] tabular-nums text-quiet">{meta.line}</td>
                 <td className="py-[3px] [overflow-wrap:anywhere]">
                   <span className="font-mono">{meta.key}</span>
                   {meta.attribute !== 'charset' && <span className="text-quiet"> {meta.attribute}</span>}
