@@ -5,6 +5,7 @@ import { createBrotliDecompress, createGunzip, createInflate } from 'node:zlib'
 import { Agent, request } from 'undici'
 import type { Exchange, ReadAddress, ReadRequest } from '@/core/crawl/read-address'
 import type { FailureCode } from '@/core/model'
+import type { PageStream } from '@/core/page/page-stream'
 import { hostAndPort, type InnerHosts, isInnerAddress } from './guard'
 
 export type FetchSettings = {
@@ -78,11 +79,12 @@ function decoderFor(encoding: string | undefined) {
   return null
 }
 
-/** Reads a body, decoded, up to a limit; the rest is not read. */
+/** Reads a body, decoded, up to a limit; the rest is not read. What goes into a page's stream is not kept. */
 async function readBody(
   body: Readable,
   encoding: string | undefined,
   maxBytes: number,
+  page: PageStream | null,
 ): Promise<{ bytes: Uint8Array; isCut: boolean }> {
   const decoder = decoderFor(encoding?.trim().toLowerCase())
   let packed = 0
@@ -95,7 +97,8 @@ async function readBody(
   let length = 0
   let isCut = false
   for await (const chunk of stream as AsyncIterable<Buffer>) {
-    chunks.push(chunk)
+    if (page) page.write(new Uint8Array(chunk.subarray(0, Math.max(0, maxBytes - length))))
+    else chunks.push(chunk)
     length += chunk.length
     if (length > maxBytes || (decoder && length > MOST_EXPANSION * Math.max(packed, 1024))) {
       isCut = true
@@ -122,7 +125,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
   const guarded = new Agent({ ...options, connect: { lookup: guardedLookup(false), timeout: timeoutMs } })
   const free = new Agent({ ...options, connect: { lookup: guardedLookup(true), timeout: timeoutMs } })
 
-  const read = async ({ url, accept, maxBytes }: ReadRequest): Promise<Exchange> => {
+  const read = async ({ url, accept, maxBytes, openPage }: ReadRequest): Promise<Exchange> => {
     const startedAt = performance.now()
     const elapsed = () => performance.now() - startedAt
     const isNamed = innerHosts.has(hostAndPort(url))
@@ -151,8 +154,10 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
         },
       })
       const headers = plainHeaders(response.headers)
-      const { bytes, isCut } = await readBody(response.body, headers['content-encoding'], maxBytes)
-      return { kind: 'answered', status: response.statusCode, headers, body: bytes, isCut, ms: elapsed() }
+      const page = openPage?.(response.statusCode, headers) ?? null
+      const { bytes, isCut } = await readBody(response.body, headers['content-encoding'], maxBytes, page)
+      const streamed = page ? { streamed: { reading: page.end(), bytes: page.byteLength } } : {}
+      return { kind: 'answered', status: response.statusCode, headers, body: bytes, ...streamed, isCut, ms: elapsed() }
     } catch (error) {
       const cause = signal.aborted
         ? { code: 'stopped' as const, message: 'The run was stopped.' }

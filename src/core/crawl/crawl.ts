@@ -9,7 +9,7 @@ import { createPathFilter, type PathFilter } from './globs'
 import { inParallel } from './in-parallel'
 import { limits } from './limits'
 import { NothingAnswered } from './nothing-answered'
-import { pageOf } from './page-of'
+import { pageOf, pageStreamFor } from './page-of'
 import { lookByReading, offlineNote, PictureDesk } from './picture-desk'
 import {
   type Exchange,
@@ -82,7 +82,7 @@ class Crawl {
     if (this.addresses.isBesideSite(request.url)) return notInBuild(request.url, this.addresses.site)
     await this.pace()
     const exchange = await this.reader({ ...request, url: this.addresses.toBuild(request.url) })
-    if (exchange.kind === 'answered') this.bytes += exchange.body.length
+    if (exchange.kind === 'answered') this.bytes += exchange.streamed?.bytes ?? exchange.body.length
     return exchange
   }
 
@@ -142,7 +142,7 @@ class Crawl {
   private async readPage(asked: Waiting): Promise<PageResult> {
     const read = (url: string): Promise<Exchange> => {
       if (this.firstAnswer?.url === url) return Promise.resolve(this.firstAnswer.exchange)
-      return this.ask({ url, accept: 'page', maxBytes: limits.pageBytes })
+      return this.ask({ url, accept: 'page', maxBytes: limits.pageBytes, openPage: pageStreamFor(url) })
     }
     const followed = await readFollowing(
       asked.url,

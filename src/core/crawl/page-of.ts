@@ -1,5 +1,6 @@
 import type { FetchFact, GatheredPage, RedirectHop } from '../model'
 import { decodeHtml } from '../page/decode'
+import { PageStream } from '../page/page-stream'
 import { type PageReading, readPage } from '../page/read-page'
 import type { Exchange } from './read-address'
 
@@ -18,6 +19,14 @@ function cacheOf(headers: Record<string, string>): Pick<FetchFact, 'cache'> {
   const seconds = Number(age)
   const ageSeconds = age !== undefined && Number.isFinite(seconds) ? seconds : null
   return { cache: { ageSeconds, etag: etag ?? null, cacheControl: cacheControl ?? null } }
+}
+
+/** Where an answer is a page, a stream that reads it as it arrives. */
+export function pageStreamFor(url: string) {
+  return (status: number, headers: Record<string, string>): PageStream | null => {
+    const contentType = headers['content-type'] ?? null
+    return status >= 200 && status < 300 && isHtml(url, contentType) ? new PageStream(contentType) : null
+  }
 }
 
 type Asked = { url: string; file: string | null; redirects: RedirectHop[]; aliases: string[]; fetchedAt: string }
@@ -45,13 +54,13 @@ export function pageOf(asked: Asked, exchange: Exchange): { page: GatheredPage; 
     ...common,
     status: exchange.status,
     contentType,
-    bytes: exchange.body.length,
+    bytes: exchange.streamed?.bytes ?? exchange.body.length,
     error: null,
     errorCode: null,
     robotsHeader: exchange.headers['x-robots-tag'] ?? null,
     ...cacheOf(exchange.headers),
   }
   if (!isPage) return { page: { url, file, fetch, facts: null, source: [] }, reading: null }
-  const reading = readPage(decodeHtml(exchange.body, contentType))
+  const reading = exchange.streamed?.reading ?? readPage(decodeHtml(exchange.body, contentType))
   return { page: { url, file, fetch, facts: reading.facts, source: reading.source() }, reading }
 }

@@ -1,4 +1,6 @@
 import type { FailureCode, RedirectHop } from '../model'
+import type { PageStream } from '../page/page-stream'
+import type { PageReading } from '../page/read-page'
 import { resolveAddress } from './address'
 import { limits } from './limits'
 
@@ -8,6 +10,11 @@ export type ReadRequest = {
   accept: 'page' | 'image' | 'text'
   /** Bytes of the decoded body to read at most. */
   maxBytes: number
+  /**
+   * Asked once an answer begins: where it gives a stream, the body is read into that as it arrives and not kept.
+   * Readers that have the whole body at hand may leave it out.
+   */
+  openPage?: (status: number, headers: Record<string, string>) => PageStream | null
 }
 
 /** What came of it. Header names are in lower case. Failures are values: nobody has to catch. */
@@ -17,6 +24,8 @@ export type Exchange =
       status: number
       headers: Record<string, string>
       body: Uint8Array
+      /** What the page says, where it was read as it arrived; `body` is empty then. */
+      streamed?: { reading: PageReading; bytes: number }
       /** The body was longer than asked for. */
       isCut: boolean
       ms: number

@@ -13,7 +13,7 @@ export type DecodedHtml = {
 }
 
 /** The HTML standard looks for a declaration in the first 1024 bytes. */
-const PRESCAN_BYTES = 1024
+export const PRESCAN_BYTES = 1024
 /** The standard's fallback for most locales. */
 const DEFAULT_ENCODING = 'windows-1252'
 
@@ -83,17 +83,23 @@ function encodingOfMeta(text: string, from: number): string | null {
   return encoding?.startsWith('utf-16') ? 'utf-8' : encoding
 }
 
-/** Decodes a page as the HTML standard says: byte order mark, then Content-Type, then the page's own declaration. */
-export function decodeHtml(bytes: Uint8Array, contentType: string | null): DecodedHtml {
+/** How a page is encoded, as the HTML standard decides it: byte order mark, Content-Type, then its own declaration. */
+export function charsetFor(
+  bytes: Uint8Array,
+  contentType: string | null,
+): { encoding: string; from: DecodedHtml['from']; bomBytes: number } {
   const bom = bomOf(bytes)
   const header = bom ? null : knownEncoding(charsetOf(contentType))
   const meta = bom || header ? null : prescanEncoding(bytes)
-  const encoding = bom?.encoding ?? header ?? meta ?? DEFAULT_ENCODING
   return {
-    text: new TextDecoder(encoding).decode(bytes),
-    encoding,
+    encoding: bom?.encoding ?? header ?? meta ?? DEFAULT_ENCODING,
     from: bom ? 'bom' : header ? 'header' : meta ? 'meta' : 'default',
     bomBytes: bom?.length ?? 0,
-    byteLength: bytes.length,
   }
+}
+
+/** Decodes a whole page. */
+export function decodeHtml(bytes: Uint8Array, contentType: string | null): DecodedHtml {
+  const { encoding, from, bomBytes } = charsetFor(bytes, contentType)
+  return { text: new TextDecoder(encoding).decode(bytes), encoding, from, bomBytes, byteLength: bytes.length }
 }

@@ -1,0 +1,62 @@
+import { charsetFor, PRESCAN_BYTES } from './decode'
+import type { PageReading } from './read-page'
+import { PageScanner } from './scan/scanner'
+
+/**
+ * Reads a page while its bytes arrive, so that nobody holds the whole of it. The first 1024 bytes are waited for, since
+ * the page may declare its encoding in them.
+ */
+export class PageStream {
+  private held: Uint8Array[] = []
+  private heldBytes = 0
+  private decoder: TextDecoder | null = null
+  private scanner: PageScanner | null = null
+  /** Bytes taken so far. */
+  byteLength = 0
+
+  constructor(private readonly contentType: string | null) {}
+
+  write(bytes: Uint8Array): void {
+    this.byteLength += bytes.length
+    if (this.scanner) {
+      this.feed(bytes, 0)
+      return
+    }
+    this.held.push(bytes)
+    this.heldBytes += bytes.length
+    if (this.heldBytes >= PRESCAN_BYTES) this.begin()
+  }
+
+  /** The page is complete, or as much of it as was read. */
+  end(): PageReading {
+    if (!this.scanner) this.begin()
+    const rest = this.decoder!.decode()
+    if (rest !== '') this.scanner!.write(rest, false)
+    return this.scanner!.end()
+  }
+
+  private begin(): void {
+    const first = this.held.length === 1 ? this.held[0]! : joined(this.held, this.heldBytes)
+    this.held = []
+    const { encoding, bomBytes } = charsetFor(first, this.contentType)
+    this.decoder = new TextDecoder(encoding)
+    this.scanner = new PageScanner({ encoding, bomBytes })
+    this.feed(first, bomBytes)
+  }
+
+  private feed(bytes: Uint8Array, bomBytes: number): void {
+    const text = this.decoder!.decode(bytes, { stream: true })
+    // As many characters as bytes: each is one byte. A character of several bytes, split or not, makes them fewer.
+    this.scanner!.write(text, text.length + bomBytes === bytes.length)
+  }
+}
+
+function joined(parts: Uint8Array[], length: number): Uint8Array {
+  const whole = new Uint8Array(length)
+  let at = 0
+  for (const part of parts) {
+    whole.set(part, at)
+    at += part.length
+  }
+  return whole
+}
