@@ -17,16 +17,23 @@ function kerningOf(fonts) {
   const pairs = new Map()
   for (const subset of KERNED) {
     const font = fonts.get(subset)
-    const points = font.characterSet.filter((point) => /[\p{L}\p{N}\p{P} ]/u.test(String.fromCodePoint(point)) && point >= 32)
+    const points = font.characterSet.filter(
+      (point) => /[\p{L}\p{N}\p{P} ]/u.test(String.fromCodePoint(point)) && point >= 32,
+    )
     // Letters with marks are kerned like their base in this face, and rarely met in pairs: the common ones are read.
-    const common = points.filter((point) => point < 0x180 || subset === 'greek' || subset === 'cyrillic' || (point >= 0x2010 && point <= 0x203a))
+    const common = points.filter(
+      (point) => point < 0x180 || subset === 'greek' || subset === 'cyrillic' || (point >= 0x2010 && point <= 0x203a),
+    )
     const width = new Map(common.map((point) => [point, font.glyphForCodePoint(point).advanceWidth]))
     for (const first of common) {
       for (const second of common) {
-        const set = font.layout(String.fromCodePoint(first, second)).positions.reduce((sum, { xAdvance }) => sum + xAdvance, 0)
+        const set = font
+          .layout(String.fromCodePoint(first, second))
+          .positions.reduce((sum, { xAdvance }) => sum + xAdvance, 0)
         const off = Math.round(set - width.get(first) - width.get(second))
         // A ligature or a mark that changes the count of glyphs is no kerning.
-        if (off !== 0 && Math.abs(off) < font.unitsPerEm / 4) pairs.set(first, [...(pairs.get(first) ?? []), second, off])
+        if (off !== 0 && Math.abs(off) < font.unitsPerEm / 4)
+          pairs.set(first, [...(pairs.get(first) ?? []), second, off])
       }
     }
   }

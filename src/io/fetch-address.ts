@@ -18,6 +18,8 @@ export type FetchSettings = {
   login?: { host: string; headers: Record<string, string> } | null
   /** Crawler token to ask with, in place of our own name. */
   askAs?: string | null
+  /** Ask caches on the way for what the server says now. */
+  pastCaches?: boolean
 }
 
 const USER_AGENT = 'NimbleParrot/0.1'
@@ -150,6 +152,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
           'user-agent': settings.askAs ?? USER_AGENT,
           accept: ACCEPT[accept],
           'accept-encoding': 'gzip, br, deflate',
+          ...(settings.pastCaches ? { 'cache-control': 'no-cache', pragma: 'no-cache' } : {}),
           ...(settings.login && settings.login.host === hostAndPort(url) ? settings.login.headers : {}),
         },
       })

@@ -78,6 +78,7 @@ export async function* runCrawl(
     signal,
     login: request.login && first ? { host: hostAndPort(first), headers: loginHeaders(request.login) } : null,
     askAs: tuning.askAs ?? null,
+    pastCaches: request.pastCaches,
   })
   try {
     yield* events(request, tuning, nodeOutside(fetcher.read, signal))

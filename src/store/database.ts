@@ -20,6 +20,8 @@ export type StoredRun = {
   notes: RunNote[]
   findings: SiteFinding[]
   summary: Summary | null
+  /** The run that this one was derived from by looking again at one page; absent for a run of its own. */
+  lookedAgain?: { run: string; url: string }
 }
 
 export type StoredPage = { run: string; url: string; page: GatheredPage }

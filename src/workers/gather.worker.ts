@@ -7,6 +7,7 @@ import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
 import { database, type WallRow } from '@/store/database'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
+import { lookAgain } from './look-again'
 import { makeRow } from './make-row'
 import { type ChosenFile, type GatherCommand, type GatherReport, type GatherSource, runLock } from './protocol'
 import { wordsFor } from './said-failure'
@@ -238,6 +239,17 @@ let current: GatherRun | null = null
 const files: ChosenFile[] = []
 
 scope.addEventListener('message', ({ data }) => {
+  if (data.kind === 'look') {
+    void navigator.locks.request(runLock(data.runId), async () => {
+      try {
+        await lookAgain(data, new AbortController().signal)
+        report({ kind: 'finished', state: 'done' })
+      } catch (error) {
+        report({ kind: 'failed', message: wordsFor(error), kept: 0 })
+      }
+    })
+    return
+  }
   if (data.kind === 'stop') {
     current?.stop()
     return

@@ -15,6 +15,8 @@ export type GatherCommand =
   /** Files of the folder that a start will name: they come in batches, since copying them all at once takes long. */
   | { kind: 'files'; files: ChosenFile[] }
   | { kind: 'start'; runId: string; source: GatherSource; resumes: boolean }
+  /** Look again at one page of a run: writes a new run that holds everything else as it was. */
+  | { kind: 'look'; runId: string; parent: string; url: string; request: CrawlRequest }
   | { kind: 'stop' }
 
 /** A page that has trouble, told as it comes. */

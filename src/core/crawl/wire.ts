@@ -54,6 +54,8 @@ export const CrawlRequest = z.object({
   exclude: z.array(z.string()).default([]),
   perSection: z.number().int().min(1).nullable().default(null),
   login: Login.nullable().default(null),
+  /** Ask caches on the way for what the server says now. */
+  pastCaches: z.boolean().default(false),
   resume: z
     .object({ done: z.array(z.string()), waiting: z.array(Waiting) })
     .nullable()

@@ -16,6 +16,8 @@ import { StandingSwitch } from '../wall/standing-switch'
 import { surfaceOfKey } from '../wall/surface-keys'
 import { CardsPane } from './cards-pane'
 import type { Spot } from './lit'
+import { LookAgainButton } from './look-again-button'
+import { LookAgainView } from './look-again-view'
 import { ReasonsPane } from './reasons-pane'
 import { SourcePane } from './source-pane'
 
@@ -60,9 +62,17 @@ function OnePage({ view, goTo, run, row, neighbours }: Props) {
   const chosen = cards.find(({ surface }) => surface.id === view.surface) ?? cards[0]!
   return (
     <div className="flex h-full flex-col">
-      <PageHeader view={view} goTo={goTo} row={row} neighbours={neighbours} own={run.view}>
+      <PageHeader
+        view={view}
+        goTo={goTo}
+        row={row}
+        neighbours={neighbours}
+        own={run.view}
+        lookAgain={<LookAgainButton run={run} url={row.url} goTo={goTo} />}
+      >
         {page.fetch.status ?? 'no answer'} · {bytes(page.fetch.bytes)} · fetched {clockTime(page.fetch.fetchedAt)}
       </PageHeader>
+      <LookAgainView run={run} page={page} />
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(280px,370px)_minmax(0,1fr)_326px] max-lg:grid-cols-[minmax(0,1fr)_300px] max-md:flex max-md:flex-col max-md:overflow-auto">
         <SourcePane
           page={page}
@@ -98,6 +108,7 @@ function PageHeader({
   row,
   neighbours,
   own,
+  lookAgain,
   children,
 }: {
   view: View
@@ -105,6 +116,7 @@ function PageHeader({
   row: WallRow
   neighbours: WallRow[]
   own: StoredRun['view']
+  lookAgain: React.ReactNode
   children: React.ReactNode
 }) {
   const at = neighbours.findIndex(({ url }) => url === row.url)
@@ -119,7 +131,8 @@ function PageHeader({
       </button>
       <h1 className="truncate font-mono text-[14px] font-semibold">{row.path}</h1>
       <span className="truncate text-quiet">{children}</span>
-      <span className="ml-auto shrink-0">
+      <span className="ml-auto flex shrink-0 items-center gap-2">
+        {lookAgain}
         <StandingSwitch view={view} goTo={goTo} own={own} />
       </span>
       {at >= 0 && neighbours.length > 1 && (

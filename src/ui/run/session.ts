@@ -118,6 +118,8 @@ const subscribe = (listener: () => void) => {
   return () => listeners.delete(listener)
 }
 
+export const readSession = (): Session => session
+
 const idle: Session = { kind: 'idle' }
 
 export function useSession(): Session {

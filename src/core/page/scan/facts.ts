@@ -127,7 +127,11 @@ export class FactGatherer implements TextSink {
   }
 
   private count(text: string): void {
-    for (let index = 0; index < text.length; index++) if (text.charCodeAt(index) > 32) this.visible++
+    for (let index = 0; index < text.length; index++) {
+      const unit = text.charCodeAt(index)
+      // Of a surrogate pair the first half counts.
+      if (unit > 32 && (unit < 0xdc00 || unit > 0xdfff)) this.visible++
+    }
   }
 
   textClosed(number: number): void {
