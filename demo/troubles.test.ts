@@ -45,7 +45,11 @@ describe('the demo site', () => {
     expect(others.filter(([, rules]) => rules.length > 0)).toEqual([])
   })
 
-  test('nothing is wrong across pages', () => {
-    expect(verdict.findings).toEqual([])
+  test('across pages one page goes by another name and another account', () => {
+    const page = 'https://brasswick.example/news/new-page-3'
+    expect(verdict.findings.map(({ rule, pages }) => [rule, pages])).toEqual([
+      ['account-varies', [page]],
+      ['site-name-varies', [page]],
+    ])
   })
 })

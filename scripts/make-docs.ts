@@ -1,6 +1,9 @@
 // Writes the documents that are made from code: npm run docs
 import { writeFileSync } from 'node:fs'
+import { describeChecks } from '../src/core/check/describe-checks'
+import { checks } from '../src/core/check/rules'
 import { describeSurfaces } from '../src/core/surface/describe-surfaces'
 import { surfaces } from '../src/core/surface/profiles'
 
 writeFileSync(new URL('../docs/surfaces.md', import.meta.url), describeSurfaces(surfaces))
+writeFileSync(new URL('../docs/checks.md', import.meta.url), describeChecks(checks))

@@ -42,6 +42,7 @@ const FORGOTTEN = [
   'og-title-missing',
   'og-type-missing',
   'og-url-missing',
+  'site-name-missing',
 ]
 
 const forgotten = (name: string): Trouble => ({
@@ -93,7 +94,7 @@ export const troubles: Trouble[] = [
     what: 'Square picture: wide places crop nearly half of it away.',
     edit: (head) => head.set('og:image:width', '800').set('og:image:height', '800'),
     picture: { file: 'img/wake-a-mantel-clock.jpg', width: 800, height: 800, scale: 0.9 },
-    finds: [],
+    finds: ['image-below-recommended', 'image-shape'],
   },
   {
     file: 'guides/free-a-zip.html',
@@ -129,7 +130,7 @@ export const troubles: Trouble[] = [
     what: 'Declared 1200 × 630, is 600 × 315; and no alternative text.',
     edit: (head) => head.drop('og:image:alt'),
     picture: { file: 'img/soldering-station.jpg', width: 600, height: 315 },
-    finds: ['image-alt-missing', 'image-size-mismatch'],
+    finds: ['image-alt-missing', 'image-below-recommended', 'image-size-mismatch'],
   },
   {
     file: 'tools/booking.html',
@@ -140,6 +141,7 @@ export const troubles: Trouble[] = [
       head.raw('script', '<script src="/booking.js" defer></script>')
     },
     finds: [
+      'canonical-missing',
       'card-missing',
       'description-missing',
       'og-description-missing',
@@ -147,6 +149,9 @@ export const troubles: Trouble[] = [
       'og-title-missing',
       'og-type-missing',
       'og-url-missing',
+      'site-name-missing',
+      'tag-from-script',
+      'title-short',
     ],
   },
   {
@@ -163,7 +168,7 @@ export const troubles: Trouble[] = [
         { text: 'every Thursday, bring safety glasses', x: 0.07, y: 0.95, size: 0.035 },
       ],
     },
-    finds: ['image-size-mismatch'],
+    finds: ['image-below-recommended', 'image-shape', 'image-size-mismatch'],
   },
   {
     file: 'workshops/chair-caning.html',
@@ -183,7 +188,7 @@ export const troubles: Trouble[] = [
       at: [0.82, 0.5],
       words: [{ text: 'Brasswick', x: 0.04, y: 0.56, size: 0.2 }],
     },
-    finds: [],
+    finds: ['card-small', 'image-below-recommended', 'image-shape'],
   },
   {
     file: 'workshops/clock-hour.html',
@@ -203,19 +208,19 @@ export const troubles: Trouble[] = [
     file: 'news/winter-hours.html',
     what: 'canonical names another page; the share button shares another address, and names a wrong account.',
     edit: (head, site) => head.set('canonical', bySite(site, '/visit')),
-    finds: ['address-differs'],
+    finds: ['address-differs', 'share-link-differs'],
   },
   {
     file: 'news/new-page-3.html',
     what: 'Never given a title or an address of its own; account written as an address, site name as a host, type unknown.',
     edit: (head, site) =>
       head.set('twitter:site', `${site}about`).set('og:site_name', 'brasswick.example').set('og:type', 'newspost'),
-    finds: ['title-placeholder'],
+    finds: ['account-malformed', 'address-placeholder', 'og-type-unknown', 'site-name-is-address', 'title-placeholder'],
   },
   {
     file: 'news/lathe-appeal.html',
     what: 'robots.txt keeps the wide feed’s crawler out: as it stands, a bare address.',
     edit: () => {},
-    finds: [],
+    finds: ['crawler-blocked'],
   },
 ]

@@ -67,6 +67,9 @@ export function isKnownKey(key: string): boolean {
   return EXACT.has(key) || PREFIXES.some((prefix) => key.startsWith(prefix))
 }
 
+/** Every key that is known by its whole name. */
+export const knownKeys = (): Iterable<string> => EXACT
+
 /** Keys of which a page has one: a second with another value is a contradiction. */
 const SINGLE = new Set([
   'description',

@@ -11,9 +11,12 @@ describe('the list of checks', () => {
   })
 
   test('has a test beside every check', () => {
-    expect(files.filter((name) => name.endsWith('.test.ts')).map((name) => name.replace('.test.ts', ''))).toEqual(
-      [...ids].sort(),
-    )
+    expect(
+      files
+        .filter((name) => name.endsWith('.test.ts'))
+        .map((name) => name.replace('.test.ts', ''))
+        .sort(),
+    ).toEqual([...ids].sort())
   })
 
   test.each(checks.map((check) => [check.id, check] as const))('%s explains itself', (_id, check) => {

@@ -64,8 +64,8 @@ export function goodSite(files: MemoryBuild = {}): MemoryBuild {
     'about.html': goodPage('about.html', 'Ferns'),
     'visit.html': goodPage('visit.html', 'Mosses'),
     'img/Roses.png': pngBytes(1200, 630),
-    'img/Ferns.png': pngBytes(1200, 630),
-    'img/Mosses.png': pngBytes(1200, 630),
+    'img/Ferns.png': pngBytes(1200, 630, 80_001),
+    'img/Mosses.png': pngBytes(1200, 630, 80_002),
     'favicon.ico': new Uint8Array([0, 0, 1, 0, 1, 0, 16, 16, 0, 0, 1, 0, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0]),
     ...files,
   }

@@ -1,63 +1,165 @@
 import type { Check } from '../define-check'
+import { accountMalformed } from './account-malformed'
+import { accountVaries } from './account-varies'
 import { addressDiffers } from './address-differs'
+import { addressInsecure } from './address-insecure'
+import { addressPlaceholder } from './address-placeholder'
+import { addressRelative } from './address-relative'
 import { addressStaging } from './address-staging'
+import { appIdMalformed } from './app-id-malformed'
+import { canonicalMissing } from './canonical-missing'
+import { cardFieldsMissing } from './card-fields-missing'
 import { cardMissing } from './card-missing'
+import { cardSmall } from './card-small'
 import { cardUnknown } from './card-unknown'
+import { charsetLate } from './charset-late'
+import { crawlerBlocked } from './crawler-blocked'
 import { descriptionDuplicate } from './description-duplicate'
+import { descriptionLong } from './description-long'
 import { descriptionMissing } from './description-missing'
+import { descriptionPlaceholder } from './description-placeholder'
+import { descriptionThin } from './description-thin'
+import { faviconMissing } from './favicon-missing'
+import { identityMissing } from './identity-missing'
 import { imageAltMissing } from './image-alt-missing'
+import { imageAnimated } from './image-animated'
 import { imageBelowLarge } from './image-below-large'
 import { imageBelowMinimum } from './image-below-minimum'
+import { imageBelowRecommended } from './image-below-recommended'
+import { imageDamaged } from './image-damaged'
+import { imageElsewhere } from './image-elsewhere'
 import { imageFallback } from './image-fallback'
+import { imageFormat } from './image-format'
 import { imageHeavy } from './image-heavy'
+import { imageInsecure } from './image-insecure'
 import { imageNotImage } from './image-not-image'
 import { imageRelative } from './image-relative'
+import { imageSamePicture } from './image-same-picture'
+import { imageShape } from './image-shape'
 import { imageShared } from './image-shared'
 import { imageSizeMismatch } from './image-size-mismatch'
+import { imageSizeUndeclared } from './image-size-undeclared'
+import { imageTooHeavy } from './image-too-heavy'
+import { imageTransparent } from './image-transparent'
+import { imageTypeMismatch } from './image-type-mismatch'
 import { imageUnreachable } from './image-unreachable'
+import { jsonLdInvalid } from './json-ld-invalid'
+import { keywordsLong } from './keywords-long'
+import { labelUnpaired } from './label-unpaired'
+import { languageMissing } from './language-missing'
+import { localeDiffers } from './locale-differs'
 import { ogDescriptionMissing } from './og-description-missing'
 import { ogImageMissing } from './og-image-missing'
 import { ogTitleMissing } from './og-title-missing'
 import { ogTypeMissing } from './og-type-missing'
+import { ogTypeUnknown } from './og-type-unknown'
 import { ogUrlMissing } from './og-url-missing'
 import { pageNoindex } from './page-noindex'
+import { pageRedirected } from './page-redirected'
 import { pageUnreachable } from './page-unreachable'
+import { richFieldsMissing } from './rich-fields-missing'
+import { shareLinkDiffers } from './share-link-differs'
+import { siteNameIsAddress } from './site-name-is-address'
+import { siteNameMissing } from './site-name-missing'
+import { siteNameVaries } from './site-name-varies'
+import { tagAttribute } from './tag-attribute'
 import { tagEmpty } from './tag-empty'
+import { tagFromScript } from './tag-from-script'
+import { tagLate } from './tag-late'
+import { tagMisspelled } from './tag-misspelled'
+import { tagOutsideHead } from './tag-outside-head'
 import { tagRepeated } from './tag-repeated'
+import { tagRepeatedSame } from './tag-repeated-same'
+import { textDoubleEscaped } from './text-double-escaped'
+import { textGarbled } from './text-garbled'
+import { titleCut } from './title-cut'
 import { titleDuplicate } from './title-duplicate'
+import { titleLong } from './title-long'
 import { titleMissing } from './title-missing'
 import { titlePlaceholder } from './title-placeholder'
+import { titleShort } from './title-short'
 
 /** Every check, by id. A new one is one file, one test, one line here. */
 export const checks: readonly Check[] = [
+  accountMalformed,
+  accountVaries,
   addressDiffers,
+  addressInsecure,
+  addressPlaceholder,
+  addressRelative,
   addressStaging,
+  appIdMalformed,
+  canonicalMissing,
+  cardFieldsMissing,
   cardMissing,
+  cardSmall,
   cardUnknown,
+  charsetLate,
+  crawlerBlocked,
   descriptionDuplicate,
+  descriptionLong,
   descriptionMissing,
+  descriptionPlaceholder,
+  descriptionThin,
+  faviconMissing,
+  identityMissing,
   imageAltMissing,
+  imageAnimated,
   imageBelowLarge,
   imageBelowMinimum,
+  imageBelowRecommended,
+  imageDamaged,
+  imageElsewhere,
   imageFallback,
+  imageFormat,
   imageHeavy,
+  imageInsecure,
   imageNotImage,
   imageRelative,
+  imageSamePicture,
+  imageShape,
   imageShared,
   imageSizeMismatch,
+  imageSizeUndeclared,
+  imageTooHeavy,
+  imageTransparent,
+  imageTypeMismatch,
   imageUnreachable,
+  jsonLdInvalid,
+  keywordsLong,
+  labelUnpaired,
+  languageMissing,
+  localeDiffers,
   ogDescriptionMissing,
   ogImageMissing,
   ogTitleMissing,
   ogTypeMissing,
+  ogTypeUnknown,
   ogUrlMissing,
   pageNoindex,
+  pageRedirected,
   pageUnreachable,
+  richFieldsMissing,
+  shareLinkDiffers,
+  siteNameIsAddress,
+  siteNameMissing,
+  siteNameVaries,
+  tagAttribute,
   tagEmpty,
+  tagFromScript,
+  tagLate,
+  tagMisspelled,
+  tagOutsideHead,
   tagRepeated,
+  tagRepeatedSame,
+  textDoubleEscaped,
+  textGarbled,
+  titleCut,
   titleDuplicate,
+  titleLong,
   titleMissing,
   titlePlaceholder,
+  titleShort,
 ]
 
 export function checkOf(id: string): Check | undefined {

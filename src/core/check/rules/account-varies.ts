@@ -1,0 +1,30 @@
+import { defineCheck } from '../define-check'
+import { textsOf } from '../page-texts'
+
+export const accountVaries = defineCheck({
+  id: 'account-varies',
+  family: 'open-graph',
+  level: 'warning',
+  scope: 'site',
+  looksAt: 'twitter:site and fb:app_id of all pages.',
+  why: 'Shares are counted for another account on some pages.',
+  messages: {
+    varies: { says: '{key} differs: {names}.', fix: 'Use one on all pages; these have another than most.' },
+  },
+  check({ readable }) {
+    return ['twitter:site', 'fb:app_id'].flatMap((key) => {
+      const pagesBy = new Map<string, string[]>()
+      for (const page of readable) {
+        const value = textsOf(page.facts, [key])[0]?.text.toLowerCase()
+        if (value) pagesBy.set(value, [...(pagesBy.get(value) ?? []), page.url])
+      }
+      if (pagesBy.size < 2) return []
+      const [most, ...others] = [...pagesBy].sort(([, a], [, b]) => b.length - a.length)
+      const names = [most!, ...others]
+        .slice(0, 4)
+        .map(([name]) => name)
+        .join(', ')
+      return [{ message: 'varies', pages: others.flatMap(([, urls]) => urls), data: { key, names } }]
+    })
+  },
+})

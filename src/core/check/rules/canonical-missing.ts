@@ -1,0 +1,16 @@
+import { defineCheck } from '../define-check'
+
+export const canonicalMissing = defineCheck({
+  id: 'canonical-missing',
+  family: 'access',
+  level: 'note',
+  scope: 'page',
+  looksAt: '<link rel=canonical>.',
+  why: 'Without it every variant of the address may be counted as a page of its own.',
+  messages: {
+    absent: { says: 'There is no canonical link.', fix: 'Add <link rel="canonical" href="{own}">.' },
+  },
+  check({ url, facts }) {
+    return facts.canonical === null ? [{ message: 'absent', data: { own: url } }] : []
+  },
+})

@@ -1,0 +1,29 @@
+import { defineCheck } from '../define-check'
+
+export const charsetLate = defineCheck({
+  id: 'charset-late',
+  family: 'open-graph',
+  level: 'note',
+  scope: 'page',
+  looksAt: 'Where the page declares its encoding.',
+  why: 'A declaration after the first 1024 bytes may come too late: letters with marks are garbled.',
+  messages: {
+    late: {
+      says: '<meta charset> ends at byte {byte}, after the first 1024.',
+      fix: 'Make it the first tag of the head; line {line}.',
+    },
+    absent: {
+      says: 'Neither the page nor its Content-Type names the encoding.',
+      fix: 'Add <meta charset="utf-8"> as the first tag of the head.',
+    },
+  },
+  check({ facts, fetch }) {
+    if (/charset=/i.test(fetch.contentType ?? '')) return []
+    const declared = facts.metas.find(
+      ({ key, value }) => key === 'charset' || (key === 'content-type' && /charset=/i.test(value ?? '')),
+    )
+    if (!declared) return [{ message: 'absent' }]
+    if (declared.endByte <= 1024) return []
+    return [{ message: 'late', at: declared, data: { byte: declared.endByte, line: declared.line } }]
+  },
+})

@@ -1,0 +1,30 @@
+import { pathOf } from '../../crawl/address'
+import { isAllowed } from '../../crawl/robots'
+import { defineCheck } from '../define-check'
+
+export const crawlerBlocked = defineCheck({
+  id: 'crawler-blocked',
+  family: 'access',
+  level: 'error',
+  scope: 'page',
+  looksAt: 'robots.txt, for the crawler of every surface.',
+  why: 'A place whose crawler is kept out shows the bare link.',
+  messages: {
+    blocked: {
+      says: 'robots.txt keeps out {tokens}: a bare link on {places}.',
+      fix: 'Let them in, at least to the pages that are meant for sharing.',
+    },
+  },
+  check({ url }, { cards, surfaces }) {
+    const { robots } = cards
+    if (robots === null) return []
+    const path = pathOf(url)
+    // A search engine that is kept out is the site's own choice, and another matter.
+    const out = surfaces.filter(
+      ({ token, isListing }) => token !== null && !isListing && !isAllowed(robots, token, path),
+    )
+    if (out.length === 0) return []
+    const tokens = [...new Set(out.map(({ token }) => token!))].join(', ')
+    return [{ message: 'blocked', data: { tokens, places: out.map(({ name }) => name).join(', ') } }]
+  },
+})

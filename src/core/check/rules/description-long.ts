@@ -1,0 +1,25 @@
+import { defineCheck } from '../define-check'
+import { charactersIn, DESCRIPTIONS, textsOf } from '../page-texts'
+
+const MOST = 200
+
+export const descriptionLong = defineCheck({
+  id: 'description-long',
+  family: 'text',
+  level: 'note',
+  scope: 'page',
+  looksAt: 'How long the descriptions are.',
+  why: 'Places show one to three lines: the rest is written for nobody.',
+  messages: {
+    length: {
+      says: '{key} has {count} characters, over 200.',
+      fix: 'Keep what makes a person click in the first 150 characters; line {line}.',
+    },
+  },
+  check({ facts }) {
+    return textsOf(facts, DESCRIPTIONS).flatMap(({ key, text, at }) => {
+      const count = charactersIn(text)
+      return count > MOST ? [{ message: 'length', at, data: { key, count, line: at?.line ?? 0 } }] : []
+    })
+  },
+})

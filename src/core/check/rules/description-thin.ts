@@ -1,0 +1,22 @@
+import { defineCheck } from '../define-check'
+import { charactersIn, DESCRIPTIONS, textsOf } from '../page-texts'
+
+const MOST = 50
+
+export const descriptionThin = defineCheck({
+  id: 'description-thin',
+  family: 'text',
+  level: 'note',
+  scope: 'page',
+  looksAt: 'How long the descriptions are.',
+  why: 'A few words leave the card half empty.',
+  messages: {
+    length: { says: '{key} has {count} characters, under 50.', fix: 'Write a whole sentence; line {line}.' },
+  },
+  check({ facts }) {
+    return textsOf(facts, DESCRIPTIONS).flatMap(({ key, text, at }) => {
+      const count = charactersIn(text)
+      return count < MOST ? [{ message: 'length', at, data: { key, count, line: at?.line ?? 0 } }] : []
+    })
+  },
+})

@@ -1,0 +1,27 @@
+import { isBlank } from '../../text/collapse'
+import { defineCheck } from '../define-check'
+
+export const identityMissing = defineCheck({
+  id: 'identity-missing',
+  family: 'rich-data',
+  level: 'note',
+  scope: 'site',
+  looksAt: 'og:site_name and JSON-LD of all pages.',
+  why: 'Places that name the site over a card have nothing to name.',
+  messages: {
+    absent: {
+      says: 'No page says whose site this is.',
+      fix: 'Add og:site_name to every page, or an Organization or Person to the home page’s JSON-LD.',
+    },
+  },
+  check({ readable }) {
+    const isNamed = readable.some(
+      ({ facts }) =>
+        facts.metas.some(({ key, value }) => key === 'og:site_name' && !isBlank(value)) ||
+        facts.jsonLd.some(({ types }) =>
+          types.some((type) => /(?:Organization|Person|LocalBusiness|Corporation)$/.test(type)),
+        ),
+    )
+    return isNamed || readable.length === 0 ? [] : [{ message: 'absent', pages: readable.map(({ url }) => url) }]
+  },
+})

@@ -1,0 +1,28 @@
+import { eachDeclaredImage, sizedImage } from '../declared-images'
+import { defineCheck } from '../define-check'
+import { isAtLeast, LEAST_LARGE } from '../sizes'
+
+/** Documented by the wide feed. */
+const RECOMMENDED = { width: 1200, height: 630 }
+
+export const imageBelowRecommended = defineCheck({
+  id: 'image-below-recommended',
+  family: 'image',
+  level: 'note',
+  scope: 'image',
+  looksAt: 'The real size of share images, from their bytes.',
+  why: 'Under 1200 × 630 a picture looks soft on dense screens.',
+  messages: {
+    below: {
+      says: '{url} is {width} × {height}; 1200 × 630 is recommended.',
+      fix: 'Use a picture of at least 1200 × 630.',
+    },
+  },
+  check(page, context) {
+    return eachDeclaredImage(page, context, (image) => {
+      const size = sizedImage(image)
+      if (!size || !isAtLeast(size, LEAST_LARGE) || isAtLeast(size, RECOMMENDED)) return null
+      return { message: 'below', data: { url: image.url, ...size } }
+    })
+  },
+})

@@ -1,0 +1,30 @@
+import { defineCheck } from '../define-check'
+
+export const imageSamePicture = defineCheck({
+  id: 'image-same-picture',
+  family: 'image',
+  level: 'note',
+  scope: 'site',
+  looksAt: 'The bytes of all share images.',
+  why: 'One picture under several addresses is fetched and held several times, and changes at one place only.',
+  messages: {
+    same: { says: '{count} addresses hold the same picture: {urls}.', fix: 'Name one address on all pages.' },
+  },
+  check(context) {
+    const byHash = new Map<string, string[]>()
+    for (const image of context.images.values()) {
+      if (image.hash === null || image.iconOnly || image.errorCode !== null) continue
+      byHash.set(image.hash, [...(byHash.get(image.hash) ?? []), image.url])
+    }
+    const pagesOf = (urls: string[]) =>
+      context.readable
+        .filter((page) => context.declaredImages(page).some(({ url }) => urls.includes(url)))
+        .map(({ url }) => url)
+    return [...byHash.values()].flatMap((urls) => {
+      const pages = urls.length > 1 ? pagesOf(urls) : []
+      return pages.length === 0
+        ? []
+        : [{ message: 'same', pages, data: { count: urls.length, urls: urls.slice(0, 3).join(', ') } }]
+    })
+  },
+})

@@ -1,0 +1,35 @@
+import { eachDeclaredImage } from '../declared-images'
+import { defineCheck } from '../define-check'
+import { weightInWords } from '../sizes'
+
+/** The phone chat's 600 KB belong to image-heavy; the feed reply takes what the wide feed takes. */
+const COUNTED = new Set(['wide-feed', 'microblog', 'work-feed', 'picture-board', 'community-chat'])
+
+export const imageTooHeavy = defineCheck({
+  id: 'image-too-heavy',
+  family: 'image',
+  level: 'error',
+  scope: 'image',
+  looksAt: 'How many bytes a share image has, against what places take.',
+  why: 'Over its limit a place shows no picture at all.',
+  messages: {
+    refused: {
+      says: '{url} weighs {weight}: {places} refuses it.',
+      fix: 'Save it again as JPEG at quality 80, 1200 × 630: that mostly ends under 150 KB.',
+    },
+  },
+  check(page, context) {
+    return eachDeclaredImage(page, context, (image) => {
+      const { bytes } = image
+      if (image.errorCode !== null || bytes === null) return null
+      const refusing = context.surfaces.filter(
+        ({ id, picture }) => COUNTED.has(id) && picture?.maxBytes && bytes > picture.maxBytes.value,
+      )
+      if (refusing.length === 0) return null
+      const places = refusing
+        .map(({ name, picture }) => `${name} (${picture!.maxBytes!.value / 1_000_000} MB)`)
+        .join(', ')
+      return { message: 'refused', data: { url: image.url, weight: weightInWords(bytes), places } }
+    })
+  },
+})

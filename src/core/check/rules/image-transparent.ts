@@ -1,0 +1,19 @@
+import { eachDeclaredImage } from '../declared-images'
+import { defineCheck } from '../define-check'
+
+export const imageTransparent = defineCheck({
+  id: 'image-transparent',
+  family: 'image',
+  level: 'note',
+  scope: 'image',
+  looksAt: 'Whether share images have transparent pixels.',
+  why: 'Places put them on black or on white: dark letters may vanish.',
+  messages: {
+    transparent: { says: '{url} has transparent pixels.', fix: 'Put the picture on a background of its own.' },
+  },
+  check(page, context) {
+    return eachDeclaredImage(page, context, (image) =>
+      image.errorCode === null && image.alpha === true ? { message: 'transparent', data: { url: image.url } } : null,
+    )
+  },
+})

@@ -1,0 +1,52 @@
+import type { ImageFormat } from '../../model'
+import { eachDeclaredImage } from '../declared-images'
+import { defineCheck } from '../define-check'
+
+const MEDIA_TYPES: Record<ImageFormat, string> = {
+  jpeg: 'image/jpeg',
+  png: 'image/png',
+  gif: 'image/gif',
+  webp: 'image/webp',
+  avif: 'image/avif',
+  svg: 'image/svg+xml',
+  bmp: 'image/bmp',
+  ico: 'image/x-icon',
+  tiff: 'image/tiff',
+}
+/** Other names of the same types. */
+const ALIASES: Record<string, string> = {
+  'image/jpg': 'image/jpeg',
+  'image/pjpeg': 'image/jpeg',
+  'image/apng': 'image/png',
+  'image/svg': 'image/svg+xml',
+  'image/vnd.microsoft.icon': 'image/x-icon',
+  'image/x-ms-bmp': 'image/bmp',
+}
+
+export const imageTypeMismatch = defineCheck({
+  id: 'image-type-mismatch',
+  family: 'image',
+  level: 'warning',
+  scope: 'image',
+  looksAt: 'The format of share images by their bytes, beside Content-Type and og:image:type.',
+  why: 'A place that goes by the named type may refuse the picture.',
+  messages: {
+    mismatch: { says: '{url} is {format}; {where} says {said}.', fix: 'Serve and declare it as {right}.' },
+  },
+  check(page, context) {
+    return eachDeclaredImage(page, context, (image, { group }) => {
+      if (image.errorCode !== null || image.format === null) return null
+      const right = MEDIA_TYPES[image.format]
+      const isWrong = (said: string | null | undefined) => {
+        const type = (said ?? '').split(';')[0]!.trim().toLowerCase()
+        return type.startsWith('image/') && (ALIASES[type] ?? type) !== right
+      }
+      const data = { url: image.url, format: image.format, right }
+      if (isWrong(group?.type?.value))
+        return { message: 'mismatch', data: { ...data, where: 'og:image:type', said: group!.type!.value! } }
+      if (isWrong(image.contentType))
+        return { message: 'mismatch', data: { ...data, where: 'Content-Type', said: image.contentType! } }
+      return null
+    })
+  },
+})

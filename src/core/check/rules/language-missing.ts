@@ -1,0 +1,17 @@
+import { isBlank } from '../../text/collapse'
+import { defineCheck } from '../define-check'
+
+export const languageMissing = defineCheck({
+  id: 'language-missing',
+  family: 'access',
+  level: 'note',
+  scope: 'page',
+  looksAt: '<html lang>.',
+  why: 'Places guess the language, and read a page aloud in the wrong one.',
+  messages: {
+    absent: { says: '<html> has no lang.', fix: 'Write <html lang="en">, or whatever the page is written in.' },
+  },
+  check({ facts }) {
+    return isBlank(facts.language) ? [{ message: 'absent' }] : []
+  },
+})

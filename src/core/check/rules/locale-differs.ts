@@ -1,0 +1,29 @@
+import { defineCheck, type Raised } from '../define-check'
+import { textsOf } from '../page-texts'
+
+export const localeDiffers = defineCheck({
+  id: 'locale-differs',
+  family: 'access',
+  level: 'note',
+  scope: 'page',
+  looksAt: 'og:locale beside <html lang>.',
+  why: 'Places choose the words around a card by it.',
+  messages: {
+    form: {
+      says: 'og:locale says “{seen}”, which is not of the form language_TERRITORY.',
+      fix: 'Write {example}; line {line}.',
+    },
+    differs: { says: 'og:locale says {seen}, the page says lang="{lang}".', fix: 'Make the two agree; line {line}.' },
+  },
+  check({ facts }) {
+    return textsOf(facts, ['og:locale']).flatMap(({ text, at }): Raised[] => {
+      const found = /^([a-z]{2,3})(?:_[A-Z][a-z]{3})?_(?:[A-Z]{2}|\d{3})$/.exec(text)
+      const line = at?.line ?? 0
+      const lang = (facts.language ?? '').split('-')[0]!.toLowerCase()
+      if (!found) return [{ message: 'form', at, data: { seen: text, example: 'en_GB', line } }]
+      return lang !== '' && lang !== found[1]
+        ? [{ message: 'differs', at, data: { seen: text, lang: facts.language!, line } }]
+        : []
+    })
+  },
+})

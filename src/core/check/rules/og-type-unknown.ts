@@ -1,0 +1,54 @@
+import { defineCheck } from '../define-check'
+import { textsOf } from '../page-texts'
+
+const KNOWN =
+  /^(?:website|article|book|profile|music\.(?:song|album|playlist|radio_station)|video\.(?:movie|episode|tv_show|other)|payment\.link|product(?:\.(?:item|group))?|place|business\.business|restaurant\.\w+|event)$/
+/** `prefix:type`, as the protocol has it for types of one's own. */
+const OWN = /^[a-z][\w-]*:[\w.-]+$/
+/** Types of the protocol's first version, and what took their place. */
+const OBSOLETE: Record<string, string> = {
+  blog: 'website',
+  activity: 'website',
+  sport: 'website',
+  bar: 'place',
+  cafe: 'place',
+  hotel: 'place',
+  city: 'place',
+  landmark: 'place',
+  restaurant: 'restaurant.restaurant',
+  company: 'business.business',
+  movie: 'video.movie',
+  tv_show: 'video.tv_show',
+  song: 'music.song',
+  album: 'music.album',
+  actor: 'profile',
+  author: 'profile',
+  athlete: 'profile',
+  musician: 'profile',
+  politician: 'profile',
+  public_figure: 'profile',
+}
+
+export const ogTypeUnknown = defineCheck({
+  id: 'og-type-unknown',
+  family: 'open-graph',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'og:type against the types of the Open Graph protocol and those in general use.',
+  why: 'An unknown type is read as website: what the page is gets lost.',
+  messages: {
+    unknown: {
+      says: 'og:type “{seen}” is no type that places know.',
+      fix: 'Use website, article, product, profile or another known type; line {line}.',
+    },
+    obsolete: { says: 'og:type “{seen}” is obsolete.', fix: 'Use {instead} instead; line {line}.' },
+  },
+  check({ facts }) {
+    return textsOf(facts, ['og:type']).flatMap(({ text, at }) => {
+      const seen = text.toLowerCase()
+      const data = { seen: text, line: at?.line ?? 0 }
+      if (OBSOLETE[seen]) return [{ message: 'obsolete', at, data: { ...data, instead: OBSOLETE[seen] } }]
+      return KNOWN.test(seen) || OWN.test(seen) ? [] : [{ message: 'unknown', at, data }]
+    })
+  },
+})

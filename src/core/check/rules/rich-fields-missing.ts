@@ -1,0 +1,23 @@
+import { metasOf } from '../../surface/candidates'
+import { richKindOf } from '../../surface/rich'
+import { defineCheck } from '../define-check'
+
+export const richFieldsMissing = defineCheck({
+  id: 'rich-fields-missing',
+  family: 'rich-data',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'Articles, products, recipes, places, films and apps, by og:type or JSON-LD.',
+  why: 'Without these fields the picture board and the search result lay out a plain link.',
+  messages: {
+    lacks: { says: 'As {kind} the page lacks {lacks}.', fix: 'Add them to the tags or to the JSON-LD.' },
+  },
+  check({ facts }) {
+    const rich = richKindOf(facts)
+    if (!rich || rich.lacks.length === 0) return []
+    const tag = metasOf(facts, 'og:type')[0]
+    const script = facts.jsonLd.find(({ things }) => things?.some(({ kind }) => kind === rich.kind))
+    const kind = /^[aeiou]/.test(rich.kind) ? `an ${rich.kind}` : `a ${rich.kind}`
+    return [{ message: 'lacks', at: script ?? tag ?? null, data: { kind, lacks: rich.lacks.join(', ') } }]
+  },
+})

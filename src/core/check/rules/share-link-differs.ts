@@ -1,0 +1,39 @@
+import { defineCheck } from '../define-check'
+import { textsOf } from '../page-texts'
+import { readShareLink } from '../share-link'
+
+/** An address without what makes no other page of it. */
+const bare = (address: string) => address.replace(/[?#].*$/, '').replace(/\/$/, '')
+
+export const shareLinkDiffers = defineCheck({
+  id: 'share-link-differs',
+  family: 'rich-data',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'Links on the page that hand an address to another site.',
+  why: 'A share button that shares another page, or names another account, works against the page it stands on.',
+  messages: {
+    address: { says: 'A share link shares {seen}, not this page.', fix: 'Put {own} into the link; line {line}.' },
+    account: {
+      says: 'A share link names {seen}; twitter:site is {account}.',
+      fix: 'Name one account in both; line {line}.',
+    },
+  },
+  check(page, { addresses }) {
+    const account = textsOf(page.facts, ['twitter:site'])[0]?.text ?? null
+    return (page.facts.shareLinks ?? []).flatMap((link) => {
+      const shared = readShareLink(link.href, page.url)
+      if (!shared) return []
+      const data = { line: link.line, own: page.url }
+      const address = shared.address === null ? null : addresses.toPublic(shared.address)
+      if (address !== null && addresses.isOnSite(address) && bare(address) !== bare(page.url)) {
+        return [{ message: 'address', at: link, data: { ...data, seen: address } }]
+      }
+      const via = shared.via === null ? null : `@${shared.via.replace(/^@/, '')}`
+      const isOther = via !== null && account !== null && via.toLowerCase() !== account.toLowerCase()
+      return isOther && address !== null
+        ? [{ message: 'account', at: link, data: { ...data, seen: via, account } }]
+        : []
+    })
+  },
+})

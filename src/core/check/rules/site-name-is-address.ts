@@ -1,0 +1,24 @@
+import { defineCheck } from '../define-check'
+import { textsOf } from '../page-texts'
+
+const ADDRESS = /^(?:https?:\/\/|www\.)|^[a-z0-9-]+(?:\.[a-z0-9-]+)*\.[a-z]{2,}\/?$/i
+
+export const siteNameIsAddress = defineCheck({
+  id: 'site-name-is-address',
+  family: 'text',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'og:site_name.',
+  why: 'An address in the place of a name says nothing that the link does not.',
+  messages: {
+    address: {
+      says: 'og:site_name is an address: {seen}.',
+      fix: 'Write the name of the site as people say it; line {line}.',
+    },
+  },
+  check({ facts }) {
+    return textsOf(facts, ['og:site_name']).flatMap(({ text, at }) =>
+      ADDRESS.test(text) ? [{ message: 'address', at, data: { seen: text, line: at?.line ?? 0 } }] : [],
+    )
+  },
+})

@@ -1,0 +1,28 @@
+import { defineCheck } from '../define-check'
+import { textsOf } from '../page-texts'
+
+export const siteNameVaries = defineCheck({
+  id: 'site-name-varies',
+  family: 'text',
+  level: 'warning',
+  scope: 'site',
+  looksAt: 'og:site_name of all pages.',
+  why: 'One site under several names looks like several sites.',
+  messages: {
+    varies: { says: 'og:site_name differs: {names}.', fix: 'Use one name on all pages; these have another than most.' },
+  },
+  check({ readable }) {
+    const pagesByName = new Map<string, string[]>()
+    for (const page of readable) {
+      const name = textsOf(page.facts, ['og:site_name'])[0]?.text
+      if (name) pagesByName.set(name, [...(pagesByName.get(name) ?? []), page.url])
+    }
+    if (pagesByName.size < 2) return []
+    const [most, ...others] = [...pagesByName].sort(([, a], [, b]) => b.length - a.length)
+    const names = [most!, ...others]
+      .slice(0, 4)
+      .map(([name]) => `“${name}”`)
+      .join(', ')
+    return [{ message: 'varies', pages: others.flatMap(([, urls]) => urls), data: { names } }]
+  },
+})

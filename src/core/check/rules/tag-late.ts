@@ -1,0 +1,33 @@
+import { defineCheck } from '../define-check'
+
+export const tagLate = defineCheck({
+  id: 'tag-late',
+  family: 'open-graph',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'How far into the page the tags stand, in bytes.',
+  why: 'Some places read only the start of a page: what stands later is not seen.',
+  messages: {
+    late: {
+      says: '{places} reads {kib} KiB and does not see {keys}.',
+      fix: 'Move the tags before scripts and styles; line {line}.',
+    },
+  },
+  check(page, context) {
+    return context.surfaces.flatMap((surface) => {
+      const reads = surface.readsBytes?.value
+      if (reads === undefined) return []
+      const card = context.cardOf(page, surface)
+      const rungs = [...card.title.ladder, ...card.description.ladder, ...card.image.ladder]
+      const late = rungs.filter(
+        ({ outcome, from }) =>
+          outcome === 'beyond-bytes' && (from.includes(':') || from === 'description' || from === 'title'),
+      )
+      const first = late[0]
+      if (!first || first.line === null) return []
+      const keys = [...new Set(late.map(({ from }) => from))].join(', ')
+      const at = { line: first.line, column: first.column ?? 1 }
+      return [{ message: 'late', at, data: { places: surface.name, kib: reads / 1024, keys, line: first.line } }]
+    })
+  },
+})

@@ -1,0 +1,21 @@
+import { defineCheck } from '../define-check'
+import { meantKey } from '../misspelled'
+
+export const tagMisspelled = defineCheck({
+  id: 'tag-misspelled',
+  family: 'open-graph',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'Keys that no place knows but that come close to one.',
+  why: 'A misspelled tag is not read, and nobody is told.',
+  messages: {
+    misspelled: { says: '{seen} is no tag; {meant} is.', fix: 'Write {meant} on line {line}.' },
+  },
+  check({ facts }) {
+    return facts.metas.flatMap((meta) => {
+      if (meta.attribute !== 'name' && meta.attribute !== 'property') return []
+      const meant = meantKey(meta.key)
+      return meant ? [{ message: 'misspelled', at: meta, data: { seen: meta.key, meant, line: meta.line } }] : []
+    })
+  },
+})

@@ -1,0 +1,33 @@
+import { defineCheck } from '../define-check'
+import { isKnownKey } from '../known-keys'
+
+export const tagOutsideHead = defineCheck({
+  id: 'tag-outside-head',
+  family: 'open-graph',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'Where the parser puts the tags.',
+  why: 'Some places read no further than the head.',
+  messages: {
+    outside: {
+      says: '{key} and {others} stand in the body: {by} closed the head.',
+      fix: 'Move what closed the head behind the tags; line {line}.',
+    },
+    alone: { says: '{key} stands in the body: {by} closed the head.', fix: 'Move it into the head; line {line}.' },
+  },
+  check({ facts }) {
+    const outside = facts.metas.filter(({ inHead, key }) => !inHead && isKnownKey(key))
+    const first = outside[0]
+    if (!first) return []
+    const closer = facts.headClosedBy
+    const by = closer ? `${closer.by} on line ${closer.line}` : 'its end tag'
+    const count = outside.length - 1
+    const data = {
+      key: first.key,
+      others: count === 1 ? 'one more' : `${count} more`,
+      by,
+      line: closer?.line ?? first.line,
+    }
+    return [{ message: count > 0 ? 'outside' : 'alone', at: first, data }]
+  },
+})

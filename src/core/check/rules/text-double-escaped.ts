@@ -1,0 +1,25 @@
+import { defineCheck } from '../define-check'
+import { DESCRIPTIONS, TITLES, textsOf } from '../page-texts'
+
+const VISIBLE = /&(?:amp|lt|gt|quot|apos|nbsp|hellip|[rl][sd]quo|[mn]dash|#\d{2,6}|#x[0-9a-f]{2,6});/i
+
+export const textDoubleEscaped = defineCheck({
+  id: 'text-double-escaped',
+  family: 'text',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'Titles, descriptions and names after decoding.',
+  why: 'A reference that is still there after decoding is shown as it stands: &amp;amp; instead of &.',
+  messages: {
+    escaped: {
+      says: '{key} shows “{seen}” to people.',
+      fix: 'The text is escaped twice: leave out one of the two; line {line}.',
+    },
+  },
+  check({ facts }) {
+    return textsOf(facts, [...TITLES, ...DESCRIPTIONS, 'og:site_name', 'og:image:alt']).flatMap(({ key, text, at }) => {
+      const seen = VISIBLE.exec(text)?.[0]
+      return seen ? [{ message: 'escaped', at, data: { key, seen, line: at?.line ?? 0 } }] : []
+    })
+  },
+})

@@ -1,0 +1,34 @@
+import { metaCandidates } from '../../surface/candidates'
+import { defineCheck } from '../define-check'
+import { ownPart } from '../placeholder'
+
+export const titleCut = defineCheck({
+  id: 'title-cut',
+  family: 'text',
+  level: 'note',
+  scope: 'page',
+  looksAt: 'The title on every surface, broken by the measure of its box.',
+  why: 'What a place cuts off is not read: the word that tells pages apart may be among it.',
+  messages: {
+    cut: {
+      says: 'The title is cut on {places}: “{lost}” is lost.',
+      fix: 'Move what matters to the front, or shorten it; line {line}.',
+    },
+  },
+  check(page, context) {
+    const name = metaCandidates(page.facts, 'og:site_name')[0]?.value ?? null
+    // The tab of a browser cuts nearly every title: to say so of each page would say nothing.
+    const cut = context.surfaces.flatMap((surface) => {
+      const { title } = context.cardOf(page, surface)
+      // What follows the page's own part is the site's name: it is no loss there.
+      const isOwnPartShown = title.text !== null && title.shown.startsWith(ownPart(title.text, name))
+      return surface.token !== null && title.cut && !isOwnPartShown ? [{ name: surface.name, title }] : []
+    })
+    if (cut.length === 0) return []
+    const shortest = cut.reduce((least, one) => (one.title.shown.length < least.title.shown.length ? one : least)).title
+    const lost = (shortest.text ?? '').slice(shortest.shown.length).trim()
+    const at = shortest.line === null ? null : { line: shortest.line, column: shortest.column ?? 1 }
+    const places = cut.map(({ name }) => name).join(', ')
+    return [{ message: 'cut', at, data: { places, lost, line: at?.line ?? 0 } }]
+  },
+})
