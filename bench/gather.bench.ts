@@ -1,30 +1,10 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { ensureBuild, startApp } from '../scripts/demo.mjs'
 import { ensureChromium } from '../scripts/setup.mjs'
-
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
-const PARAGRAPH =
-  '<p>A paragraph of some length, as pages have them, one after the other, with words in it.</p>'.repeat(40)
-
-function writeFolder(folder: string, count: number): void {
-  for (let section = 0; section < 10; section++) mkdirSync(join(folder, `p${section}`), { recursive: true })
-  for (let index = 0; index < count; index++) {
-    const head = `<meta charset="utf-8"><title>Page ${index} | Bench</title><meta name="description" content="Page ${index} says what it is about in a sentence."><meta property="og:title" content="Page ${index}"><link rel="canonical" href="https://bench.example/p${index % 10}/${index}.html">`
-    writeFileSync(
-      join(folder, `p${index % 10}`, `${index}.html`),
-      `<!doctype html><html lang="en"><head>${head}</head><body><main><h1>Page ${index}</h1>${PARAGRAPH}</main></body></html>`,
-    )
-  }
-}
+import { FLAGS, writeFolder } from './browser'
 
 /** Pages a second of a folder through the real interface, and the longest task of the tab's main thread. */
 export async function run(): Promise<void> {

@@ -35,6 +35,7 @@ test('a key changes the surface of the whole wall, and the address holds it', as
   await page.keyboard.press('9')
   await expect(page.getByRole('radio', { name: /Search result/ })).toHaveAttribute('aria-checked', 'true')
   await expect(page).toHaveURL(/surface=search/)
+  await page.getByLabel('Search pages and their cards').fill('clock-hour')
   await expect(page.getByText('Not listed').first()).toBeVisible()
   await page.reload()
   await expect(page.getByRole('radio', { name: /Search result/ })).toHaveAttribute('aria-checked', 'true')

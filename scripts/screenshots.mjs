@@ -1,4 +1,6 @@
 // Takes the pictures in docs/screenshots anew, from the demo: node scripts/screenshots.mjs [name …]
+import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { demoFolder, listen, serveFolder } from '../demo/server.mjs'
@@ -119,6 +121,31 @@ const views = {
       .first()
       .hover()
     await shoot(page, name)
+  },
+  'look-again': async (name) => {
+    // A copy of the demo's build in which one page is mended between the two looks.
+    const folder = mkdtempSync(join(tmpdir(), 'looked-'))
+    cpSync(demoFolder, folder, { recursive: true })
+    const own = serveFolder(folder)
+    const at = await listen(own, 4323)
+    const page = await open()
+    await page.goto(address)
+    await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(at)
+    await page.getByRole('button', { name: 'Gather pages' }).click()
+    await page.getByText('brasswick.example is gathered.').waitFor()
+    await page.getByRole('button', { name: 'Open the Wall' }).click()
+    await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).dblclick()
+    const file = join(folder, 'guides', 'rewire-a-lamp.html')
+    const sentence = 'One evening, one screwdriver and a new cord: how to make a table lamp safe again.'
+    const html = readFileSync(file, 'utf8')
+    writeFileSync(
+      file,
+      html.replace('property="og:description" content=""', `property="og:description" content="${sentence}"`),
+    )
+    await page.getByRole('button', { name: /Look again/ }).click()
+    await page.getByRole('region', { name: 'What changed' }).waitFor()
+    await shoot(page, name)
+    own.close()
   },
   'page-tags': async (name) => {
     const page = await gathered()

@@ -44,7 +44,7 @@ export function CardGrid({ rows, surface, beside, chosen, hasPages, onColumns, o
     count: lines,
     getScrollElement: () => pane.current,
     estimateSize: () => guessHeight(surface, columnPx),
-    overscan: 3,
+    overscan: 1,
     gap: 14,
   })
   const chosenIndex = rows.findIndex((row) => row.url === chosen)

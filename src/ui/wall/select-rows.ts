@@ -64,16 +64,27 @@ export function selectRows(
   view: Pick<View, 'surface' | 'section' | 'symptoms' | 'search' | 'sort'>,
 ): WallRow[] {
   const { surface, section, symptoms, search, sort } = view
-  const uses = pictureUses(rows, surface)
+  const uses = symptoms.includes('same-picture') ? pictureUses(rows, surface) : new Map<string, number>()
   const words = search
     .toLowerCase()
     .split(/\s+/)
     .filter((word) => word !== '')
-  return rows
-    .filter((row) => section === null || row.section === section)
-    .filter((row) => symptoms.every((symptom) => hasSymptom(row, symptom, surface, uses)))
-    .filter((row) => isFound(row, surface, words))
-    .sort(ORDER[sort])
+  return sorted(rows, sort).filter(
+    (row) =>
+      (section === null || row.section === section) &&
+      symptoms.every((symptom) => hasSymptom(row, symptom, surface, uses)) &&
+      isFound(row, surface, words),
+  )
+}
+
+/** Orders of the rows read last: no order depends on the surface, and sorting ten thousand rows takes a frame or two. */
+const orders = new WeakMap<readonly WallRow[], Partial<Record<Sort, WallRow[]>>>()
+
+function sorted(rows: readonly WallRow[], sort: Sort): WallRow[] {
+  const known = orders.get(rows) ?? {}
+  orders.set(rows, known)
+  known[sort] ??= [...rows].sort(ORDER[sort])
+  return known[sort]
 }
 
 /** How many rows show each symptom, within a section. */
@@ -83,9 +94,9 @@ export function countSymptoms(
   symptoms: readonly Symptom[],
 ): Record<Symptom, number> {
   const uses = pictureUses(rows, surface)
-  return Object.fromEntries(
-    symptoms.map((symptom) => [symptom, rows.filter((row) => hasSymptom(row, symptom, surface, uses)).length]),
-  ) as Record<Symptom, number>
+  const counts = Object.fromEntries(symptoms.map((symptom) => [symptom, 0])) as Record<Symptom, number>
+  for (const row of rows) for (const symptom of symptoms) if (hasSymptom(row, symptom, surface, uses)) counts[symptom]++
+  return counts
 }
 
 /** The home page first, then sections of several pages, then pages that stand alone; each in the order of its path. */
