@@ -94,7 +94,7 @@ function Side({ name, meta, onLit }: { name: string; meta: MetaFact; onLit: (spo
       onMouseLeave={() => onLit(null)}
       onFocus={() => onLit(meta)}
       onBlur={() => onLit(null)}
-      className="cursor-default text-left rounded-[5px] bg-soft px-[8px] py-[5px] [overflow-wrap:anywhere]"
+      className="flex cursor-default flex-col items-start text-left rounded-[5px] bg-soft px-[8px] py-[5px] [overflow-wrap:anywhere]"
     >
       <span className="block text-quiet">
         {name}, line {meta.line}
