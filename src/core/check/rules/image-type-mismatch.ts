@@ -1,18 +1,7 @@
-import type { ImageFormat } from '../../model'
+import { typeOfFormat } from '../../image/media-types'
 import { eachDeclaredImage } from '../declared-images'
 import { defineCheck } from '../define-check'
 
-const MEDIA_TYPES: Record<ImageFormat, string> = {
-  jpeg: 'image/jpeg',
-  png: 'image/png',
-  gif: 'image/gif',
-  webp: 'image/webp',
-  avif: 'image/avif',
-  svg: 'image/svg+xml',
-  bmp: 'image/bmp',
-  ico: 'image/x-icon',
-  tiff: 'image/tiff',
-}
 /** Other names of the same types. */
 const ALIASES: Record<string, string> = {
   'image/jpg': 'image/jpeg',
@@ -36,7 +25,7 @@ export const imageTypeMismatch = defineCheck({
   check(page, context) {
     return eachDeclaredImage(page, context, (image, { group }) => {
       if (image.errorCode !== null || image.format === null) return null
-      const right = MEDIA_TYPES[image.format]
+      const right = typeOfFormat[image.format]
       const isWrong = (said: string | null | undefined) => {
         const type = (said ?? '').split(';')[0]!.trim().toLowerCase()
         return type.startsWith('image/') && (ALIASES[type] ?? type) !== right
