@@ -89,6 +89,7 @@ export function adversaries(size: number): { name: string; html: string }[] {
     { name: 'nested span, </x>', html: `<x><div>${fill('<span>', size / 2)}${fill('</x>')}` },
     { name: 'nested div, li', html: `<ul><li>${fill('<div>', size / 2)}${fill('<li></li>')}` },
     { name: 'open b in every p', html: fill('<p><b id=1>x') },
+    { name: 'open b in every p of an object', html: `<object>${fill('<p><b id=1>x')}` },
     { name: 'unclosed a', html: fill('<a href=x>') },
     { name: 'nested table', html: fill('<table><tr><td>') },
     { name: 'nested svg g, </x>', html: `<svg><x><foreignObject><div><svg>${fill('<g>', size / 2)}${fill('</x>')}` },

@@ -36,7 +36,8 @@ export function withLook(parent: Gathering, { page, images, robotsTxt }: Looked)
   const newImages = new Map(images.map((image) => [image.url, image]))
   return {
     ...parent,
-    robotsTxt,
+    // A robots.txt that did not answer this once is not taken for gone.
+    robotsTxt: robotsTxt ?? parent.robotsTxt,
     finishedAt: page.fetch.fetchedAt,
     pages: parent.pages.map((old) => (old.url === page.url ? page : old)),
     images: [...parent.images.filter(({ url }) => !newImages.has(url)), ...images],
@@ -82,7 +83,7 @@ export async function lookAgain(look: Look, signal: AbortSignal): Promise<void> 
   await database.runs.add({
     ...parent,
     id: run,
-    robotsTxt: looked.robotsTxt,
+    robotsTxt: gathering.robotsTxt,
     finishedAt: gathering.finishedAt,
     touchedAt: Date.now(),
     findings: verdict.findings,

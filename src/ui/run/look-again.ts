@@ -12,6 +12,8 @@ export function whyNoLook({ source }: Pick<StoredRun, 'source'>): string | null 
   if (source.kind === 'folder' || source.kind === 'zip') {
     return `A browser doesn’t keep files: choose the ${source.kind} again to see what changed in it.`
   }
+  // A list says which addresses to ask, not where the build of each is served.
+  if (source.kind === 'list') return 'This run came from a list of addresses: run it again to look once more.'
   return null
 }
 

@@ -3,7 +3,7 @@ import type { OpenElements } from './open-elements'
 /** Place of a marker in the list. */
 const MARKER = 0
 /**
- * Most elements that are opened again. The standard knows no bound, and a page of a hundred thousand `<b id=…>` would
+ * Most elements that are opened again after the last marker. The standard knows no bound, and a page of a hundred thousand `<b id=…>` would
  * cost the square of that; nobody means 64 nested emphases.
  */
 const MOST = 64
@@ -27,7 +27,8 @@ export class FormattingList {
 
   /** Adds the current node. */
   addCurrent(tag: number): void {
-    if (this.tags.length >= MOST && this.tags[0] !== MARKER) this.removeAt(0)
+    const first = this.tags.lastIndexOf(MARKER) + 1
+    if (this.tags.length - first >= MOST) this.removeAt(first)
     this.tags.push(tag)
     this.uids.push(this.open.uidAt(this.open.top))
     this.places.push(this.open.top)

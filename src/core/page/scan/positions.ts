@@ -37,12 +37,13 @@ export class Positions {
     this.bytes = bomBytes
   }
 
-  /** Takes the next piece; `text` is what is in hand now, `base` its offset within the page. */
-  extend(text: string, base: number, isAscii: boolean): void {
+  /** Takes the next `piece`; `text` is what is in hand now, with it, and `base` its offset within the page. */
+  extend(text: string, base: number, piece: string, isAscii: boolean): void {
     this.text = text
     this.base = base
     if (!isAscii) this.isAscii = false
-    this.hasCarriageReturn = text.includes('\r')
+    // Of the new piece alone: asking the whole of a page in many pieces would read it as many times.
+    if (piece.includes('\r')) this.hasCarriageReturn = true
     this.nextEnd = UNKNOWN
   }
 

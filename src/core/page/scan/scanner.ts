@@ -72,7 +72,7 @@ export class PageScanner implements CurrentTag {
   write(piece: string, isAscii: boolean): void {
     this.dropRead()
     this.text = this.text === '' ? piece : this.text + piece
-    this.positions.extend(this.text, this.base, isAscii)
+    this.positions.extend(this.text, this.base, piece, isAscii)
     this.facts.extend(this.text, this.base)
     this.nextComment = -2
     if (this.text.length >= this.waitFor) this.scan()
