@@ -1,6 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
+import { useMemo } from 'react'
 import type { WallRow } from '@/store/database'
 import { count } from '../shared/words'
 import type { GoTo } from '../view/use-view'
@@ -10,7 +11,8 @@ import { TickStrip } from './tick-strip'
 
 /** Sections as path patterns, each with a tick for every page. */
 export function SectionList({ rows, view, goTo }: { rows: WallRow[]; view: View; goTo: GoTo }) {
-  const sections = groupSections(rows)
+  // Neither sections nor their ticks depend on the surface: a switch must not count ten thousand rows for them.
+  const sections = useMemo(() => groupSections(rows), [rows])
   return (
     <nav
       aria-label="Sections"

@@ -1,6 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
+import { useMemo } from 'react'
 import type { WallRow } from '@/store/database'
 
 /** Ticks that fit into the strip; more pages share a tick. */
@@ -50,9 +51,10 @@ export function TickStrip({
     .filter(([number]) => number > 0)
     .map(([number, state]) => `${number} ${NAME[state]}`)
     .join(', ')
+  const ticks = useMemo(() => ticksOf(rows), [rows])
   return (
     <div role="img" aria-label={label} className="flex h-[25px] items-end gap-[2px] px-2 pb-[8px]">
-      {ticksOf(rows).map(({ worst, rows: ofTick }) => {
+      {ticks.map(({ worst, rows: ofTick }) => {
         const state = stateOf(worst)
         const isChosen = ofTick.some((row) => row.path === chosen)
         return (
