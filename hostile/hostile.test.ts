@@ -17,7 +17,8 @@ async function start() {
 async function gather(request: CrawlRequest, concurrency = 6): Promise<Gathering> {
   const builder = new GatheringBuilder()
   // Deep enough that only the traps' own marks end them.
-  const tuning = { guessSite: false, concurrency, timeoutMs: 1500, maxDepth: 200 }
+  // Time enough that an honest answer is never late, however busy the machine: only what hangs runs into it.
+  const tuning = { guessSite: false, concurrency, timeoutMs: 4000, maxDepth: 200 }
   const events: AsyncGenerator<CrawlEvent> = runCrawl(CrawlRequest.parse(request), tuning, new AbortController().signal)
   for await (const event of events) builder.add(event)
   return builder.gathering()!
