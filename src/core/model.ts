@@ -187,6 +187,7 @@ export const NoteKind = z.enum([
   'robots-unknown',
   'login-passed',
   'trap',
+  'waiver-ended',
 ])
 export type NoteKind = z.infer<typeof NoteKind>
 
@@ -208,6 +209,12 @@ export const Finding = z.object({
   image: z.string().optional(),
 })
 export type Finding = z.infer<typeof Finding>
+
+/** A finding that somebody has taken on: it stands in no one’s way, and is not forgotten. */
+export const WaivedFinding = Finding.extend({
+  waiver: z.object({ reason: z.string(), by: z.string(), until: z.string().optional() }),
+})
+export type WaivedFinding = z.infer<typeof WaivedFinding>
 
 export const SiteFinding = Finding.extend({ pages: z.array(z.string()) })
 export type SiteFinding = z.infer<typeof SiteFinding>

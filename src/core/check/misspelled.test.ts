@@ -1,24 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { knownKeys } from './known-keys'
-import { editsBetween, meantKey } from './misspelled'
-
-describe('edits between words', () => {
-  test.each([
-    ['title', 'title', 0],
-    ['title', 'titel', 1],
-    ['title', 'titles', 1],
-    ['title', 'ttle', 1],
-    ['title', 'tutla', 2],
-    ['ab', 'ba', 1],
-  ])('%s and %s: %d', (a, b, edits) => {
-    expect(editsBetween(a, b, 3)).toBe(edits)
-    expect(editsBetween(b, a, 3)).toBe(edits)
-  })
-
-  test('what is much longer is not counted out', () => {
-    expect(editsBetween('a', 'abcdef', 2)).toBe(3)
-  })
-})
+import { meantKey } from './misspelled'
 
 describe('the key that was meant', () => {
   test.each([

@@ -1,3 +1,4 @@
+import { editsBetween } from '../text/nearest-word'
 import { isKnownKey, knownKeys } from './known-keys'
 
 /** Keys that some program reads though no card is made from them, and that look like a slip of a known one. */
@@ -25,25 +26,6 @@ const OTHERS = new Set([
   'authors',
   'keyword',
 ])
-
-/** Edits (one letter more, less or other; two that changed places) between two words, no further than `most`. */
-export function editsBetween(a: string, b: string, most: number): number {
-  if (Math.abs(a.length - b.length) > most) return most + 1
-  let before: number[] = []
-  let row = Array.from({ length: b.length + 1 }, (_, index) => index)
-  for (let i = 1; i <= a.length; i++) {
-    const next = [i]
-    for (let j = 1; j <= b.length; j++) {
-      const changed = row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)
-      next[j] = Math.min(row[j]! + 1, next[j - 1]! + 1, changed)
-      const isSwapped = i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]
-      if (isSwapped) next[j] = Math.min(next[j]!, before[j - 2]! + 1)
-    }
-    before = row
-    row = next
-  }
-  return row[b.length]!
-}
 
 /** The known key that an unknown one was meant to be; null when it is known, or comes close to none. */
 export function meantKey(key: string): string | null {

@@ -138,6 +138,23 @@ export class Attributes {
     return null
   }
 
+  /**
+   * Where an attribute stands in the text, from its name to the end of its value, quotes included; of two with one
+   * name, the first. Null when there is none.
+   */
+  spanOf(name: string): { start: number; end: number } | null {
+    for (let at = 0; at < this.count; at++) {
+      if (!this.isNamed(at, name)) continue
+      const start = this.names[at]!
+      const [value, end] = [this.values[at]!, this.valueEnds[at]!]
+      const before = this.text.charCodeAt(value - 1)
+      const isQuoted = value > this.nameEnds[at]! && (before === DOUBLE_QUOTE || before === SINGLE_QUOTE)
+      // Without a value, what lies between the name and the next attribute is not the attribute's.
+      return { start, end: value === end && !isQuoted ? this.nameEnds[at]! : end + (isQuoted ? 1 : 0) }
+    }
+    return null
+  }
+
   /** @param name in lower case */
   private isNamed(at: number, name: string): boolean {
     const start = this.names[at]!
