@@ -1,7 +1,10 @@
+import { pathOf } from '../crawl/address'
 import { type AddressMap, createAddressMap } from '../crawl/address-map'
 import { parseRobots } from '../crawl/robots'
 import { sectionsOf } from '../crawl/sections'
 import type { GatheredImage, GatheredPage, Gathering, PageFacts } from '../model'
+import { createPageRules, createSectionFinder, type PageRule } from '../requirements/page-rules'
+import { noRequirements, type Requirements } from '../requirements/requirements'
 import { type CardContext, cardOf } from '../surface/card'
 import type { Card } from '../surface/card-model'
 import type { Surface } from '../surface/profile'
@@ -17,7 +20,12 @@ export type CheckContext = {
   addresses: AddressMap
   images: ReadonlyMap<string, GatheredImage>
   cards: CardContext
+  /** Surfaces that count: what checks go by. */
   surfaces: readonly Surface[]
+  /** Every surface that has a card. */
+  allSurfaces: readonly Surface[]
+  requirements: Requirements
+  ruleFor(page: GatheredPage): PageRule
   sections: ReadonlyMap<string, string>
   cardOf(page: GatheredPage, surface: Surface): Card
   declaredImages(page: GatheredPage & { facts: PageFacts }): DeclaredImage[]
@@ -54,12 +62,27 @@ function remember<K extends object, V>(make: (key: K) => V): (key: K) => V {
   }
 }
 
-export function createCheckContext(gathering: Gathering): CheckContext {
+/** Ours, with the reader’s own in place of those of the same id, and after them. */
+export function surfacesWith(own: readonly Surface[]): readonly Surface[] {
+  if (own.length === 0) return surfaces
+  const ids = new Set(surfaces.map(({ id }) => id))
+  return [
+    ...surfaces.map((surface) => own.find(({ id }) => id === surface.id) ?? surface),
+    ...own.filter(({ id }) => !ids.has(id)),
+  ]
+}
+
+export function createCheckContext(gathering: Gathering, requirements: Requirements = noRequirements): CheckContext {
   const images = new Map(gathering.images.map((image) => [image.url, image]))
   const cards = cardContextOf(gathering, images)
+  const allSurfaces = surfacesWith(requirements.ownSurfaces ?? [])
   const cardsOf = new Map(
-    surfaces.map((surface) => [surface, remember((page: GatheredPage) => cardOf(page, surface, cards))]),
+    allSurfaces.map((surface) => [surface, remember((page: GatheredPage) => cardOf(page, surface, cards))]),
   )
+  const urls = gathering.pages.map((page) => page.url)
+  const found = sectionsOf(urls, cards.addresses.site)
+  const sectionGiven = createSectionFinder(requirements)
+  const sections = new Map(urls.map((url) => [url, sectionGiven(pathOf(url).split('?')[0]!) ?? found.get(url) ?? '/']))
   const readable = gathering.pages.filter((page): page is GatheredPage & { facts: PageFacts } => page.facts !== null)
   return {
     gathering,
@@ -68,11 +91,11 @@ export function createCheckContext(gathering: Gathering): CheckContext {
     addresses: cards.addresses,
     images,
     cards,
-    surfaces,
-    sections: sectionsOf(
-      gathering.pages.map((page) => page.url),
-      cards.addresses.site,
-    ),
+    surfaces: allSurfaces.filter(({ id }) => requirements.surfaces?.includes(id) ?? true),
+    allSurfaces,
+    requirements,
+    ruleFor: createPageRules(requirements, gathering.pages, sections, cards.addresses.site),
+    sections,
     cardOf: (page, surface) => cardsOf.get(surface)?.(page) ?? cardOf(page, surface, cards),
     declaredImages: remember((page) => declaredImages(page, cards.addresses)),
   }

@@ -27,6 +27,9 @@ export type Raised = {
   level?: Level
 }
 
+/** One failure across pages. */
+export type SiteRaised = Raised & { pages: string[] }
+
 /** A check that could not be made. Never taken for passed. */
 export type NotMade = { skipped: string }
 
@@ -53,7 +56,7 @@ export type ImageCheck = CheckMeta & {
 /** Looks across the pages. */
 export type SiteCheck = CheckMeta & {
   scope: 'site'
-  check(context: CheckContext): (Raised & { pages: string[] })[] | NotMade
+  check(context: CheckContext): SiteRaised[] | NotMade
 }
 
 export type Check = PageCheck | AccessCheck | ImageCheck | SiteCheck

@@ -1,5 +1,10 @@
 import type { GatheredPage } from '../model'
+import type { PageRule } from '../requirements/page-rules'
+import type { Shareable } from '../requirements/requirements'
 import type { Raised } from './define-check'
+
+/** Is it a fault when this page says what another says? Not where it is never shared, or may have it in common. */
+export const mayBeCompared = (rule: PageRule, what: Shareable): boolean => !rule.isNotShared && !rule.mayShare.has(what)
 
 /** Groups pages that say the same; only groups of two and more. */
 export function pagesThatShare(

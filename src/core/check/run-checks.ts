@@ -1,13 +1,38 @@
-import type { Finding, GatheredPage, Gathering, PageFacts, SiteFinding, Skipped, Summary } from '../model'
+import type {
+  Finding,
+  GatheredPage,
+  Gathering,
+  PageFacts,
+  RunNote,
+  SiteFinding,
+  Skipped,
+  Summary,
+  WaivedFinding,
+} from '../model'
+import { createWaivers } from '../requirements/page-rules'
+import type { LevelOrOff } from '../requirements/requirements'
 import { type CheckContext, createCheckContext } from './context'
-import { type Check, fillWords, type NotMade, type Raised } from './define-check'
+import { type Check, type Family, fillWords, type NotMade, type Raised } from './define-check'
 import { checks as allChecks } from './rules'
 
 /** What was said of one page. */
-export type PageVerdict = { url: string; section: string; findings: Finding[]; skipped: Skipped[] }
+export type PageVerdict = {
+  url: string
+  section: string
+  findings: Finding[]
+  skipped: Skipped[]
+  waived: WaivedFinding[]
+}
 
 /** What was said of a run: each page, the site, and the sum. */
-export type Verdict = { pages: PageVerdict[]; findings: SiteFinding[]; summary: Summary }
+export type Verdict = {
+  pages: PageVerdict[]
+  findings: SiteFinding[]
+  waived: (SiteFinding & WaivedFinding)[]
+  summary: Summary
+  /** What is to be known about the verdict itself: waivers that have ended. */
+  notes: RunNote[]
+}
 
 function findingOf(check: Check, raised: Raised): Finding {
   const message = check.messages[raised.message]
@@ -29,23 +54,33 @@ function isReadable(page: GatheredPage): page is GatheredPage & { facts: PageFac
   return page.facts !== null
 }
 
+/** What is asked of a page's cards, and not of one that is never shared. Its title and its answer count all the same. */
+const ABOUT_SHARING: ReadonlySet<Family> = new Set(['open-graph', 'image', 'rich-data'])
+const isAboutSharing = ({ family, id }: Check) => ABOUT_SHARING.has(family) || /^(?:description|site-name)-/.test(id)
+
+/** A level that the requirements give goes before the check’s own. */
+const withLevel = <T extends Finding>(finding: T, level: LevelOrOff | undefined): T =>
+  level === undefined || level === 'off' ? finding : { ...finding, level }
+
 /** All checks that look at single pages, on one page. A page that could not be read is checked for access only. */
 export function checkPage(
   page: GatheredPage,
   context: CheckContext,
   checks: readonly Check[] = allChecks,
-): Omit<PageVerdict, 'section'> {
+): Omit<PageVerdict, 'section' | 'waived'> {
   const findings: Finding[] = []
   const skipped: Skipped[] = []
+  const rule = context.ruleFor(page)
   for (const check of checks) {
-    if (check.scope === 'site') continue
+    if (check.scope === 'site' || rule.levels[check.id] === 'off' || (rule.isNotShared && isAboutSharing(check)))
+      continue
     if (check.scope !== 'access' && !isReadable(page)) {
       skipped.push({ rule: check.id, reason: 'page-not-read' })
       continue
     }
     const outcome = check.check(page as GatheredPage & { facts: PageFacts }, context)
     if (isNotMade(outcome)) skipped.push({ rule: check.id, reason: outcome.skipped })
-    else for (const raised of outcome) findings.push(findingOf(check, raised))
+    else for (const raised of outcome) findings.push(withLevel(findingOf(check, raised), rule.levels[check.id]))
   }
   return { url: page.url, findings: sortFindings(findings), skipped }
 }
@@ -60,9 +95,12 @@ function sortFindings<T extends Finding>(findings: T[]): T[] {
 /** Checks across pages. */
 export function checkSite(context: CheckContext, checks: readonly Check[] = allChecks): SiteFinding[] {
   const findings = checks.flatMap((check): SiteFinding[] => {
-    if (check.scope !== 'site') return []
+    const level = context.requirements.levels?.[check.id]
+    if (check.scope !== 'site' || level === 'off') return []
     const outcome = check.check(context)
-    return isNotMade(outcome) ? [] : outcome.map((raised) => ({ ...findingOf(check, raised), pages: raised.pages }))
+    return isNotMade(outcome)
+      ? []
+      : outcome.map((raised) => withLevel({ ...findingOf(check, raised), pages: raised.pages }, level))
   })
   return sortFindings(findings)
 }
@@ -83,12 +121,38 @@ export function summarize(pages: readonly Pick<PageVerdict, 'findings'>[], site:
   return { ...summary, clear: summary.error === 0 }
 }
 
-/** Every check on everything that was gathered. Pure: the same run gives the same verdict. */
-export function runChecks(gathering: Gathering, context: CheckContext = createCheckContext(gathering)): Verdict {
-  const pages = context.pages.map((page) => ({
-    ...checkPage(page, context),
-    section: context.sections.get(page.url) ?? '/',
-  }))
-  const findings = checkSite(context)
-  return { pages, findings, summary: summarize(pages, findings) }
+/** Every check on everything that was gathered. Pure: the same run on the same day gives the same verdict. */
+export function runChecks(
+  gathering: Gathering,
+  context: CheckContext = createCheckContext(gathering),
+  today = gathering.startedAt.slice(0, 10),
+): Verdict {
+  const { waiverFor, ended } = createWaivers(context.requirements.waivers ?? [], today)
+  const waiverOf = (finding: Finding, urls: readonly string[]) => {
+    const waiver = waiverFor(finding.rule, urls)
+    return waiver && { reason: waiver.reason, by: waiver.by, ...(waiver.until ? { until: waiver.until } : {}) }
+  }
+  const pages = context.pages.map((page): PageVerdict => {
+    const { findings: all, ...rest } = checkPage(page, context)
+    const findings: Finding[] = []
+    const waived: WaivedFinding[] = []
+    for (const finding of all) {
+      const waiver = waiverOf(finding, [page.url])
+      if (waiver) waived.push({ ...finding, waiver })
+      else findings.push(finding)
+    }
+    return { ...rest, findings, waived, section: context.sections.get(page.url) ?? '/' }
+  })
+  const findings: SiteFinding[] = []
+  const waived: Verdict['waived'] = []
+  for (const finding of checkSite(context)) {
+    const waiver = waiverOf(finding, finding.pages)
+    if (waiver) waived.push({ ...finding, waiver })
+    else findings.push(finding)
+  }
+  const notes = ended.map(({ rule, until, by }): RunNote => {
+    const message = `The waiver of ${rule} by ${by} ended on ${until}: its findings count again.`
+    return { kind: 'waiver-ended', message }
+  })
+  return { pages, findings, waived, summary: summarize(pages, findings), notes }
 }

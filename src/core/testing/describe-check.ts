@@ -1,13 +1,17 @@
 import { describe, expect, test } from 'vitest'
+import { createCheckContext } from '../check/context'
 import { checkOf } from '../check/rules'
 import { runChecks } from '../check/run-checks'
 import type { Outside } from '../crawl/read-address'
 import type { Finding } from '../model'
+import type { Requirements } from '../requirements/requirements'
 import { gatherMemory, type MemoryBuild } from './build-run'
 import { GOOD_SITE, goodPage, goodSite, type HeadChange } from './good-site'
 
 /** A site to look at: a change to the head of an impeccable page, or files of its own. */
-export type Case = { head: HeadChange; body?: string } | { files: MemoryBuild; read?: Outside['read'] }
+export type Case = ({ head: HeadChange; body?: string } | { files: MemoryBuild; read?: Outside['read'] }) & {
+  requirements?: Requirements
+}
 
 export type CheckCases = {
   /** Each raises the check; what the finding must say beside its id may be given. */
@@ -20,7 +24,7 @@ async function findingsOf(given: Case, id: string) {
   const files =
     'files' in given ? given.files : { 'about.html': goodPage('about.html', 'Ferns', given.head, given.body) }
   const gathering = await gatherMemory(goodSite(files), GOOD_SITE, 'read' in given ? given.read : undefined)
-  const verdict = runChecks(gathering)
+  const verdict = runChecks(gathering, createCheckContext(gathering, given.requirements))
   return [...verdict.pages.flatMap((page) => page.findings), ...verdict.findings].filter(({ rule }) => rule === id)
 }
 

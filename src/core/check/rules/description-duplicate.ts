@@ -2,7 +2,7 @@ import { metaCandidates } from '../../surface/candidates'
 import { isKeptOut } from '../../surface/card'
 import { isBlank } from '../../text/collapse'
 import { defineCheck } from '../define-check'
-import { pagesThatShare, raiseShared } from '../duplicates'
+import { mayBeCompared, pagesThatShare, raiseShared } from '../duplicates'
 
 export const descriptionDuplicate = defineCheck({
   id: 'description-duplicate',
@@ -17,8 +17,8 @@ export const descriptionDuplicate = defineCheck({
       fix: 'Write a sentence of its own for each of these pages.',
     },
   },
-  check({ readable }) {
-    const listed = readable.filter((page) => !isKeptOut(page, null))
+  check({ readable, ruleFor }) {
+    const listed = readable.filter((page) => !isKeptOut(page, null) && mayBeCompared(ruleFor(page), 'description'))
     return raiseShared(
       pagesThatShare(listed, ({ facts }) => {
         const candidates = ['og:description', 'description'].flatMap((key) => metaCandidates(facts!, key))

@@ -1,8 +1,6 @@
 import { defineCheck } from '../define-check'
 import { charactersIn, DESCRIPTIONS, textsOf } from '../page-texts'
 
-const MOST = 200
-
 export const descriptionLong = defineCheck({
   id: 'description-long',
   family: 'text',
@@ -12,14 +10,15 @@ export const descriptionLong = defineCheck({
   why: 'Places show one to three lines: the rest is written for nobody.',
   messages: {
     length: {
-      says: '{key} has {count} characters, over 200.',
+      says: '{key} has {count} characters, over {most}.',
       fix: 'Keep what makes a person click in the first 150 characters; line {line}.',
     },
   },
-  check({ facts }) {
-    return textsOf(facts, DESCRIPTIONS).flatMap(({ key, text, at }) => {
+  check(page, context) {
+    const most = context.ruleFor(page).limits.descriptionCharacters
+    return textsOf(page.facts, DESCRIPTIONS).flatMap(({ key, text, at }) => {
       const count = charactersIn(text)
-      return count > MOST ? [{ message: 'length', at, data: { key, count, line: at?.line ?? 0 } }] : []
+      return count > most ? [{ message: 'length', at, data: { key, count, most, line: at?.line ?? 0 } }] : []
     })
   },
 })

@@ -21,7 +21,7 @@ export const imageElsewhere = defineCheck({
   },
   check(page, context) {
     const site = siteOf(page.url)
-    const seen = new Set<string>()
+    const seen = new Set(context.requirements.identity?.pictureHosts ?? [])
     return context.declaredImages(page).flatMap(({ url, tag }) => {
       const host = new URL(url).hostname
       const isInner = host === 'localhost' || /^[\d.]+$|^\[/.test(host)

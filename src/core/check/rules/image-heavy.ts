@@ -2,7 +2,6 @@ import { eachDeclaredImage } from '../declared-images'
 import { defineCheck } from '../define-check'
 import { weightInWords } from '../sizes'
 
-const HEAVY_BYTES = 300_000
 /** Phone chats drop a heavier picture (documented). */
 const DROPPED_BYTES = 600_000
 
@@ -24,8 +23,9 @@ export const imageHeavy = defineCheck({
     },
   },
   check(page, context) {
+    const most = context.ruleFor(page).limits.pictureBytes
     return eachDeclaredImage(page, context, (image) => {
-      if (image.errorCode !== null || image.bytes === null || image.bytes <= HEAVY_BYTES) return null
+      if (image.errorCode !== null || image.bytes === null || image.bytes <= most) return null
       const message = image.bytes > DROPPED_BYTES ? 'dropped' : 'heavy'
       return { message, data: { url: image.url, weight: weightInWords(image.bytes) } }
     })

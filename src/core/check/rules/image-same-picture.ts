@@ -1,4 +1,4 @@
-import { defineCheck } from '../define-check'
+import { defineCheck, notMade } from '../define-check'
 
 export const imageSamePicture = defineCheck({
   id: 'image-same-picture',
@@ -11,6 +11,8 @@ export const imageSamePicture = defineCheck({
     same: { says: '{count} addresses hold the same picture: {urls}.', fix: 'Name one address on all pages.' },
   },
   check(context) {
+    const read = [...context.images.values()].filter(({ iconOnly, errorCode }) => !iconOnly && errorCode === null)
+    if (read.length > 1 && read.every(({ hash }) => hash === null)) return notMade('picture-not-read-whole')
     const byHash = new Map<string, string[]>()
     for (const image of context.images.values()) {
       if (image.hash === null || image.iconOnly || image.errorCode !== null) continue

@@ -1,5 +1,5 @@
 import { eachDeclaredImage } from '../declared-images'
-import { defineCheck } from '../define-check'
+import { defineCheck, notMade } from '../define-check'
 
 export const imageTransparent = defineCheck({
   id: 'image-transparent',
@@ -12,6 +12,10 @@ export const imageTransparent = defineCheck({
     transparent: { says: '{url} has transparent pixels.', fix: 'Put the picture on a background of its own.' },
   },
   check(page, context) {
+    const seen = context.declaredImages(page).flatMap(({ url }) => context.images.get(url) ?? [])
+    // Only the whole of a picture tells whether a pixel really lets through what is behind.
+    if (seen.length > 0 && seen.every(({ alpha, errorCode }) => alpha === null && errorCode === null))
+      return notMade('picture-not-read-whole')
     return eachDeclaredImage(page, context, (image) =>
       image.errorCode === null && image.alpha === true ? { message: 'transparent', data: { url: image.url } } : null,
     )

@@ -1,11 +1,13 @@
 import type { Check } from '../define-check'
 import { accountMalformed } from './account-malformed'
 import { accountVaries } from './account-varies'
+import { addressDead } from './address-dead'
 import { addressDiffers } from './address-differs'
 import { addressInsecure } from './address-insecure'
 import { addressPlaceholder } from './address-placeholder'
 import { addressRelative } from './address-relative'
 import { addressStaging } from './address-staging'
+import { alternateBroken } from './alternate-broken'
 import { appIdMalformed } from './app-id-malformed'
 import { canonicalMissing } from './canonical-missing'
 import { cardFieldsMissing } from './card-fields-missing'
@@ -20,6 +22,7 @@ import { descriptionMissing } from './description-missing'
 import { descriptionPlaceholder } from './description-placeholder'
 import { descriptionThin } from './description-thin'
 import { faviconMissing } from './favicon-missing'
+import { identityDiffers } from './identity-differs'
 import { identityMissing } from './identity-missing'
 import { imageAltMissing } from './image-alt-missing'
 import { imageAnimated } from './image-animated'
@@ -51,13 +54,17 @@ import { localeDiffers } from './locale-differs'
 import { ogDescriptionMissing } from './og-description-missing'
 import { ogImageMissing } from './og-image-missing'
 import { ogTitleMissing } from './og-title-missing'
+import { ogTypeFields } from './og-type-fields'
 import { ogTypeMissing } from './og-type-missing'
+import { ogTypeUnfit } from './og-type-unfit'
 import { ogTypeUnknown } from './og-type-unknown'
 import { ogUrlMissing } from './og-url-missing'
 import { pageNoindex } from './page-noindex'
 import { pageRedirected } from './page-redirected'
 import { pageUnreachable } from './page-unreachable'
+import { requiredFieldMissing } from './required-field-missing'
 import { richFieldsMissing } from './rich-fields-missing'
+import { shareLinkDead } from './share-link-dead'
 import { shareLinkDiffers } from './share-link-differs'
 import { siteNameIsAddress } from './site-name-is-address'
 import { siteNameMissing } from './site-name-missing'
@@ -76,6 +83,7 @@ import { titleCut } from './title-cut'
 import { titleDuplicate } from './title-duplicate'
 import { titleLong } from './title-long'
 import { titleMissing } from './title-missing'
+import { titlePatternVaries } from './title-pattern-varies'
 import { titlePlaceholder } from './title-placeholder'
 import { titleShort } from './title-short'
 
@@ -83,11 +91,13 @@ import { titleShort } from './title-short'
 export const checks: readonly Check[] = [
   accountMalformed,
   accountVaries,
+  addressDead,
   addressDiffers,
   addressInsecure,
   addressPlaceholder,
   addressRelative,
   addressStaging,
+  alternateBroken,
   appIdMalformed,
   canonicalMissing,
   cardFieldsMissing,
@@ -102,6 +112,7 @@ export const checks: readonly Check[] = [
   descriptionPlaceholder,
   descriptionThin,
   faviconMissing,
+  identityDiffers,
   identityMissing,
   imageAltMissing,
   imageAnimated,
@@ -133,13 +144,17 @@ export const checks: readonly Check[] = [
   ogDescriptionMissing,
   ogImageMissing,
   ogTitleMissing,
+  ogTypeFields,
   ogTypeMissing,
+  ogTypeUnfit,
   ogTypeUnknown,
   ogUrlMissing,
   pageNoindex,
   pageRedirected,
   pageUnreachable,
+  requiredFieldMissing,
   richFieldsMissing,
+  shareLinkDead,
   shareLinkDiffers,
   siteNameIsAddress,
   siteNameMissing,
@@ -158,6 +173,7 @@ export const checks: readonly Check[] = [
   titleDuplicate,
   titleLong,
   titleMissing,
+  titlePatternVaries,
   titlePlaceholder,
   titleShort,
 ]

@@ -1,7 +1,7 @@
 import { isKeptOut } from '../../surface/card'
 import { surfaceOf } from '../../surface/profiles'
 import { defineCheck } from '../define-check'
-import { pagesThatShare, raiseShared } from '../duplicates'
+import { mayBeCompared, pagesThatShare, raiseShared } from '../duplicates'
 
 export const titleDuplicate = defineCheck({
   id: 'title-duplicate',
@@ -18,7 +18,9 @@ export const titleDuplicate = defineCheck({
   },
   check(context) {
     const wideFeed = surfaceOf('wide-feed')!
-    const listed = context.readable.filter((page) => !isKeptOut(page, null))
+    const listed = context.readable.filter(
+      (page) => !isKeptOut(page, null) && mayBeCompared(context.ruleFor(page), 'title'),
+    )
     return raiseShared(pagesThatShare(listed, (page) => context.cardOf(page, wideFeed).title.text))
   },
 })

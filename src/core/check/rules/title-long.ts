@@ -1,8 +1,6 @@
 import { defineCheck } from '../define-check'
 import { charactersIn, TITLES, textsOf } from '../page-texts'
 
-const MOST = 70
-
 export const titleLong = defineCheck({
   id: 'title-long',
   family: 'text',
@@ -12,14 +10,15 @@ export const titleLong = defineCheck({
   why: 'Hardly any place shows more than 70 characters: what matters must stand before.',
   messages: {
     length: {
-      says: '{key} has {count} characters, over 70.',
+      says: '{key} has {count} characters, over {most}.',
       fix: 'Say it in fewer words, the part that tells this page from others first; line {line}.',
     },
   },
-  check({ facts }) {
-    return textsOf(facts, TITLES).flatMap(({ key, text, at }) => {
+  check(page, context) {
+    const most = context.ruleFor(page).limits.titleCharacters
+    return textsOf(page.facts, TITLES).flatMap(({ key, text, at }) => {
       const count = charactersIn(text)
-      return count > MOST ? [{ message: 'length', at, data: { key, count, line: at?.line ?? 0 } }] : []
+      return count > most ? [{ message: 'length', at, data: { key, count, most, line: at?.line ?? 0 } }] : []
     })
   },
 })

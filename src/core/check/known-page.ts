@@ -1,0 +1,50 @@
+import type { GatheredPage } from '../model'
+import type { CheckContext } from './context'
+
+/** What a run knows of an address on the site. */
+export type Known =
+  | { kind: 'page'; page: GatheredPage }
+  /** It leads to a page by a redirect. */
+  | { kind: 'redirect'; page: GatheredPage }
+  /** The build holds no such page. */
+  | { kind: 'dead' }
+  /** A crawl that never came by there can't say. */
+  | { kind: 'unknown' }
+
+/** One spelling for the addresses under which a build serves one file: `/lamp`, `/lamp.html`, `/lamp/`, `/lamp/index.html`. */
+const bare = (url: string) => url.replace(/[?#].*$/, '').replace(/(?:\/index\.html|\.html|\/)$/, '')
+
+type Index = { pages: Map<string, GatheredPage>; aliases: Map<string, GatheredPage>; isWhole: boolean }
+const indexes = new WeakMap<CheckContext, Index>()
+
+function indexOf(context: CheckContext): Index {
+  const found = indexes.get(context)
+  if (found) return found
+  const { source, notes } = context.gathering
+  const isBuild = source.kind === 'folder' || source.kind === 'zip'
+  const made: Index = {
+    pages: new Map(context.pages.map((page) => [bare(page.url), page])),
+    aliases: new Map(context.pages.flatMap((page) => page.fetch.aliases.map((url) => [bare(url), page]))),
+    // Only a build that was read to its end can be said not to hold something.
+    isWhole: isBuild && !notes.some(({ kind }) => kind === 'bounded' || kind === 'stopped'),
+  }
+  indexes.set(context, made)
+  return made
+}
+
+/** Looks up a public address among the run's pages. Addresses of other sites are not known. */
+export function knownPage(url: string, context: CheckContext): Known {
+  if (!context.addresses.isOnSite(url)) return { kind: 'unknown' }
+  const index = indexOf(context)
+  const key = bare(url)
+  const page = index.pages.get(key)
+  if (page) return { kind: 'page', page }
+  const led = index.aliases.get(key)
+  if (led) return { kind: 'redirect', page: led }
+  // Files that are no pages (a PDF, a picture) are in nobody's list of pages.
+  const isPageLike = !/\.[a-z0-9]{1,5}$/i.test(new URL(url).pathname) || /\.html?$/i.test(new URL(url).pathname)
+  return index.isWhole && isPageLike ? { kind: 'dead' } : { kind: 'unknown' }
+}
+
+/** Did the page answer as a page should? */
+export const isAlive = (page: GatheredPage): boolean => page.fetch.error === null && (page.fetch.status ?? 0) < 400

@@ -1,0 +1,35 @@
+import { defineCheck } from '../define-check'
+import { isAlive, knownPage } from '../known-page'
+import { ownAddresses } from '../own-addresses'
+
+export const addressDead = defineCheck({
+  id: 'address-dead',
+  family: 'access',
+  level: 'error',
+  scope: 'page',
+  looksAt: 'Whether og:url and canonical lead to a page of this run.',
+  why: 'Places follow og:url and show what they find there: nothing, when it is dead.',
+  messages: {
+    missing: {
+      says: '{key} leads to {address}, which the build does not hold.',
+      fix: 'Write the page’s own address, {own}, on line {line}.',
+    },
+    answered: {
+      says: '{key} leads to {address}, which answered {status}.',
+      fix: 'Write the page’s own address, {own}, on line {line}.',
+    },
+    redirects: { says: '{key} leads to {address}, which redirects to {to}.', fix: 'Write {to} on line {line}.' },
+  },
+  check(page, context) {
+    return ownAddresses(page).flatMap(({ key, address, at }) => {
+      if (address === null) return []
+      const found = knownPage(context.addresses.toPublic(address), context)
+      const data = { key, address, own: page.url, line: at.line }
+      if (found.kind === 'dead') return [{ message: 'missing', at, data }]
+      if (found.kind === 'redirect')
+        return [{ message: 'redirects', at, level: 'warning' as const, data: { ...data, to: found.page.url } }]
+      if (found.kind !== 'page' || isAlive(found.page)) return []
+      return [{ message: 'answered', at, data: { ...data, status: found.page.fetch.status ?? 'nothing' } }]
+    })
+  },
+})

@@ -1,0 +1,47 @@
+import { baseOf, resolveAddress } from '../../crawl/address'
+import type { GatheredPage, LinkFact } from '../../model'
+import type { CheckContext } from '../context'
+import { defineCheck } from '../define-check'
+import { isAlive, knownPage } from '../known-page'
+
+/** Links to the same page in other languages. */
+function alternatesOf(page: GatheredPage, context: CheckContext): { link: LinkFact; url: string }[] {
+  return (page.facts?.links ?? []).flatMap((link) => {
+    if (!link.hreflang || !link.rel.split(' ').includes('alternate')) return []
+    const url = resolveAddress(link.href, baseOf(page.url, page.facts?.base ?? null))
+    return url === null ? [] : [{ link, url: context.addresses.toPublic(url) }]
+  })
+}
+
+export const alternateBroken = defineCheck({
+  id: 'alternate-broken',
+  family: 'access',
+  level: 'warning',
+  scope: 'page',
+  looksAt: 'Links to the page in other languages (hreflang), there and back.',
+  why: 'A pair of which one half is missing, or does not point back, is not taken for a pair.',
+  messages: {
+    dead: {
+      says: 'The {language} version, {url}, is not there.',
+      fix: 'Correct the address on line {line}, or leave the link out.',
+    },
+    oneWay: {
+      says: 'The {language} version, {url}, does not link back to this page.',
+      fix: 'Let both pages name each other: add the link there.',
+    },
+  },
+  check(page, context) {
+    return alternatesOf(page, context).flatMap(({ link, url }) => {
+      const found = knownPage(url, context)
+      const data = { language: link.hreflang!, url, line: link.line }
+      if (found.kind === 'dead' || (found.kind === 'page' && !isAlive(found.page)))
+        return [{ message: 'dead', at: link, data }]
+      if (found.kind !== 'page' || found.page.url === page.url) return []
+      const isBack = alternatesOf(found.page, context).some((back) => {
+        const target = knownPage(back.url, context)
+        return target.kind === 'page' && target.page.url === page.url
+      })
+      return isBack ? [] : [{ message: 'oneWay', at: link, data }]
+    })
+  },
+})

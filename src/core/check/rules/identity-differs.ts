@@ -1,0 +1,62 @@
+import { groupBy } from '../../group-by'
+import { firstValue } from '../../surface/candidates'
+import type { CheckContext } from '../context'
+import { defineCheck, type SiteRaised } from '../define-check'
+import { titleParts } from '../placeholder'
+
+/** So many titles that end alike show what the site calls itself there, and this share of all titles. */
+const LEAST_TITLES = 3
+const HABIT = 0.6
+
+const equal = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
+
+/** The name that most pages give as og:site_name. */
+function usualName(context: CheckContext): { name: string; pages: string[] } | null {
+  const named = context.readable.flatMap((page) => {
+    const name = firstValue(page.facts, 'og:site_name')
+    return name ? [{ name, url: page.url }] : []
+  })
+  const [usual] = [...groupBy(named, ({ name }) => name)].sort(([, a], [, b]) => b.length - a.length)
+  return usual ? { name: usual[0], pages: usual[1].map(({ url }) => url) } : null
+}
+
+/** What most titles end or begin with. */
+function usualAffix(context: CheckContext): { name: string; pages: string[] } | null {
+  const parts = context.readable.flatMap(({ url, facts }) => {
+    const all = titleParts(facts.title ?? '')
+    return all.length < 2 ? [] : [...new Set([all[0]!, all.at(-1)!])].map((name) => ({ name, url }))
+  })
+  const [usual] = [...groupBy(parts, ({ name }) => name)].sort(([, a], [, b]) => b.length - a.length)
+  const isHabit = usual && usual[1].length >= LEAST_TITLES && usual[1].length >= HABIT * context.readable.length
+  return isHabit ? { name: usual[0], pages: usual[1].map(({ url }) => url) } : null
+}
+
+export const identityDiffers = defineCheck({
+  id: 'identity-differs',
+  family: 'text',
+  level: 'warning',
+  scope: 'site',
+  looksAt: 'og:site_name, the site’s name in the titles, and the name in the requirements.',
+  why: 'A site that has two names looks like two sites.',
+  messages: {
+    titles: { says: 'Titles call the site “{affix}”, og:site_name calls it “{name}”.', fix: 'Use one name in both.' },
+    required: {
+      says: 'og:site_name is “{name}”; the requirements call the site “{wanted}”.',
+      fix: 'Write “{wanted}”, or change the requirements.',
+    },
+  },
+  check(context): SiteRaised[] {
+    const usual = usualName(context)
+    if (!usual) return []
+    const wanted = context.requirements.identity?.name
+    const affix = usualAffix(context)
+    return [
+      ...(wanted !== undefined && !equal(wanted, usual.name)
+        ? [{ message: 'required', pages: usual.pages, data: { name: usual.name, wanted } }]
+        : []),
+      ...(affix && !equal(affix.name, usual.name)
+        ? [{ message: 'titles', pages: affix.pages, data: { affix: affix.name, name: usual.name } }]
+        : []),
+    ]
+  },
+})

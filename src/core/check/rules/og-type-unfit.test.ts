@@ -1,0 +1,29 @@
+import { describeCheck } from '../../testing/describe-check'
+import { goodPage } from '../../testing/good-site'
+
+describeCheck('og-type-unfit', {
+  raises: {
+    'a home page as article': {
+      files: { 'index.html': goodPage('', 'Roses', { 'og:type': '<meta property="og:type" content="article">' }) },
+      expect: { line: 8, message: 'The home page says that it is an article.' },
+    },
+    'a dated page as website': {
+      head: { 'article:published_time': '<meta property="article:published_time" content="2026-11-02">' },
+    },
+    'what the requirements say': {
+      head: {},
+      requirements: { sections: { '/about.html': { kind: 'product' } } },
+      expect: { message: 'og:type says website; the requirements say that /about.html is product.' },
+    },
+  },
+  passes: {
+    'a dated article': {
+      head: {
+        'og:type': '<meta property="og:type" content="article">',
+        'article:published_time': '<meta property="article:published_time" content="2026-11-02">',
+      },
+    },
+    'the kind that is required': { head: {}, requirements: { sections: { '/about.html': { kind: 'website' } } } },
+    'a page that is never shared': { head: {}, requirements: { sections: { '/about.html': { kind: 'not-shared' } } } },
+  },
+})

@@ -1,0 +1,41 @@
+import { pathOf } from '../../crawl/address'
+import { firstValue, metasOf } from '../../surface/candidates'
+import { defineCheck } from '../define-check'
+
+/** Types that stand for a page as such, not for something that it is about. */
+const PLAIN = new Set(['website', 'article'])
+/** /2026/11/02/…, /2026-11-02-… */
+const DATED = /\/\d{4}[/-]\d{1,2}(?:[/-]|$)/
+
+export const ogTypeUnfit = defineCheck({
+  id: 'og-type-unfit',
+  family: 'open-graph',
+  level: 'note',
+  scope: 'page',
+  looksAt: 'og:type beside what the page is: by the requirements, its date, its place on the site.',
+  why: 'Places lay out an article with author and date, and a website without: the wrong kind shows the wrong things.',
+  messages: {
+    required: {
+      says: 'og:type says {type}; the requirements say that {section} is {kind}.',
+      fix: 'Write {kind} on line {line}, or change the requirements.',
+    },
+    home: { says: 'The home page says that it is an article.', fix: 'Write website on line {line}.' },
+    dated: {
+      says: 'The page is dated and says that it is a website.',
+      fix: 'Write article on line {line}, with article:published_time.',
+    },
+  },
+  check(page, context) {
+    const tag = metasOf(page.facts, 'og:type')[0]
+    const type = firstValue(page.facts, 'og:type')?.toLowerCase()
+    if (!tag || !type) return []
+    const section = context.sections.get(page.url) ?? '/'
+    const kind = context.requirements.sections?.[section]?.kind
+    const data = { type, section, kind: kind ?? '', line: tag.line }
+    if (kind !== undefined && kind !== 'not-shared')
+      return kind === type ? [] : [{ message: 'required', at: tag, data }]
+    if (page.url === context.addresses.site) return type === 'article' ? [{ message: 'home', at: tag, data }] : []
+    const isDated = firstValue(page.facts, 'article:published_time') !== null || DATED.test(pathOf(page.url))
+    return PLAIN.has(type) && type !== 'article' && isDated ? [{ message: 'dated', at: tag, data }] : []
+  },
+})

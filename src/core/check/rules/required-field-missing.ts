@@ -1,0 +1,85 @@
+import type { GatheredPage, PageFacts } from '../../model'
+import type { RequiredField } from '../../requirements/requirements'
+import { firstValue } from '../../surface/candidates'
+import { isBlank } from '../../text/collapse'
+import type { CheckContext } from '../context'
+import { defineCheck } from '../define-check'
+
+type ReadPage = GatheredPage & { facts: PageFacts }
+type Test = { tag: string; has: (page: ReadPage, context: CheckContext) => boolean }
+
+const says =
+  (...keys: string[]): Test['has'] =>
+  (page) =>
+    keys.some((key) => firstValue(page.facts, key) !== null)
+
+/** A field of the page's tags, or of what its JSON-LD describes. */
+const saysOrDescribes =
+  (field: string, ...keys: string[]): Test['has'] =>
+  (page, context) =>
+    says(...keys)(page, context) ||
+    page.facts.jsonLd.some(({ things }) => things?.some(({ fields }) => !isBlank(fields[field])))
+
+/** Pages that name the same picture first. */
+function hasOwnPicture(page: ReadPage, context: CheckContext): boolean {
+  const url = context.declaredImages(page)[0]?.url
+  const isDefault = url !== undefined && url === context.requirements.identity?.defaultPicture
+  return (
+    url !== undefined &&
+    !isDefault &&
+    !context.readable.some((other) => other.url !== page.url && context.declaredImages(other)[0]?.url === url)
+  )
+}
+
+const TESTS: Record<RequiredField, Test> = {
+  title: { tag: 'og:title', has: says('og:title', 'twitter:title') },
+  description: { tag: 'og:description', has: says('og:description', 'description') },
+  picture: { tag: 'og:image', has: says('og:image', 'og:image:url', 'og:image:secure_url') },
+  'own-picture': { tag: 'og:image', has: hasOwnPicture },
+  'picture-alt': { tag: 'og:image:alt', has: says('og:image:alt', 'twitter:image:alt') },
+  type: { tag: 'og:type', has: says('og:type') },
+  address: { tag: 'og:url', has: says('og:url') },
+  card: { tag: 'twitter:card', has: says('twitter:card') },
+  author: {
+    tag: 'article:author',
+    has: saysOrDescribes('author', 'article:author', 'author', 'twitter:creator', 'book:author'),
+  },
+  date: { tag: 'article:published_time', has: saysOrDescribes('date', 'article:published_time', 'book:release_date') },
+  price: { tag: 'product:price:amount', has: saysOrDescribes('price', 'product:price:amount', 'og:price:amount') },
+  currency: {
+    tag: 'product:price:currency',
+    has: saysOrDescribes('currency', 'product:price:currency', 'og:price:currency'),
+  },
+  availability: {
+    tag: 'product:availability',
+    has: saysOrDescribes('availability', 'product:availability', 'og:availability'),
+  },
+}
+
+export const requiredFieldMissing = defineCheck({
+  id: 'required-field-missing',
+  family: 'open-graph',
+  level: 'error',
+  scope: 'page',
+  looksAt: 'Fields that the requirements ask of the page’s section or kind.',
+  why: 'Somebody decided that these pages are not to go out without it.',
+  messages: {
+    lacks: {
+      says: 'The requirements ask for {field} here, and the page has none.',
+      fix: 'Give the page {tag}, or change what {section} requires.',
+    },
+    shared: {
+      says: 'The requirements ask for a picture of the page’s own; this one is shared with other pages.',
+      fix: 'Give the page its own og:image.',
+    },
+  },
+  check(page, context) {
+    const section = context.sections.get(page.url) ?? '/'
+    return [...context.ruleFor(page).requires].flatMap((field) => {
+      const { tag, has } = TESTS[field]
+      if (has(page, context)) return []
+      const isShared = field === 'own-picture' && context.declaredImages(page).length > 0
+      return [{ message: isShared ? 'shared' : 'lacks', data: { field, tag, section } }]
+    })
+  },
+})

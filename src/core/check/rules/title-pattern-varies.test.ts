@@ -1,0 +1,28 @@
+import { describeCheck } from '../../testing/describe-check'
+import { goodPage } from '../../testing/good-site'
+
+/** Pages of one section whose titles end so. */
+const section = (...ends: string[]) =>
+  Object.fromEntries(
+    ends.map((end, index) => [
+      `g/${index}.html`,
+      goodPage(`g/${index}.html`, 'Ferns', { title: `<title>${index} of g${end}</title>` }),
+    ]),
+  )
+
+describeCheck('title-pattern-varies', {
+  raises: {
+    'another separator than the others': {
+      files: section(' | Good Site', ' | Good Site', ' | Good Site', ' – Good Site'),
+      expect: {
+        message: 'Titles of /g/* (1) are not built like the others, which end or begin as in “0 of g | Good Site”.',
+      },
+    },
+    'the site’s name twice': { files: section(' | Good Site', ' | Good Site | Good Site') },
+  },
+  passes: {
+    'all alike': { files: section(' | Good Site', ' | Good Site', ' | Good Site', ' | Good Site') },
+    'too few for a habit': { files: section(' | Good Site', ' – Good Site') },
+    'titles without the site’s name': { files: section(' | Good Site', ' | Good Site', ' | Good Site', '') },
+  },
+})

@@ -1,0 +1,68 @@
+import { groupBy } from '../../group-by'
+import { firstValue } from '../../surface/candidates'
+import { collapseWhiteSpace } from '../../text/collapse'
+import { defineCheck, type SiteRaised } from '../define-check'
+
+/** Fewer titles with the site's name show no habit. */
+const LEAST_PAGES = 4
+/** From this share on a way of writing is the section's own. */
+const HABIT = 0.7
+
+/** Where the site's name stands, and what parts it from the page's: ` | …` or `… | `; null where it stands nowhere. */
+function shapeOf(title: string, name: string): string | null {
+  const lower = title.toLowerCase()
+  const at = lower.indexOf(name.toLowerCase())
+  if (at < 0) return null
+  if (lower.indexOf(name.toLowerCase(), at + name.length) >= 0) return 'twice'
+  const before = /(\s*[|–—·•»:,-]\s*)$/.exec(title.slice(0, at))?.[1]
+  const after = /^(\s*[|–—·•«:,-]\s*)/.exec(title.slice(at + name.length))?.[1]
+  if (before !== undefined && at + name.length === title.length) return `${before}name`
+  return after !== undefined && at === 0 ? `name${after}` : null
+}
+
+export const titlePatternVaries = defineCheck({
+  id: 'title-pattern-varies',
+  family: 'text',
+  level: 'note',
+  scope: 'site',
+  looksAt: 'How the page’s and the site’s name are put together in the titles of a section.',
+  why: 'Titles of one kind that are built in different ways look like those of different sites.',
+  messages: {
+    varies: {
+      says: 'Titles of {section} ({count}) are not built like the others, which end or begin as in “{habit}”.',
+      fix: 'Use one order and one separator for the section.',
+    },
+    twice: {
+      says: 'Titles of {section} ({count}) hold the site’s name twice.',
+      fix: 'Let either the page’s title or the template add it.',
+    },
+  },
+  check(context): SiteRaised[] {
+    return [...groupBy(context.readable, (page) => context.sections.get(page.url) ?? '/')].flatMap(
+      ([section, pages]): SiteRaised[] => {
+        const shaped = pages.flatMap((page) => {
+          const name = firstValue(page.facts, 'og:site_name')
+          const shape = name && page.facts.title ? shapeOf(collapseWhiteSpace(page.facts.title), name) : null
+          return shape === null ? [] : [{ page, shape }]
+        })
+        const twice = shaped.filter(({ shape }) => shape === 'twice').map(({ page }) => page.url)
+        const once = shaped.filter(({ shape }) => shape !== 'twice')
+        const [habit] = [...groupBy(once, ({ shape }) => shape)].sort(([, a], [, b]) => b.length - a.length)
+        const others = once.filter(({ shape }) => shape !== habit?.[0]).map(({ page }) => page.url)
+        const isHabit = habit !== undefined && once.length >= LEAST_PAGES && habit[1].length >= HABIT * once.length
+        return [
+          ...(twice.length > 0 ? [{ message: 'twice', pages: twice, data: { section, count: twice.length } }] : []),
+          ...(isHabit && others.length > 0
+            ? [
+                {
+                  message: 'varies',
+                  pages: others,
+                  data: { section, count: others.length, habit: habit[1][0]!.page.facts.title! },
+                },
+              ]
+            : []),
+        ]
+      },
+    )
+  },
+})

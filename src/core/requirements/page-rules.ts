@@ -1,0 +1,128 @@
+import picomatch from 'picomatch/posix'
+import { pathOf } from '../crawl/address'
+import type { GatheredPage, PageFacts } from '../model'
+import { firstValue } from '../surface/candidates'
+import type { KindRule, LevelOrOff, Limits, RequiredField, Requirements, Shareable, Waiver } from './requirements'
+
+/** What holds for one page: its section's rules over its kind's over the site's. */
+export type PageRule = {
+  kind: string
+  requires: ReadonlySet<RequiredField>
+  mayShare: ReadonlySet<Shareable>
+  limits: Required<Limits>
+  levels: Readonly<Record<string, LevelOrOff>>
+  shareTo: string | null
+  /** Never meant for sharing: nothing is asked of its cards. */
+  isNotShared: boolean
+}
+
+export const DEFAULT_LIMITS: Required<Limits> = {
+  titleCharacters: 70,
+  descriptionCharacters: 200,
+  pictureBytes: 300_000,
+}
+
+const GLOB = { dot: true, nobrace: true, noextglob: true }
+
+/** The section that a requirements file gives a path; null where none of its globs matches. */
+export function createSectionFinder(requirements: Requirements): (path: string) => string | null {
+  const globs = Object.keys(requirements.sections ?? {}).map((glob) => ({ glob, isMatch: matcher(glob) }))
+  return (path) => globs.find(({ isMatch }) => isMatch(path))?.glob ?? null
+}
+
+/** A section's name as we write it, `/guides/*`, holds for its index and all deeper pages as well. */
+function matcher(glob: string): (path: string) => boolean {
+  const own = picomatch(glob, GLOB)
+  if (!glob.endsWith('/*')) return own
+  const deep = picomatch(`${glob}*`, GLOB)
+  const index = glob.slice(0, -1)
+  return (path) => own(path) || deep(path) || path === index || path === index.slice(0, -1)
+}
+
+const LD_KINDS: Record<string, string> = {
+  article: 'article',
+  product: 'product',
+  place: 'place',
+  film: 'video.movie',
+  recipe: 'article',
+  app: 'product',
+}
+
+/** Kind of a page as it says itself: og:type, else JSON-LD; null where it says nothing. */
+export function saidKind(facts: PageFacts): string | null {
+  const type = firstValue(facts, 'og:type')?.toLowerCase()
+  if (type) return type
+  const thing = facts.jsonLd.flatMap(({ things }) => things ?? [])[0]
+  return thing ? (LD_KINDS[thing.kind] ?? null) : null
+}
+
+/** Kind that most pages of each section say they are. */
+export function kindsOfSections(
+  pages: readonly GatheredPage[],
+  sections: ReadonlyMap<string, string>,
+): Map<string, string> {
+  const counts = new Map<string, Map<string, number>>()
+  for (const page of pages) {
+    const kind = page.facts ? saidKind(page.facts) : null
+    if (kind === null) continue
+    const section = sections.get(page.url) ?? '/'
+    const ofSection = counts.get(section) ?? new Map<string, number>()
+    ofSection.set(kind, (ofSection.get(kind) ?? 0) + 1)
+    counts.set(section, ofSection)
+  }
+  return new Map([...counts].map(([section, of]) => [section, [...of].sort(([, a], [, b]) => b - a)[0]![0]]))
+}
+
+/** Rules of each page, worked out once for each pair of section and kind. */
+export function createPageRules(
+  requirements: Requirements,
+  pages: readonly GatheredPage[],
+  sections: ReadonlyMap<string, string>,
+  site: string,
+): (page: GatheredPage) => PageRule {
+  const usual = kindsOfSections(pages, sections)
+  const known = new Map<string, PageRule>()
+  return (page) => {
+    const section = sections.get(page.url) ?? '/'
+    const ofSection = requirements.sections?.[section]
+    const isHome = page.url === site
+    const kind =
+      ofSection?.kind ??
+      (page.facts && saidKind(page.facts)) ??
+      (isHome ? 'website' : (usual.get(section) ?? 'website'))
+    const key = `${section}\n${kind}`
+    const found = known.get(key)
+    if (found) return found
+    const rules: (KindRule | undefined)[] = [requirements.kinds?.[kind], ofSection]
+    const made: PageRule = {
+      kind,
+      requires: new Set(rules.flatMap((rule) => rule?.requires ?? [])),
+      mayShare: new Set(rules.flatMap((rule) => rule?.mayShare ?? [])),
+      limits: Object.assign({ ...DEFAULT_LIMITS }, requirements.limits, ...rules.map((rule) => rule?.limits)),
+      levels: Object.assign({}, requirements.levels, ...rules.map((rule) => rule?.levels)),
+      shareTo: rules.findLast((rule) => rule?.shareTo)?.shareTo ?? null,
+      isNotShared: kind === 'not-shared',
+    }
+    known.set(key, made)
+    return made
+  }
+}
+
+/** Waivers that hold on a day, ready to be asked; and those that have ended. */
+export function createWaivers(
+  waivers: readonly Waiver[],
+  today: string,
+): { waiverFor: (rule: string, urls: readonly string[]) => Waiver | null; ended: Waiver[] } {
+  const ended = waivers.filter(({ until }) => until !== undefined && until < today)
+  const holding = waivers
+    .filter((waiver) => !ended.includes(waiver))
+    .map((waiver) => ({ waiver, isMatch: waiver.pages === undefined ? () => true : matcher(waiver.pages) }))
+  return {
+    ended,
+    waiverFor: (rule, urls) =>
+      holding.find(
+        ({ waiver, isMatch }) =>
+          waiver.rule === rule && urls.length > 0 && urls.every((url) => isMatch(pathOf(url).split('?')[0]!)),
+      )?.waiver ?? null,
+  }
+}
