@@ -1,0 +1,158 @@
+import { describe, expect, test } from 'vitest'
+import { createCheckContext } from '../check/context'
+import { runChecks } from '../check/run-checks'
+import { gatherMemory, type MemoryBuild } from '../testing/build-run'
+import { GOOD_SITE, goodPage, goodSite, type HeadChange, pngBytes } from '../testing/good-site'
+import { findCauses } from './find-causes'
+
+async function causesOf(files: MemoryBuild) {
+  const gathering = await gatherMemory(goodSite(files), GOOD_SITE)
+  const context = createCheckContext(gathering)
+  const verdict = runChecks(gathering, context)
+  return { verdict, causes: findCauses(context, verdict.pages, verdict.findings) }
+}
+
+/** A section of so many pages, each with a text and a picture of its own; some of them changed. */
+function section(count: number, change: (index: number) => HeadChange): MemoryBuild {
+  const pages = Array.from({ length: count }, (_, index): [string, string | Uint8Array][] => {
+    const image = `img/g${index}.png`
+    const head = { 'og:image': `<meta property="og:image" content="${GOOD_SITE}${image}">`, ...change(index) }
+    const path = `g/${index}.html`
+    return [
+      [path, goodPage(path, `Guide number ${index}`, head)],
+      [image, pngBytes(1200, 630, 81_000 + index)],
+    ]
+  })
+  return Object.fromEntries(pages.flat())
+}
+
+const EMPTY = { 'og:description': '<meta property="og:description" content="">', description: null }
+
+describe('causes', () => {
+  test('an impeccable site has none', async () => {
+    expect((await causesOf({})).causes).toEqual([])
+  })
+
+  test('one template fault that raises several checks on many pages is one cause', async () => {
+    const { causes } = await causesOf(section(12, () => EMPTY))
+    const [first] = causes
+    expect(first).toMatchObject({
+      kind: 'template',
+      section: '/g/*',
+      rule: 'description-missing',
+      rules: ['description-missing', 'og-description-missing', 'tag-empty'],
+      level: 'error',
+      change:
+        'The template of /g/* writes og:description empty: 12 of 12 pages. Fill it from the page, or leave the tag out.',
+      clears: { error: 12, warning: 24, note: 0 },
+    })
+    expect(first!.pages).toHaveLength(12)
+    expect(first!.snippet).toContain('<meta property="og:description" content="The first paragraph of Guide number 0')
+    expect(first!.evidence[0]).toMatchObject({ line: expect.any(Number), value: '' })
+  })
+
+  test('what is left out on the very same pages is one change', async () => {
+    const { causes } = await causesOf(section(6, () => ({ 'twitter:card': null, 'og:type': null, 'og:url': null })))
+    expect(causes.filter(({ kind }) => kind === 'template')).toMatchObject([
+      { change: 'The template of /g/* leaves out twitter:card, og:type and og:url: 6 of 6 pages. Let it write them.' },
+    ])
+  })
+
+  test('the odd page out is a cause by itself, without any requirement', async () => {
+    const { causes } = await causesOf(section(8, (index): HeadChange => (index === 3 ? { 'og:type': null } : {})))
+    expect(causes).toMatchObject([
+      {
+        kind: 'odd',
+        pages: [`${GOOD_SITE}g/3.html`],
+        change: expect.stringMatching(/^Nearly all of the 8 pages of \/g\/\* have og:type; \/g\/3\.html doesn’t\./),
+      },
+    ])
+  })
+
+  test('one wrong value on many pages was written once', async () => {
+    const account = { 'twitter:site': '<meta name="twitter:site" content="https://good.example/me">' }
+    const { causes } = await causesOf(section(4, () => account))
+    expect(causes).toMatchObject([
+      {
+        kind: 'value',
+        rules: ['account-malformed'],
+        change: expect.stringMatching(/^twitter:site says “https:\/\/good\.example\/me” on 4 pages/),
+      },
+    ])
+  })
+
+  test('what is written in the wrong way is one change, whatever it says', async () => {
+    const { causes } = await causesOf(
+      section(5, (index) => ({ 'og:url': `<meta property="og:url" content="/g/${index}.html">` })),
+    )
+    expect(causes[0]).toMatchObject({ kind: 'template', rules: ['address-relative'], pages: { length: 5 } })
+  })
+
+  test('a picture is one cause, counted once for all pages that use it', async () => {
+    const picture = { 'og:image': `<meta property="og:image" content="${GOOD_SITE}img/none.png">` }
+    const { causes } = await causesOf(section(3, () => picture))
+    expect(causes.find(({ kind }) => kind === 'picture')).toMatchObject({
+      rule: 'image-unreachable',
+      clears: { error: 1 },
+      pages: { length: 3 },
+    })
+  })
+
+  test('texts that people must write are one job for a section', async () => {
+    const long = (index: number) => ({
+      'og:title': `<meta property="og:title" content="${index} ${'word '.repeat(20)}">`,
+    })
+    const { causes } = await causesOf(section(4, long))
+    expect(causes.find(({ rules }) => rules.includes('title-long'))).toMatchObject({
+      kind: 'texts',
+      pages: { length: 4 },
+    })
+  })
+
+  test('a page that a script is to fill lacks everything for that one reason', async () => {
+    const shell =
+      '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>App</title></head><body><div id="app"></div><script src="/app.js"></script></body></html>'
+    const { causes } = await causesOf({ 'app.html': shell })
+    expect(causes.filter(({ pages }) => pages.includes(`${GOOD_SITE}app.html`))).toMatchObject([
+      { kind: 'shell', rules: expect.arrayContaining(['tag-from-script', 'og-image-missing']) },
+    ])
+  })
+
+  test('every finding belongs to exactly one cause', async () => {
+    const { verdict, causes } = await causesOf({
+      ...section(
+        9,
+        (index): HeadChange =>
+          index % 2
+            ? EMPTY
+            : index === 4
+              ? { 'og:title': null }
+              : { 'twitter:card': '<meta name="twitter:card" content="big">' },
+      ),
+      'about.html': goodPage('about.html', 'Ferns', {
+        'og:image': '<meta property="og:image" content="/img/none.png">',
+        title: '<title>Home</title>',
+      }),
+    })
+    const sum = { error: 0, warning: 0, note: 0 }
+    for (const { clears } of causes)
+      for (const level of ['error', 'warning', 'note'] as const) sum[level] += clears[level]
+    const { error, warning, note } = verdict.summary
+    expect(sum).toEqual({ error, warning, note })
+    expect(new Set(causes.map(({ id }) => id)).size).toBe(causes.length)
+  })
+
+  test('what stands most in the way comes first', async () => {
+    const { causes } = await causesOf({
+      ...section(6, () => ({ 'twitter:card': null })),
+      'about.html': goodPage('about.html', 'Ferns', { title: null }),
+      'visit.html': goodPage('visit.html', 'Mosses', { canonical: null }),
+    })
+    expect(causes.map(({ level }) => level)).toEqual(
+      [...causes.map(({ level }) => level)].sort(
+        (a, b) => ['error', 'warning', 'note'].indexOf(a) - ['error', 'warning', 'note'].indexOf(b),
+      ),
+    )
+    expect(causes[0]!.rule).toBe('title-missing')
+  })
+})

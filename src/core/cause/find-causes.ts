@@ -1,0 +1,292 @@
+import type { CheckContext } from '../check/context'
+import type { PageVerdict } from '../check/run-checks'
+import { groupBy } from '../group-by'
+import type { Finding, Level, SiteFinding } from '../model'
+import type { Cause, CauseKind } from './cause'
+import { type Fault, faultsOf } from './faults'
+import { snippetFor } from './snippet'
+import { isAboutPicture } from './subject'
+import { type CauseParts, missingTags, sentenceFor } from './words'
+
+/** From this share of a section's pages on, its template is at fault. */
+const TEMPLATE_SHARE = 0.5
+/** Siblings that make one page the odd one out, and the share of them that have what it lacks. */
+const ODD_SECTION = 4
+const ODD_SHARE = 0.75
+/** Lines shown as evidence. */
+const EVIDENCE = 3
+
+const LEVELS: readonly Level[] = ['error', 'warning', 'note']
+const worst = (levels: Iterable<Level>): Level => {
+  const found = new Set(levels)
+  return LEVELS.find((level) => found.has(level)) ?? 'note'
+}
+
+const rulesOf = (faults: readonly Fault[]) =>
+  [...new Set(faults.flatMap(({ findings }) => findings.map(({ rule }) => rule)))].sort()
+
+/** The finding that stands for all: the gravest; of equals the one that most faults have. */
+function mainOf(findings: readonly Finding[]): Finding {
+  const counts = groupBy(findings, ({ rule }) => rule)
+  return [...findings].sort(
+    (a, b) =>
+      LEVELS.indexOf(a.level) - LEVELS.indexOf(b.level) || counts.get(b.rule)!.length - counts.get(a.rule)!.length,
+  )[0]!
+}
+
+function clearsOf(findings: readonly Finding[]): Cause['clears'] {
+  const clears = { error: 0, warning: 0, note: 0 }
+  for (const { level } of findings) clears[level]++
+  return clears
+}
+
+class CauseFinder {
+  private readonly causes: Cause[] = []
+  private readonly ids = new Map<string, number>()
+  private readonly sizes: ReadonlyMap<string, number>
+
+  constructor(
+    private readonly context: CheckContext,
+    verdicts: readonly PageVerdict[],
+  ) {
+    const sizes = new Map<string, number>()
+    for (const { section } of verdicts) sizes.set(section, (sizes.get(section) ?? 0) + 1)
+    this.sizes = sizes
+  }
+
+  private idFor(parts: readonly string[]): string {
+    const id = parts.join(' ')
+    const before = this.ids.get(id) ?? 0
+    this.ids.set(id, before + 1)
+    return before === 0 ? id : `${id} ${before + 1}`
+  }
+
+  private sizeOf(sections: ReadonlySet<string>): number {
+    return [...sections].reduce((sum, section) => sum + (this.sizes.get(section) ?? 0), 0)
+  }
+
+  /** One cause of faults that one change mends. */
+  private add(kind: CauseKind, faults: readonly Fault[]): void {
+    const findings = faults.flatMap((fault) => fault.findings)
+    const main = mainOf(findings)
+    const sections = new Set(faults.map(({ section }) => section))
+    const pages = [...new Set(faults.map(({ page }) => page.url))]
+    const section = sections.size === 1 ? [...sections][0]! : '*'
+    const parts: CauseParts = {
+      kind,
+      main,
+      faults,
+      pages,
+      section,
+      of: this.sizeOf(sections),
+      site: this.context.addresses.site,
+    }
+    this.causes.push({
+      id: this.idFor([kind, section, faults[0]!.subject, main.rule]),
+      kind,
+      rule: main.rule,
+      rules: rulesOf(faults),
+      level: worst(findings.map(({ level }) => level)),
+      change: sentenceFor(parts),
+      section,
+      pages,
+      clears: clearsOf(findings),
+      evidence: faults.slice(0, EVIDENCE).map(({ page, tag, findings: own }) => ({
+        url: page.url,
+        line: tag?.line ?? own.find(({ line }) => line !== null)?.line ?? null,
+        value: tag ? (tag.value ?? '') : null,
+      })),
+      snippet: snippetFor(faults, this.context),
+    })
+  }
+
+  /** The same wrong value in many places was written once. */
+  private takeSameValues(faults: readonly Fault[]): Fault[] {
+    const same = faults.filter(({ shape }) => shape === 'same')
+    const rest = faults.filter(({ shape }) => shape !== 'same')
+    for (const group of groupBy(same, ({ subject, tag }) => `${subject}\n${tag!.key}\n${tag!.value}`).values()) {
+      if (group.length > 1) this.add('value', group)
+      else rest.push(...group)
+    }
+    return rest
+  }
+
+  /** What is written in the wrong way is written so by one hand, whatever it says. */
+  private takeForms(faults: readonly Fault[]): Fault[] {
+    const rest = faults.filter(({ shape }) => shape !== 'form')
+    const forms = faults.filter(({ shape }) => shape === 'form')
+    for (const group of groupBy(forms, ({ findings, tag }) => `${findings[0]!.rule}\n${tag?.key ?? ''}`).values()) {
+      if (new Set(group.map(({ page }) => page.url)).size > 1) this.add('template', group)
+      else rest.push(...group)
+    }
+    return rest
+  }
+
+  /** What a section's template leaves out or empty. Things left out on the very same pages are one change. */
+  private takeTemplates(faults: readonly Fault[]): Fault[] {
+    const rest: Fault[] = []
+    const templates: Fault[][] = []
+    const groups = groupBy(
+      faults,
+      (fault) =>
+        `${fault.section}\n${fault.subject}\n${fault.shape}\n${fault.tag?.key ?? ''}\n${missingTags([fault]).join()}`,
+    )
+    for (const group of groups.values()) {
+      const { section, shape } = group[0]!
+      const pages = new Set(group.map(({ page }) => page.url)).size
+      const isTemplate = shape !== 'own' && pages > 1 && pages >= TEMPLATE_SHARE * (this.sizes.get(section) ?? 0)
+      if (isTemplate) templates.push(group)
+      else rest.push(...group)
+    }
+    const pagesKey = (group: readonly Fault[]) =>
+      group[0]!.shape === 'absent'
+        ? `${group[0]!.section} ${group
+            .map(({ page }) => page.url)
+            .sort()
+            .join(' ')}`
+        : `${group[0]!.section} ${group[0]!.subject} ${group[0]!.tag?.key}`
+    const merged = [...groupBy(templates, pagesKey).values()].map((together) => together.flat())
+    // The same left out by several sections' templates is the layout that they share.
+    for (const across of groupBy(merged, (group) =>
+      [
+        ...new Set(
+          group.map(
+            (fault) => `${fault.subject} ${fault.shape} ${fault.tag?.key ?? ''} ${missingTags([fault]).join()}`,
+          ),
+        ),
+      ]
+        .sort()
+        .join('|'),
+    ).values())
+      this.add('template', across.flat())
+    return rest
+  }
+
+  /** The one page, or the few, that lack what nearly all of their siblings have. */
+  private takeOdd(faults: readonly Fault[]): Fault[] {
+    const rest: Fault[] = []
+    for (const group of groupBy(
+      faults,
+      ({ section, shape }) => `${section}\n${shape === 'absent' || shape === 'blank'}`,
+    ).values()) {
+      const { section, shape } = group[0]!
+      const size = this.sizes.get(section) ?? 0
+      const byPage = groupBy(group, ({ page }) => page.url)
+      for (const ofPage of byPage.values()) {
+        const others = new Set(
+          group.filter((fault) => ofPage.some(({ subject }) => subject === fault.subject)).map(({ page }) => page.url),
+        ).size
+        const isOdd =
+          (shape === 'absent' || shape === 'blank') && size >= ODD_SECTION && size - others >= ODD_SHARE * size
+        if (isOdd) this.add('odd', ofPage)
+        else rest.push(...ofPage)
+      }
+    }
+    return rest
+  }
+
+  /** Texts that people have to write, page by page: one job for each kind of fault in a section. */
+  private takeTexts(faults: readonly Fault[]): Fault[] {
+    const rest: Fault[] = []
+    for (const group of groupBy(
+      faults,
+      ({ section, subject, findings }) => `${section}\n${subject}\n${rulesOf([{ findings } as Fault]).join()}`,
+    ).values()) {
+      if (group.length > 1) this.add('texts', group)
+      else rest.push(...group)
+    }
+    return rest
+  }
+
+  private takePictures(verdicts: readonly PageVerdict[]): void {
+    const uses = new Map<string, { finding: Finding; url: string; section: string }[]>()
+    for (const { url, section, findings } of verdicts) {
+      for (const finding of findings.filter(isAboutPicture))
+        uses.set(finding.image!, [...(uses.get(finding.image!) ?? []), { finding, url, section }])
+    }
+    for (const [image, ofImage] of uses) {
+      // A picture's finding is counted once, however many pages use it.
+      const findings = [...new Map(ofImage.map(({ finding }) => [finding.rule, finding])).values()]
+      const main = mainOf(findings)
+      const sections = new Set(ofImage.map(({ section }) => section))
+      const pages = [...new Set(ofImage.map(({ url }) => url))]
+      this.causes.push({
+        id: this.idFor(['picture', image]),
+        kind: 'picture',
+        rule: main.rule,
+        rules: findings.map(({ rule }) => rule).sort(),
+        level: worst(findings.map(({ level }) => level)),
+        change: `${main.message} ${main.fix}`,
+        section: sections.size === 1 ? [...sections][0]! : '*',
+        pages,
+        clears: clearsOf(findings),
+        evidence: ofImage.slice(0, EVIDENCE).map(({ url, finding }) => ({ url, line: finding.line, value: image })),
+        snippet: null,
+      })
+    }
+  }
+
+  private takeSite(findings: readonly SiteFinding[]): void {
+    for (const finding of findings) {
+      this.causes.push({
+        id: this.idFor(['site', finding.rule]),
+        kind: 'site',
+        rule: finding.rule,
+        rules: [finding.rule],
+        level: finding.level,
+        change: `${finding.message} ${finding.fix}`,
+        section: '*',
+        pages: finding.pages,
+        clears: clearsOf([finding]),
+        evidence: finding.pages.slice(0, EVIDENCE).map((url) => ({ url, line: null, value: null })),
+        snippet: null,
+      })
+    }
+  }
+
+  /** A page that a script is to fill lacks everything for that one reason. */
+  private takeShells(faults: readonly Fault[]): Fault[] {
+    const isShell = (fault: Fault) => fault.findings.some(({ rule }) => rule === 'tag-from-script')
+    const shells = new Set(faults.filter(isShell).map(({ page }) => page.url))
+    const ofShells = faults.filter(({ page }) => shells.has(page.url))
+    for (const group of groupBy(ofShells, ({ section }) => section).values()) {
+      // The fault that names the reason speaks for the others.
+      this.add('shell', [...group.filter(isShell), ...group.filter((fault) => !isShell(fault))])
+    }
+    return faults.filter(({ page }) => !shells.has(page.url))
+  }
+
+  find(verdicts: readonly PageVerdict[], site: readonly SiteFinding[]): Cause[] {
+    this.takePictures(verdicts)
+    const left = this.takeTexts(
+      this.takeOdd(
+        this.takeTemplates(this.takeSameValues(this.takeForms(this.takeShells(faultsOf(verdicts, this.context))))),
+      ),
+    )
+    for (const ofPage of groupBy(left, ({ page }) => page.url).values()) this.add('page', ofPage)
+    this.takeSite(site)
+    return this.causes.sort(inOrder)
+  }
+}
+
+/** What stands most in the way first. */
+function inOrder(a: Cause, b: Cause): number {
+  return (
+    LEVELS.indexOf(a.level) - LEVELS.indexOf(b.level) ||
+    b.clears[a.level] - a.clears[b.level] ||
+    b.pages.length - a.pages.length ||
+    (a.id < b.id ? -1 : 1)
+  )
+}
+
+/**
+ * Findings by the change that would clear them: every finding belongs to exactly one cause. In one pass over the faults
+ * with indexes; no page is compared with another.
+ */
+export function findCauses(
+  context: CheckContext,
+  pages: readonly PageVerdict[],
+  site: readonly SiteFinding[],
+): Cause[] {
+  return new CauseFinder(context, pages).find(pages, site)
+}

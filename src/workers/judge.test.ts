@@ -1,0 +1,84 @@
+import 'fake-indexeddb/auto'
+import { beforeEach, describe, expect, test } from 'vitest'
+import type { Gathering } from '@/core/model'
+import { gatherMemory } from '@/core/testing/build-run'
+import { GOOD_SITE, goodPage, goodSite } from '@/core/testing/good-site'
+import { database } from '@/store/database'
+import { exportRun } from './export-run'
+import { judge } from './judge'
+import { recheck } from './look-again'
+
+const RUN = '261123-0912-abc'
+
+async function stored(): Promise<Gathering> {
+  const gathering = await gatherMemory(
+    goodSite({ 'about.html': goodPage('about.html', 'Ferns', { 'twitter:card': null }) }),
+    GOOD_SITE,
+  )
+  const { rows, verdict } = await judge(RUN, gathering)
+  await database.pages.bulkPut(gathering.pages.map((page) => ({ run: RUN, url: page.url, page })))
+  await database.images.bulkPut(
+    gathering.images.map((image) => ({ run: RUN, url: image.url, image: { ...image, served: null } })),
+  )
+  await database.rows.bulkPut(rows)
+  const { source, view, robotsTxt, startedAt, finishedAt, notes } = gathering
+  await database.runs.put({
+    id: RUN,
+    ...{ source, view, robotsTxt, startedAt, finishedAt, notes },
+    touchedAt: 1,
+    state: 'done',
+    pages: rows.length,
+    waiting: 0,
+    findings: verdict.findings,
+    summary: verdict.summary,
+  })
+  return gathering
+}
+
+beforeEach(async () => {
+  await Promise.all(
+    [database.runs, database.pages, database.rows, database.images, database.overviews, database.requirements].map(
+      (table) => table.clear(),
+    ),
+  )
+  await stored()
+})
+
+const rulesOf = async () => (await database.rows.get([RUN, `${GOOD_SITE}about.html`]))!.findings.map(({ rule }) => rule)
+
+describe('judging a run', () => {
+  test('writes its causes and what charts draw', async () => {
+    const kept = await database.overviews.get(RUN)
+    expect(kept!.causes).toMatchObject([{ rule: 'card-missing', pages: [`${GOOD_SITE}about.html`] }])
+    expect(kept!.overview.lengths).toHaveLength(3)
+  })
+
+  test('anew by other requirements: other findings, the same pages', async () => {
+    expect(await rulesOf()).toEqual(['card-missing'])
+    await database.requirements.put({ site: GOOD_SITE, requirements: { levels: { 'card-missing': 'off' } } })
+    await recheck(RUN)
+    expect(await rulesOf()).toEqual([])
+    const run = await database.runs.get(RUN)
+    expect(run!.summary).toMatchObject({ warning: 0, clear: true })
+    expect(run!.touchedAt).toBeGreaterThan(1)
+    expect((await database.overviews.get(RUN))!.causes).toEqual([])
+    expect(await database.pages.count()).toBe(3)
+  })
+
+  test('a waiver that has ended is said in the run, once', async () => {
+    const waivers = [{ rule: 'card-missing', reason: 'x', by: 'Ada', until: '2020-01-01' }]
+    await database.requirements.put({ site: GOOD_SITE, requirements: { waivers } })
+    await recheck(RUN)
+    await recheck(RUN)
+    expect((await database.runs.get(RUN))!.notes.filter(({ kind }) => kind === 'waiver-ended')).toHaveLength(1)
+  })
+
+  test('is written in the forms of the command, by the same requirements', async () => {
+    await database.requirements.put({ site: GOOD_SITE, requirements: { levels: { 'card-missing': 'error' } } })
+    const document = JSON.parse(await exportRun(RUN, 'json'))
+    expect(document.summary).toMatchObject({ pages: 3, error: 1, clear: false })
+    expect(await exportRun(RUN, 'markdown')).toMatch(/^### Not clear for launch: 1 error/)
+    await expect(exportRun(RUN, 'pdf')).rejects.toThrow(/no form “pdf”/)
+    await expect(exportRun('gone', 'json')).rejects.toThrow(/not in this browser/)
+  })
+})

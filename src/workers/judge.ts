@@ -1,0 +1,26 @@
+import { findCauses } from '@/core/cause/find-causes'
+import { overviewOf } from '@/core/cause/overview'
+import { type CheckContext, createCheckContext } from '@/core/check/context'
+import { runChecks, type Verdict } from '@/core/check/run-checks'
+import type { Gathering } from '@/core/model'
+import { noRequirements, type Requirements } from '@/core/requirements/requirements'
+import { database, type WallRow } from '@/store/database'
+import { makeRow } from './make-row'
+
+/** Requirements that a site has in this browser. */
+export async function requirementsOf(site: string): Promise<Requirements> {
+  return (await database.requirements.get(site))?.requirements ?? noRequirements
+}
+
+export type Judged = { context: CheckContext; verdict: Verdict; rows: WallRow[] }
+
+/** Everything that is said of a run once all of it is known: findings, rows of the wall, causes, what charts draw. */
+export async function judge(run: string, gathering: Gathering): Promise<Judged> {
+  const context = createCheckContext(gathering, await requirementsOf(gathering.source.site))
+  const today = new Date().toISOString().slice(0, 10)
+  const verdict = runChecks(gathering, context, today)
+  const causes = findCauses(context, verdict.pages, verdict.findings)
+  await database.overviews.put({ run, causes, overview: overviewOf(context) })
+  const rows = context.pages.map((page, order) => makeRow(run, page, order, verdict.pages[order]!, context))
+  return { context, verdict, rows }
+}
