@@ -1,6 +1,10 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
+import type { Cause } from '@/core/cause/cause'
+import type { Overview } from '@/core/cause/overview'
 import type { ServedImage } from '@/core/crawl/wire'
+import type { Draft, SiteDefaults } from '@/core/draft/draft'
 import type { Finding, GatheredPage, Level, RunNote, RunSource, SiteFinding, Summary, View } from '@/core/model'
+import type { Requirements } from '@/core/requirements/requirements'
 import type { Face } from '@/core/surface/face'
 
 /** One run. `state` is `running` while a worker writes to it; whoever finds it so without one was left behind. */
@@ -20,6 +24,8 @@ export type StoredRun = {
   notes: RunNote[]
   findings: SiteFinding[]
   summary: Summary | null
+  /** Who took the responsibility for it, when, with how many errors left. */
+  signedOff?: { by: string; at: string; errors: number } | undefined
   /** The run that this one was derived from by looking again at one page; absent for a run of its own. */
   lookedAgain?: { run: string; url: string }
 }
@@ -49,6 +55,15 @@ export type StoredWaiting = { run: string; url: string; depth: number }
 /** A small copy of a picture, kept by the hash of the whole so that runs share it. */
 export type Thumb = { key: string; blob: Blob; bytes: number; savedAt: number }
 
+/** Defaults of one site, by its production base address. */
+export type StoredDefaults = { site: string; defaults: SiteDefaults }
+
+/** What a run looks like from afar: its causes, its coverage, its charts. Written with its findings. */
+export type StoredOverview = { run: string; causes: Cause[]; overview: Overview }
+
+/** Requirements of one site, by its production base address. */
+export type StoredRequirements = { site: string; requirements: Requirements }
+
 class Database extends Dexie {
   runs!: EntityTable<StoredRun, 'id'>
   pages!: Table<StoredPage, [string, string]>
@@ -56,6 +71,10 @@ class Database extends Dexie {
   images!: Table<StoredImage, [string, string]>
   thumbs!: EntityTable<Thumb, 'key'>
   frontier!: Table<StoredWaiting, [string, string]>
+  drafts!: Table<Draft, [string, string]>
+  defaults!: EntityTable<StoredDefaults, 'site'>
+  overviews!: EntityTable<StoredOverview, 'run'>
+  requirements!: EntityTable<StoredRequirements, 'site'>
 
   constructor() {
     super('nimble-parrot')
@@ -68,6 +87,8 @@ class Database extends Dexie {
     })
     this.version(2).stores({ frontier: '[run+url], run' })
     this.version(3).stores({ rows: '[run+url], run, [run+order]' })
+    this.version(4).stores({ drafts: '[site+url], site', defaults: 'site' })
+    this.version(5).stores({ overviews: 'run', requirements: 'site' })
   }
 }
 

@@ -8,8 +8,9 @@ export async function listRuns(): Promise<StoredRun[]> {
 
 /** Deletes a run with everything that belongs to it alone. Small pictures are shared and stay. */
 export async function deleteRun(id: string): Promise<void> {
-  const { runs, pages, rows, images, frontier } = database
-  await database.transaction('rw', [runs, pages, rows, images, frontier], async () => {
+  const { runs, pages, rows, images, frontier, overviews } = database
+  await database.transaction('rw', [runs, pages, rows, images, frontier, overviews], async () => {
+    await overviews.delete(id)
     await frontier.where('run').equals(id).delete()
     await pages.where('run').equals(id).delete()
     await rows.where('run').equals(id).delete()

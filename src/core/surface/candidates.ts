@@ -1,5 +1,5 @@
 import type { GatheredPage, MetaFact, PageFacts, TagPosition } from '../model'
-import { collapseWhiteSpace } from '../text/collapse'
+import { collapseWhiteSpace, isBlank } from '../text/collapse'
 import { absent, type Candidate } from './ladder'
 import type { ImageSource, TextSource } from './profile'
 
@@ -15,6 +15,15 @@ const fromMeta = (meta: MetaFact, value: string | null): Candidate => ({
 /** Metas of a key; `property` and `name` are both read, other attributes are not. */
 export function metasOf(facts: PageFacts, key: string): MetaFact[] {
   return facts.metas.filter((meta) => meta.key === key && (meta.attribute === 'name' || meta.attribute === 'property'))
+}
+
+/** What a page says under a key: the first value that is not blank, trimmed; null when there is none. */
+export function firstValue(facts: PageFacts, key: string): string | null {
+  return (
+    metasOf(facts, key)
+      .find((meta) => !isBlank(meta.value))
+      ?.value?.trim() ?? null
+  )
 }
 
 /** Candidates that metas of a key give, in document order; one absent candidate when there is no such tag. */

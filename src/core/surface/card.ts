@@ -4,7 +4,7 @@ import { isAllowed, type RobotsRules } from '../crawl/robots'
 import type { GatheredImage, GatheredPage, PageFacts, View } from '../model'
 import { isBlank } from '../text/collapse'
 import { fitText } from '../text/fit'
-import { imageCandidates, metaCandidates, metasOf, textCandidates } from './candidates'
+import { firstValue, imageCandidates, metaCandidates, textCandidates } from './candidates'
 import type { Card, TextPart } from './card-model'
 import { resolveByline, resolveFavicon, resolveSiteLine } from './identity'
 import { type Candidate, climb, passAll } from './ladder'
@@ -146,22 +146,16 @@ function bareCard(
 }
 
 function labelsOf(facts: PageFacts): Card['labels'] {
-  const textFor = (key: string) =>
-    metasOf(facts, key)
-      .find((meta) => !isBlank(meta.value))
-      ?.value?.trim()
   return [1, 2].flatMap((number) => {
-    const label = textFor(`twitter:label${number}`)
-    const data = textFor(`twitter:data${number}`)
+    const label = firstValue(facts, `twitter:label${number}`)
+    const data = firstValue(facts, `twitter:data${number}`)
     return label && data ? [{ label, data }] : []
   })
 }
 
 /** The page's theme-color, where it is a colour that can be shown as it is written; null otherwise. */
 function themeColorOf(facts: PageFacts): string | null {
-  const value = metasOf(facts, 'theme-color')
-    .find((meta) => !isBlank(meta.value))
-    ?.value?.trim()
+  const value = firstValue(facts, 'theme-color')
   return value && /^(?:#[0-9a-f]{3,8}|[a-z]{3,20}|(?:rgb|hsl)a?\([\d\s.,%/deg-]+\))$/i.test(value) ? value : null
 }
 
@@ -174,8 +168,8 @@ function richOfKind(facts: PageFacts, kind: CardKind | null): Card['rich'] {
   const keys = kind && RICH_KEYS[kind]
   if (!keys) return null
   const found = keys.flatMap((key) => {
-    const value = metasOf(facts, key).find((meta) => !isBlank(meta.value))?.value
-    return value ? [[key, value.trim()] as const] : []
+    const value = firstValue(facts, key)
+    return value ? [[key, value] as const] : []
   })
   const has = new Set(found.map(([key]) => key))
   return { kind, fields: Object.fromEntries(found), lacks: keys.filter((key) => !has.has(key)) }

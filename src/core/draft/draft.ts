@@ -1,0 +1,91 @@
+import { z } from 'zod'
+
+/**
+ * What can be drafted. A bare name holds for every place; `@microblog` becomes the place's own tag, `@search` is what
+ * search results and browser tabs read.
+ */
+export const draftSlots = [
+  'title',
+  'title@microblog',
+  'title@search',
+  'description',
+  'description@microblog',
+  'description@search',
+  'image',
+  'image@microblog',
+  'imageAlt',
+  'imageAlt@microblog',
+  'card',
+  'type',
+  'siteName',
+  'author',
+  'label1',
+  'data1',
+  'label2',
+  'data2',
+] as const
+export const DraftSlot = z.enum(draftSlots)
+export type DraftSlot = z.infer<typeof DraftSlot>
+
+/** A text that is set; null: the tag is taken out. A slot that is absent inherits what the build or a default says. */
+export const SlotValue = z.string().nullable()
+export type SlotValue = z.infer<typeof SlotValue>
+
+export const DraftFields = z.partialRecord(DraftSlot, SlotValue)
+export type DraftFields = z.infer<typeof DraftFields>
+
+/** Text and picture proposed for one page, not yet in the build. Kept by address, so that runs come and go under it. */
+export const Draft = z.object({
+  /** Production base address of the site. */
+  site: z.string(),
+  url: z.string(),
+  fields: DraftFields,
+  /** What the tags that the draft changes said when they were first changed; null where there was none. */
+  against: z.record(z.string(), z.string().nullable()),
+  madeAt: z.string(),
+  changedAt: z.string(),
+  /** When a run was found to hold all of it; null while it is open. */
+  landedAt: z.string().nullable(),
+})
+export type Draft = z.infer<typeof Draft>
+
+export const SectionDefaults = z.object({
+  type: z.string().optional(),
+  image: z.string().optional(),
+  card: z.string().optional(),
+  /** Pattern of `<title>`; see docs/title-patterns.md. */
+  titlePattern: z.string().optional(),
+  /** Pattern of og:title. */
+  cardTitlePattern: z.string().optional(),
+})
+export type SectionDefaults = z.infer<typeof SectionDefaults>
+
+/** What holds for pages that say nothing of their own. */
+export const SiteDefaults = z.object({
+  siteName: z.string().optional(),
+  image: z.string().optional(),
+  imageAlt: z.string().optional(),
+  card: z.string().optional(),
+  /** `@name` of the site. */
+  account: z.string().optional(),
+  appId: z.string().optional(),
+  /** language_TERRITORY, for og:locale. */
+  locale: z.string().optional(),
+  sections: z.record(z.string(), SectionDefaults),
+})
+export type SiteDefaults = z.infer<typeof SiteDefaults>
+
+export const noDefaults: SiteDefaults = { sections: {} }
+
+/** Nothing is drafted. */
+export const isEmptyDraft = (fields: DraftFields): boolean => Object.keys(fields).length === 0
+
+/**
+ * A text as it can stand in HTML: half surrogates and NUL, which no document can carry, become U+FFFD, and CRLF is LF.
+ */
+export function cleanText(text: string): string {
+  return text
+    .replace(/\r\n/g, '\n')
+    .replaceAll('\0', '\uFFFD')
+    .replace(/\p{Surrogate}/gu, '\uFFFD')
+}

@@ -1,0 +1,79 @@
+import type { GatheredPage, MetaFact, PageFacts, TagPosition } from '../model'
+import { collapseWhiteSpace } from '../text/collapse'
+import { attributeFor, type TagEdits } from './tag-edits'
+
+const isNamed = (meta: MetaFact) => meta.attribute === 'name' || meta.attribute === 'property'
+
+/** Keys after which new tags are put, the best first. */
+const ANCHOR_KEYS = /^(?:og:|twitter:|description$)/
+
+/** The tag after which new ones stand: the last of the cards' own in the head, else the title, else the charset. */
+export function anchorOf(facts: PageFacts): TagPosition | null {
+  const inHead = facts.metas.filter((meta) => meta.inHead && isNamed(meta))
+  const own = inHead.findLast((meta) => ANCHOR_KEYS.test(meta.key))
+  return own ?? facts.at.title ?? facts.metas.findLast((meta) => meta.inHead) ?? null
+}
+
+/** Keys that stand in one tag: several metas at one position are one tag. */
+export const positionKey = ({ line, column }: { line: number; column: number }) => `${line}:${column}`
+
+/**
+ * Facts as they would be with these tags: the first tag of a key says the new value and its repeats go, a tag that is
+ * taken out goes, and a new one stands after the cards' last tag. Positions are those of the page as built.
+ */
+export function editFacts(facts: PageFacts, edits: TagEdits): PageFacts {
+  if (edits.size === 0) return facts
+  const seen = new Set<string>()
+  const kept = facts.metas.flatMap((meta): MetaFact[] => {
+    const value = isNamed(meta) ? edits.get(meta.key) : undefined
+    if (value === undefined) return [meta]
+    if (value === null || seen.has(meta.key)) return []
+    seen.add(meta.key)
+    return [{ ...meta, value }]
+  })
+  const anchor = anchorOf(facts) ?? { line: 1, column: 1, endByte: 0 }
+  const at = { line: anchor.line, column: anchor.column, endByte: anchor.endByte }
+  const added = [...edits].flatMap(([key, value]): MetaFact[] =>
+    key === 'title' || value === null || seen.has(key)
+      ? []
+      : [{ ...at, key, attribute: attributeFor(key), value, inHead: true }],
+  )
+  // Structured properties belong to the picture before them: what is added for it stands right after it.
+  const metas = withAdded(kept, added)
+  const title = edits.get('title')
+  const firstOf = (key: string) =>
+    metas.find((meta) => meta.key === key && isNamed(meta) && collapseWhiteSpace(meta.value ?? '') !== '')?.value ??
+    null
+  return {
+    ...facts,
+    metas,
+    title: title === undefined ? facts.title : title === null ? null : collapseWhiteSpace(title),
+    at: { ...facts.at, title: title === null ? null : title === undefined ? facts.at.title : (facts.at.title ?? at) },
+    description: edits.has('description') ? firstOf('description') : facts.description,
+  }
+}
+
+function withAdded(kept: MetaFact[], added: MetaFact[]): MetaFact[] {
+  const isOfPicture = (meta: MetaFact) => meta.key.startsWith('og:image:')
+  const picture = kept.findIndex((meta) => meta.key === 'og:image')
+  if (picture < 0) return [...kept, ...added]
+  const structured = added.filter(isOfPicture)
+  return [
+    ...kept.slice(0, picture + 1),
+    ...structured,
+    ...kept.slice(picture + 1),
+    ...added.filter((meta) => !isOfPicture(meta)),
+  ]
+}
+
+/** The page as it would be with these tags. A page that could not be read stays as it is. */
+export function editPage(page: GatheredPage, edits: TagEdits): GatheredPage {
+  return page.facts ? { ...page, facts: editFacts(page.facts, edits) } : page
+}
+
+/** What a tag says now: the first of its key; null where there is none. */
+export function saidBy(facts: PageFacts, key: string): string | null {
+  if (key === 'title') return facts.title
+  const found = facts.metas.find((meta) => meta.key === key && isNamed(meta))
+  return found ? (found.value ?? '') : null
+}

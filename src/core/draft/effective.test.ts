@@ -1,0 +1,96 @@
+import { describe, expect, test } from 'vitest'
+import { image, pageOf } from '../testing/card-page'
+import type { DraftFields, SiteDefaults } from './draft'
+import { effectiveEdits, patternValues } from './effective'
+
+const picture = image('https://site.example/default.png')
+const made = (head: string, fields: DraftFields, defaults: Partial<SiteDefaults>) => {
+  const page = pageOf(`<head>${head}</head><body><h1>Heading</h1>`)
+  const { edits, from } = effectiveEdits(
+    { ...page, facts: page.facts! },
+    '/guides/*',
+    fields,
+    { sections: {}, ...defaults },
+    (url) => (url === picture.url ? picture : undefined),
+  )
+  return { edits: Object.fromEntries(edits), from: Object.fromEntries(from) }
+}
+
+describe('what a page is to say', () => {
+  test('a default fills in where nothing is said, and nowhere else', () => {
+    const defaults = { siteName: 'Brasswick', card: 'summary_large_image' }
+    expect(made('<meta property="og:site_name" content="">', {}, defaults).edits).toEqual({
+      'og:site_name': 'Brasswick',
+      'twitter:card': 'summary_large_image',
+    })
+    expect(
+      made('<meta property="og:site_name" content="Own"><meta name="twitter:card" content="app">', {}, defaults).edits,
+    ).toEqual({})
+  })
+
+  test('the section’s default goes before the site’s', () => {
+    const defaults = { card: 'summary', sections: { '/guides/*': { card: 'summary_large_image', type: 'article' } } }
+    const { edits, from } = made('', {}, defaults)
+    expect(edits).toEqual({ 'twitter:card': 'summary_large_image', 'og:type': 'article' })
+    expect(from['twitter:card']).toBe('section')
+  })
+
+  test('a default picture comes with its size, for pages without any', () => {
+    expect(made('', {}, { image: picture.url, imageAlt: 'The hall' }).edits).toEqual({
+      'og:image': picture.url,
+      'og:image:width': '1200',
+      'og:image:height': '630',
+      'og:image:alt': 'The hall',
+    })
+    expect(made('<meta name="twitter:image" content="/own.png">', {}, { image: picture.url }).edits).toEqual({})
+  })
+
+  test('a draft goes before a default', () => {
+    const { edits, from } = made('', { card: 'summary' }, { card: 'summary_large_image' })
+    expect(edits).toEqual({ 'twitter:card': 'summary' })
+    expect(from['twitter:card']).toBe('draft')
+  })
+
+  test('a pattern makes the page’s title, a draft of the title fills it', () => {
+    const defaults = { siteName: 'Brasswick', sections: { '/guides/*': { titlePattern: '{title} | {site}' } } }
+    expect(made('<title>Old | Brasswick</title>', {}, defaults).edits).toMatchObject({ 'og:site_name': 'Brasswick' })
+    expect(made('<title>Old</title>', {}, defaults).edits.title).toBe('Old | Brasswick')
+    expect(made('<title>Old</title>', { title: 'New' }, defaults).edits).toMatchObject({
+      title: 'New | Brasswick',
+      'og:title': 'New',
+    })
+    expect(made('<title>Old</title>', { 'title@search': 'Own' }, defaults).edits.title).toBe('Own')
+  })
+
+  test('a pattern that can’t be read holds for nothing', () => {
+    expect(made('<title>Old</title>', {}, { sections: { '/guides/*': { titlePattern: '{titel}' } } }).edits).toEqual({})
+  })
+
+  test('what says it already is no edit, unless it is repeated', () => {
+    expect(made('<meta name="twitter:card" content="summary">', { card: 'summary' }, {}).edits).toEqual({})
+    const twice = '<meta name="twitter:card" content="summary"><meta name="twitter:card" content="app">'
+    expect(made(twice, { card: 'summary' }, {}).edits).toEqual({ 'twitter:card': 'summary' })
+  })
+})
+
+test('parts for a pattern are read off the page', () => {
+  const page = pageOf(
+    '<title>Rewire a lamp | Brasswick</title><meta name="author" content="Ada"><meta property="article:published_time" content="2026-11-02T09:00:00Z"><meta property="article:section" content="Lights"><h1>Lamps</h1>',
+  )
+  expect(
+    patternValues(
+      { ...page, facts: page.facts!, url: 'https://site.example/guides/12-lamp-7' },
+      '/how-to/*',
+      'Brasswick',
+    ),
+  ).toEqual({
+    title: 'Rewire a lamp',
+    heading: 'Lamps',
+    section: 'How to',
+    site: 'Brasswick',
+    author: 'Ada',
+    date: '2026-11-02',
+    category: 'Lights',
+    number: '7',
+  })
+})

@@ -1,0 +1,131 @@
+import { ownPart } from '../check/placeholder'
+import type { GatheredImage, GatheredPage, PageFacts } from '../model'
+import { firstValue } from '../surface/candidates'
+import { isBlank } from '../text/collapse'
+import { fitText } from '../text/fit'
+import type { DraftFields, SiteDefaults } from './draft'
+import { saidBy } from './drafted-page'
+import { type TagEdits, tagEdits } from './tag-edits'
+import { type PatternValues, parsePattern, renderTitle, type TitlePattern } from './title-pattern'
+
+/** Where a tag's value comes from when it is not the build's own. */
+export type ComesFrom = 'site' | 'section' | 'pattern' | 'draft'
+
+/** What a page is to say: the tags that differ from the build, and where each comes from. */
+export type Effective = { edits: TagEdits; from: ReadonlyMap<string, ComesFrom> }
+
+/** What the defaults say for a section, as tags. */
+export function defaultTags(defaults: SiteDefaults, section: string): Map<string, { value: string; from: ComesFrom }> {
+  const own = defaults.sections[section] ?? {}
+  const tags = new Map<string, { value: string; from: ComesFrom }>()
+  const add = (key: string, ofSection: string | undefined, ofSite: string | undefined) => {
+    const value = isBlank(ofSection) ? ofSite : ofSection
+    if (!isBlank(value)) tags.set(key, { value: value!, from: isBlank(ofSection) ? 'site' : 'section' })
+  }
+  add('og:site_name', undefined, defaults.siteName)
+  add('og:type', own.type, undefined)
+  add('og:image', own.image, defaults.image)
+  add('og:image:alt', undefined, own.image ? undefined : defaults.imageAlt)
+  add('og:locale', undefined, defaults.locale)
+  add('twitter:card', own.card, defaults.card)
+  add('twitter:site', undefined, defaults.account)
+  add('fb:app_id', undefined, defaults.appId)
+  return tags
+}
+
+/** Parts of a page that a title pattern may name. */
+export function patternValues(
+  page: GatheredPage & { facts: PageFacts },
+  section: string,
+  siteName: string | null,
+): PatternValues {
+  const { facts } = page
+  const title = facts.title ?? firstValue(facts, 'og:title') ?? facts.h1 ?? ''
+  const things = facts.jsonLd.flatMap((block) => block.things ?? [])
+  const date =
+    firstValue(facts, 'article:published_time') ??
+    things.find((thing) => thing.fields.datePublished)?.fields.datePublished
+  const folder = /^\/([^/]+)\//.exec(section)?.[1] ?? ''
+  return {
+    title: ownPart(title, siteName),
+    heading: facts.h1 ?? '',
+    section: folder === '' ? '' : folder[0]!.toUpperCase() + folder.slice(1).replace(/[-_]+/g, ' '),
+    site: siteName ?? '',
+    author: firstValue(facts, 'author') ?? things.find((thing) => thing.fields.author)?.fields.author ?? '',
+    date: /^\d{4}-\d\d-\d\d/.exec(date ?? '')?.[0] ?? '',
+    category: firstValue(facts, 'article:section') ?? '',
+    number: /(\d+)(?!.*\d)/.exec(new URL(page.url).pathname)?.[1] ?? '',
+  }
+}
+
+/** The box that a page's title is made to fit: one line of a search result on a wide screen. */
+const TITLE_BOX = { sizePx: 20, weight: 400, widthPx: 600, lines: 1 } as const
+/** The box of a card's title on the place that gives it the most common room. */
+const CARD_TITLE_BOX = { sizePx: 16, weight: 600, widthPx: 476, lines: 2 } as const
+
+export const fitsSearch = (title: string) => !fitText(title, TITLE_BOX).cut
+export const fitsCards = (title: string) => !fitText(title, CARD_TITLE_BOX).cut
+
+function patternOf(source: string | undefined): TitlePattern | null {
+  if (isBlank(source)) return null
+  try {
+    return parsePattern(source!)
+  } catch {
+    // A pattern that can't be read holds for nothing; where it is written, its fault is shown.
+    return null
+  }
+}
+
+/**
+ * What a page is to say, from the weakest to the strongest: defaults of the site, of its section, the section's title
+ * patterns, the page's own draft. Defaults fill in where the page says nothing; patterns and drafts override.
+ */
+export function effectiveEdits(
+  page: GatheredPage & { facts: PageFacts },
+  section: string,
+  fields: DraftFields,
+  defaults: SiteDefaults,
+  imageOf: (url: string) => GatheredImage | undefined,
+): Effective {
+  const edits = new Map<string, string | null>()
+  const from = new Map<string, ComesFrom>()
+  const set = (key: string, value: string | null, source: ComesFrom) => {
+    edits.set(key, value)
+    from.set(key, source)
+  }
+  const own = tagEdits(fields, imageOf)
+  const hasPicture = !isBlank(firstValue(page.facts, 'og:image')) || !isBlank(firstValue(page.facts, 'twitter:image'))
+  for (const [key, { value, from: source }] of defaultTags(defaults, section)) {
+    const isSaid = key.startsWith('og:image') ? hasPicture : !isBlank(firstValue(page.facts, key))
+    if (isSaid) continue
+    if (key === 'og:image') {
+      for (const [imageKey, imageValue] of tagEdits({ image: value }, imageOf)) {
+        if (imageValue !== null || saidBy(page.facts, imageKey) !== null) set(imageKey, imageValue, source)
+      }
+    } else set(key, value, source)
+  }
+  const siteName = edits.get('og:site_name') ?? firstValue(page.facts, 'og:site_name')
+  const { titlePattern, cardTitlePattern } = defaults.sections[section] ?? {}
+  const values = patternValues(page, section, siteName ?? null)
+  const titles = [
+    ['title', patternOf(titlePattern), fitsSearch],
+    ['og:title', patternOf(cardTitlePattern), fitsCards],
+  ] as const
+  for (const [key, pattern, fits] of titles) {
+    // A draft of the page's own title is what the pattern is filled with.
+    const drafted = fields.title ?? undefined
+    if (pattern) set(key, renderTitle(pattern, drafted ? { ...values, title: drafted } : values, fits), 'pattern')
+  }
+  for (const [key, value] of own) {
+    const isPatterned = from.get(key) === 'pattern' && !(key === 'title' && fields['title@search'] !== undefined)
+    if (!isPatterned) set(key, value, 'draft')
+  }
+  return { edits: onlyDiffering(edits, page.facts), from }
+}
+
+/** Edits that say something else than the page does. A repeated tag is edited even where its first says the same. */
+function onlyDiffering(edits: ReadonlyMap<string, string | null>, facts: PageFacts): TagEdits {
+  const counts = new Map<string, number>()
+  for (const { key } of facts.metas) counts.set(key, (counts.get(key) ?? 0) + 1)
+  return new Map([...edits].filter(([key, value]) => saidBy(facts, key) !== value || (counts.get(key) ?? 0) > 1))
+}

@@ -1,0 +1,61 @@
+import { describe, expect, test } from 'vitest'
+import { gatherMemory, type MemoryBuild } from '../testing/build-run'
+import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
+import { type DraftFields, noDefaults, type SiteDefaults } from './draft'
+import { type PatchedFile, patchBuild } from './patch-build'
+
+const bytesOf = (content: string | Uint8Array) =>
+  typeof content === 'string' ? new TextEncoder().encode(content) : content
+
+/** Patches a build, which may have changed since it was gathered. */
+async function patched(
+  gathered: MemoryBuild,
+  fields: Record<string, DraftFields>,
+  build = gathered,
+  defaults: SiteDefaults = noDefaults,
+) {
+  const { pages } = await gatherMemory(gathered, GOOD_SITE)
+  const files = { paths: Object.keys(build), read: async (path: string) => bytesOf(build[path]!) }
+  const wanted = pages.map((page) => ({ page, section: '/', fields: fields[page.file ?? ''] ?? {} }))
+  const found: PatchedFile[] = []
+  for await (const file of patchBuild(files, GOOD_SITE, wanted, defaults, () => undefined)) found.push(file)
+  return new Map(found.map((file) => [file.kind === 'not-found' ? file.url : file.path, file]))
+}
+
+describe('patching a build', () => {
+  test('drafted files change, others don’t', async () => {
+    const files = await patched(goodSite(), { 'about.html': { card: 'summary' } })
+    expect(files.get('index.html')).toMatchObject({ kind: 'unchanged' })
+    expect(files.get('about.html')).toMatchObject({
+      kind: 'changed',
+      after: expect.stringContaining('content="summary"'),
+    })
+  })
+
+  test('a build that changed since the run keeps its changes', async () => {
+    const now = goodSite({
+      'about.html': goodPage('about.html', 'Ferns', {
+        'og:title': '<meta property="og:title" content="Changed since">',
+      }),
+    })
+    const file = (await patched(goodSite(), { 'about.html': { card: 'summary' } }, now)).get('about.html')
+    expect(file).toMatchObject({
+      kind: 'changed',
+      after: expect.stringMatching(/Changed since[\s\S]*content="summary"/),
+    })
+  })
+
+  test('defaults fill in what pages lack', async () => {
+    const without = goodSite({ 'about.html': goodPage('about.html', 'Ferns', { 'og:site_name': null }) })
+    const files = await patched(without, {}, without, { siteName: 'Good Site', sections: {} })
+    expect([...files].filter(([, { kind }]) => kind === 'changed').map(([path]) => path)).toEqual(['about.html'])
+  })
+
+  test('a page that this build does not hold, and a file that can’t be written, are told', async () => {
+    const { 'visit.html': _gone, ...rest } = goodSite()
+    const odd = { ...rest, 'about.html': '<meta charset="utf-8"><title>never closed' }
+    const files = await patched(goodSite(), { 'about.html': { card: 'summary' } }, odd)
+    expect(files.get(`${GOOD_SITE}visit.html`)).toEqual({ kind: 'not-found', url: `${GOOD_SITE}visit.html` })
+    expect(files.get('about.html')).toMatchObject({ kind: 'refused', why: expect.stringMatching(/never closed/) })
+  })
+})

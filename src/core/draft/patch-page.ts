@@ -1,0 +1,267 @@
+import type { MetaFact, PageFacts, Position } from '../model'
+import { decodeHtml } from '../page/decode'
+import { LineIndex } from '../page/lines'
+import { readPage } from '../page/read-page'
+import { Attributes, endOfTag } from '../page/scan/attributes'
+import { anchorOf, positionKey } from './drafted-page'
+import { asciiOnly, escapeAttribute, escapeText } from './escape-html'
+import { attributeFor, type TagEdits } from './tag-edits'
+
+/** A stretch of the page's text and what takes its place. */
+type Splice = { start: number; end: number; html: string }
+
+export type Patch =
+  | { kind: 'patched'; bytes: Uint8Array; before: string; after: string }
+  | { kind: 'refused'; why: string }
+
+/** Encodings in which every byte is one character, so that offsets in text are offsets in bytes. */
+const SINGLE_BYTE = /^(?:windows-125\d|windows-874|iso-8859-\d+|koi8-[ru]|ibm866|macintosh|x-mac-cyrillic)$/
+
+/** One tag as we write it. */
+export function metaHtml(key: string, value: string): string {
+  return `<meta ${attributeFor(key)}="${escapeAttribute(key)}" content="${escapeAttribute(value)}">`
+}
+
+export const titleHtml = (title: string) => `<title>${escapeText(title)}</title>`
+
+/** One more thing that stands before a head's first tag. */
+const LEADING = /(\s*)(<!--|<!doctype(?=[\s>])|<html(?=[\s>])|<head(?=[\s>]))/iy
+
+const START_OF_META = '<meta'.length
+
+/** The tag with another content, all else in it as it was. */
+function withContent(tag: string, value: string): string {
+  const attributes = new Attributes()
+  attributes.read(tag, START_OF_META)
+  const span = attributes.spanOf('content')
+  const content = `content="${escapeAttribute(value)}"`
+  if (span) return tag.slice(0, span.start) + content + tag.slice(span.end)
+  const end = tag.length - (attributes.isSelfClosing ? 2 : 1)
+  return `${tag.slice(0, end).trimEnd()} ${content}${tag.slice(end)}`
+}
+
+/** A tag that goes takes its line with it when it stands there alone. */
+function withItsLine(text: string, { start, end }: { start: number; end: number }): { start: number; end: number } {
+  let from = start
+  while (from > 0 && (text[from - 1] === ' ' || text[from - 1] === '\t')) from--
+  let to = end
+  while (text[to] === ' ' || text[to] === '\t') to++
+  const isAlone = (from === 0 || text[from - 1] === '\n') && (text[to] === '\n' || text[to] === '\r')
+  if (!isAlone) return { start, end }
+  if (text[to] === '\r') to++
+  return { start: from, end: text[to] === '\n' ? to + 1 : to }
+}
+
+/** What stands before a new line of the head: the line end and the indentation of the line it follows. */
+function lineBreakAt(text: string, start: number): string {
+  const lineStart = text.lastIndexOf('\n', start - 1) + 1
+  const before = text.slice(lineStart, start)
+  if (!/^[ \t]*$/.test(before)) return ''
+  return `${text[lineStart - 2] === '\r' ? '\r\n' : '\n'}${before}`
+}
+
+class PagePatch {
+  private readonly splices: Splice[] = []
+  private readonly lines: LineIndex
+
+  constructor(
+    private readonly text: string,
+    private readonly facts: PageFacts,
+    private readonly edits: TagEdits,
+  ) {
+    this.lines = new LineIndex(text)
+  }
+
+  private offsetOf({ line, column }: Position): number {
+    return this.lines.startOf(line) + column - 1
+  }
+
+  private tagAt(position: Position): { start: number; end: number } {
+    const start = this.offsetOf(position)
+    return { start, end: endOfTag(this.text, start + START_OF_META) }
+  }
+
+  /** Is there a title that nothing ends? All that follows is part of it: no tag can be put after it. */
+  get hasOpenTitle(): boolean {
+    const at = this.facts.at.title
+    return at !== null && this.titleAt(at).end < 0
+  }
+
+  /** From `<title>` to the end of its end tag; the end is -1 where it has none. */
+  private titleAt(position: Position): { start: number; end: number } {
+    const start = this.offsetOf(position)
+    const inner = endOfTag(this.text, start + '<title'.length)
+    const close = /<\/title(?=[\s/>])/gi
+    close.lastIndex = inner
+    const found = close.exec(this.text)
+    return { start, end: found ? endOfTag(this.text, found.index + '</title'.length) : -1 }
+  }
+
+  patched(): string {
+    this.editTitle()
+    const written = this.editMetas()
+    this.addMissing(written)
+    this.splices.sort((a, b) => b.start - a.start || b.end - a.end)
+    let text = this.text
+    for (const { start, end, html } of this.splices) text = text.slice(0, start) + html + text.slice(end)
+    return text
+  }
+
+  private editTitle(): void {
+    const value = this.edits.get('title')
+    const at = this.facts.at.title
+    if (value === undefined || !at) return
+    const span = this.titleAt(at)
+    if (value === null) this.splices.push({ ...withItsLine(this.text, span), html: '' })
+    else if (value !== this.facts.title) this.splices.push({ ...span, html: titleHtml(value) })
+  }
+
+  /** @returns keys that stand somewhere now */
+  private editMetas(): Set<string> {
+    const tags = new Map<string, MetaFact[]>()
+    for (const meta of this.facts.metas) {
+      if (meta.attribute !== 'name' && meta.attribute !== 'property') continue
+      const key = positionKey(meta)
+      tags.set(key, [...(tags.get(key) ?? []), meta])
+    }
+    const written = new Set<string>()
+    for (const metas of tags.values()) this.editTag(metas, written)
+    return written
+  }
+
+  /** One tag, with all the keys that it names. */
+  private editTag(metas: MetaFact[], written: Set<string>): void {
+    if (!metas.some(({ key }) => this.edits.has(key))) return
+    const values = metas.map(({ key, value }) => {
+      const edited = this.edits.get(key)
+      if (edited === undefined) return value
+      if (edited === null || written.has(key)) return null
+      written.add(key)
+      return edited
+    })
+    const span = this.tagAt(metas[0]!)
+    const tag = this.text.slice(span.start, span.end)
+    if (values.every((value, index) => value !== null && value === metas[index]!.value)) return
+    if (values.every((value) => value === null)) this.splices.push({ ...withItsLine(this.text, span), html: '' })
+    else if (values.every((value) => value === values[0]))
+      this.splices.push({ ...span, html: withContent(tag, values[0]!) })
+    else {
+      // Keys of one tag part ways: each gets a tag of its own.
+      const own = metas.flatMap(({ key }, index) => (values[index] === null ? [] : [metaHtml(key, values[index]!)]))
+      this.splices.push({ ...span, html: own.join(lineBreakAt(this.text, span.start)) })
+    }
+  }
+
+  private addMissing(written: ReadonlySet<string>): void {
+    const hasTitle = this.facts.at.title !== null
+    const missing = [...this.edits].flatMap(([key, value]) => {
+      if (value === null || written.has(key) || (key === 'title' && hasTitle)) return []
+      return [key === 'title' ? titleHtml(value) : metaHtml(key, value)]
+    })
+    if (missing.length === 0) return
+    const structured = missing.filter((html) => html.includes('="og:image:'))
+    const picture = this.facts.metas.find(({ key }) => key === 'og:image')
+    if (picture && structured.length > 0 && this.edits.get('og:image') !== null) {
+      this.insertAfter(this.tagAt(picture), structured)
+      this.insertAfter(
+        this.anchor(),
+        missing.filter((html) => !structured.includes(html)),
+      )
+    } else this.insertAfter(this.anchor(), missing)
+  }
+
+  /** The tag that new ones follow; without any, the start of the head. */
+  private anchor(): { start: number; end: number } {
+    const anchor = anchorOf(this.facts)
+    if (!anchor) return this.startOfHead()
+    const isTitle = anchor === this.facts.at.title
+    return isTitle ? this.titleAt(anchor) : this.tagAt(anchor)
+  }
+
+  /** What a tag may follow without moving anything: doctype, comments, `<html>`, `<head>`. */
+  private startOfHead(): { start: number; end: number } {
+    const { text } = this
+    let last = { start: 0, end: 0 }
+    for (;;) {
+      LEADING.lastIndex = last.end
+      const found = LEADING.exec(text)
+      if (!found) return last
+      const start = found.index + found[1]!.length
+      const isComment = found[2] === '<!--'
+      const end = isComment ? text.indexOf('-->', start) + 3 : endOfTag(text, start + found[2]!.length)
+      if (end <= start) return last
+      last = { start, end }
+      if (found[2]!.toLowerCase() === '<head') return last
+    }
+  }
+
+  private insertAfter({ start, end }: { start: number; end: number }, tags: string[]): void {
+    const between = lineBreakAt(this.text, start)
+    const removal = this.splices.find((splice) => splice.html === '' && splice.start <= start && splice.end >= end)
+    if (removal && end > 0) {
+      // The tag that they should follow goes: they take its place.
+      Object.assign(removal, { start, end, html: tags.join(between) })
+      return
+    }
+    const isAtStart = end === 0
+    for (const html of [...tags].reverse()) {
+      this.splices.push({ start: end, end, html: isAtStart ? `${html}\n` : between + html })
+    }
+  }
+}
+
+/**
+ * A built page with its tags replaced in place, every other byte as it was.
+ *
+ * Tags keep their other attributes; a new tag follows the cards' last one, indented like it; one that goes takes its
+ * line along. A file whose bytes can't be written back exactly is refused, with the reason.
+ */
+export function patchPage(bytes: Uint8Array, edits: TagEdits, contentType: string | null = null): Patch {
+  const html = decodeHtml(bytes, contentType)
+  const { facts } = readPage(html)
+  const patch = new PagePatch(html.text, facts, edits)
+  if (patch.hasOpenTitle) {
+    return {
+      kind: 'refused',
+      why: 'Its title is never closed, so the rest of the file is part of it. Close it with </title>.',
+    }
+  }
+  const after = patch.patched()
+  if (after === html.text) return { kind: 'patched', bytes, before: html.text, after }
+  const encoder = new TextEncoder()
+  if (html.encoding === 'utf-8') {
+    if (encoder.encode(html.text).length + html.bomBytes !== bytes.length) {
+      return {
+        kind: 'refused',
+        why: 'The file says it is UTF-8 and holds bytes that are not: saving it would change them.',
+      }
+    }
+    const body = encoder.encode(after)
+    const whole = new Uint8Array(html.bomBytes + body.length)
+    whole.set(bytes.subarray(0, html.bomBytes))
+    whole.set(body, html.bomBytes)
+    return { kind: 'patched', bytes: whole, before: html.text, after }
+  }
+  if (SINGLE_BYTE.test(html.encoding) && html.text.length === bytes.length) {
+    return patchSingleBytes(bytes, html.text, after)
+  }
+  return {
+    kind: 'refused',
+    why: `The file is encoded as ${html.encoding}, which can’t be written here. Save it as UTF-8.`,
+  }
+}
+
+/** What is equal at both ends stays as bytes; what lies between is written in ASCII, which these encodings share. */
+function patchSingleBytes(bytes: Uint8Array, before: string, after: string): Patch {
+  let head = 0
+  while (head < before.length && before[head] === after[head]) head++
+  let tail = 0
+  while (tail < before.length - head && tail < after.length - head && before.at(-1 - tail) === after.at(-1 - tail))
+    tail++
+  const middle = new TextEncoder().encode(asciiOnly(after.slice(head, after.length - tail)))
+  const whole = new Uint8Array(head + middle.length + tail)
+  whole.set(bytes.subarray(0, head))
+  whole.set(middle, head)
+  whole.set(bytes.subarray(bytes.length - tail), head + middle.length)
+  return { kind: 'patched', bytes: whole, before, after }
+}

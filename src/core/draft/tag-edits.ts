@@ -1,0 +1,74 @@
+import type { GatheredImage } from '../model'
+import type { DraftFields, DraftSlot } from './draft'
+
+/** Tags that change: the key (`title` is the element), and what it is to say; null: taken out. */
+export type TagEdits = ReadonlyMap<string, string | null>
+
+/** Tags that a slot writes, and those that would beat it somewhere and go. */
+const SLOT_TAGS: Record<Exclude<DraftSlot, 'image' | 'image@microblog'>, { writes: string[]; clears: string[] }> = {
+  title: { writes: ['og:title', 'title'], clears: ['twitter:title'] },
+  'title@microblog': { writes: ['twitter:title'], clears: [] },
+  'title@search': { writes: ['title'], clears: [] },
+  description: { writes: ['og:description', 'description'], clears: ['twitter:description'] },
+  'description@microblog': { writes: ['twitter:description'], clears: [] },
+  'description@search': { writes: ['description'], clears: [] },
+  imageAlt: { writes: ['og:image:alt'], clears: ['twitter:image:alt'] },
+  'imageAlt@microblog': { writes: ['twitter:image:alt'], clears: [] },
+  card: { writes: ['twitter:card'], clears: [] },
+  type: { writes: ['og:type'], clears: [] },
+  siteName: { writes: ['og:site_name'], clears: [] },
+  author: { writes: ['author'], clears: ['article:author', 'twitter:creator'] },
+  label1: { writes: ['twitter:label1'], clears: [] },
+  data1: { writes: ['twitter:data1'], clears: [] },
+  label2: { writes: ['twitter:label2'], clears: [] },
+  data2: { writes: ['twitter:data2'], clears: [] },
+}
+
+/** Clearing a text for every place leaves what search and tab read: cards then fall back to it. */
+const KEPT_WHEN_CLEARED = new Set(['title', 'description'])
+
+const OG_IMAGE_FORMS = ['og:image:url', 'og:image:secure_url', 'og:image:type'] as const
+const CARD_IMAGE = ['twitter:image', 'twitter:image:src', 'twitter:image:alt'] as const
+
+/** Declares what is known of the picture; what was said of the old one goes. */
+function editImage(edits: Map<string, string | null>, url: string | null, image: GatheredImage | undefined): void {
+  edits.set('og:image', url)
+  for (const key of OG_IMAGE_FORMS) edits.set(key, null)
+  const size = url !== null && image?.width && image.height ? image : null
+  edits.set('og:image:width', size ? String(size.width) : null)
+  edits.set('og:image:height', size ? String(size.height) : null)
+  edits.set('og:image:alt', null)
+  for (const key of CARD_IMAGE) edits.set(key, null)
+}
+
+/**
+ * What a draft's slots mean as tags. Slots for one place come after those for all, and win there.
+ *
+ * @param imageOf a picture of the run by its public address, for the size that is declared beside it
+ */
+export function tagEdits(fields: DraftFields, imageOf: (url: string) => GatheredImage | undefined): TagEdits {
+  const edits = new Map<string, string | null>()
+  const { image } = fields
+  if (image !== undefined) editImage(edits, image, image === null ? undefined : imageOf(image))
+  const slots = Object.keys(fields) as DraftSlot[]
+  const inOrder = [...slots.filter((slot) => !slot.includes('@')), ...slots.filter((slot) => slot.includes('@'))]
+  for (const slot of inOrder) {
+    const value = fields[slot]
+    if (value === undefined || slot === 'image') continue
+    if (slot === 'image@microblog') {
+      edits.set('twitter:image', value)
+      edits.set('twitter:image:src', null)
+      continue
+    }
+    const { writes, clears } = SLOT_TAGS[slot]
+    const isClearedForAll = value === null && clears.length > 0
+    for (const key of writes) if (!(isClearedForAll && KEPT_WHEN_CLEARED.has(key))) edits.set(key, value)
+    for (const key of clears) edits.set(key, null)
+  }
+  return edits
+}
+
+/** Which attribute names a tag of this key, as its own standard has it. */
+export function attributeFor(key: string): 'name' | 'property' {
+  return /^(?:og|article|book|profile|product|music|video|fb):/.test(key) ? 'property' : 'name'
+}

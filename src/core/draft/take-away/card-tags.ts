@@ -1,0 +1,86 @@
+import { baseOf, resolveAddress } from '../../crawl/address'
+import type { AddressMap } from '../../crawl/address-map'
+import type { GatheredPage, PageFacts } from '../../model'
+import { metasOf } from '../../surface/candidates'
+import { isBlank } from '../../text/collapse'
+
+/** What a page's head says for cards: the title, the canonical address, and its tags in order. */
+export type CardTags = { url: string; title: string | null; canonical: string; tags: { key: string; value: string }[] }
+
+/** Tags in the order in which a person reads a card; what is not named comes after, as the page has it. */
+const ORDER = [
+  'description',
+  'author',
+  'og:type',
+  'og:site_name',
+  'og:title',
+  'og:description',
+  'og:url',
+  'og:image',
+  'og:image:width',
+  'og:image:height',
+  'og:image:type',
+  'og:image:alt',
+  'og:locale',
+  'twitter:card',
+  'twitter:site',
+  'twitter:creator',
+  'twitter:title',
+  'twitter:description',
+  'twitter:image',
+  'twitter:image:alt',
+  'twitter:label1',
+  'twitter:data1',
+  'twitter:label2',
+  'twitter:data2',
+  'fb:app_id',
+]
+const PLACE = new Map(ORDER.map((key, index) => [key, index]))
+const IS_OURS = /^(?:og|twitter|article|book|profile|product|music|video|fb):|^(?:description|author)$/
+const IS_ADDRESS = /^(?:og:(?:image|image:url|image:secure_url|url|video|audio)|twitter:(?:image|player))$/
+
+/** Tags of further pictures stay beside their picture: the list below is of single tags. */
+const REPEATABLE =
+  /^(?:og:image|og:video|og:audio|og:locale:alternate|article:author|article:tag|book:author|book:tag|video:actor|video:tag)/
+
+/**
+ * The complete set of a page's card tags: ordered, each single-valued one once, addresses absolute on the production
+ * origin. What every page should say and this one doesn't (its own address) is added.
+ */
+export function cardTags(page: GatheredPage & { facts: PageFacts }, addresses: AddressMap): CardTags {
+  const base = baseOf(page.url, page.facts.base)
+  const absolute = (raw: string) => {
+    const resolved = resolveAddress(raw, base)
+    return resolved === null ? raw : addresses.toPublic(resolved)
+  }
+  const seen = new Set<string>()
+  const tags = page.facts.metas.flatMap((meta): CardTags['tags'] => {
+    if ((meta.attribute !== 'name' && meta.attribute !== 'property') || !IS_OURS.test(meta.key)) return []
+    if (isBlank(meta.value) || (seen.has(meta.key) && !REPEATABLE.test(meta.key))) return []
+    seen.add(meta.key)
+    return [{ key: meta.key, value: IS_ADDRESS.test(meta.key) ? absolute(meta.value!) : meta.value! }]
+  })
+  if (metasOf(page.facts, 'og:url').length === 0) tags.push({ key: 'og:url', value: page.url })
+  const hasSeveralPictures = tags.filter(({ key }) => key === 'og:image').length > 1
+  const place = ({ key }: { key: string }) =>
+    hasSeveralPictures && key.startsWith('og:image') ? PLACE.get('og:image')! : (PLACE.get(key) ?? ORDER.length)
+  const ordered = tags
+    .map((tag, index) => ({ tag, index }))
+    .sort((a, b) => place(a.tag) - place(b.tag) || a.index - b.index)
+  return {
+    url: page.url,
+    title: page.facts.title,
+    canonical: page.facts.canonical === null ? page.url : absolute(page.facts.canonical),
+    tags: ordered.map(({ tag }) => tag),
+  }
+}
+
+/** Values by their tag: one as it is, several as a list in their order. */
+export function valuesByKey(tags: CardTags['tags']): Record<string, string | string[]> {
+  const values: Record<string, string | string[]> = {}
+  for (const { key, value } of tags) {
+    const before = values[key]
+    values[key] = before === undefined ? value : [...(Array.isArray(before) ? before : [before]), value]
+  }
+  return values
+}
