@@ -1,30 +1,22 @@
-import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { afterAll, describe, expect, test } from 'vitest'
 import { troubles } from '../../demo/generator/troubles'
 import { fails } from './check'
+import { commandIn, root, spawned } from './testing/command'
 
-const root = fileURLToPath(new URL('../..', import.meta.url))
 const here = mkdtempSync(join(tmpdir(), 'parrot-'))
 afterAll(() => rmSync(here, { recursive: true }))
 
-/** Runs the command as a person would in a checkout, from another folder. */
-function command(...args: string[]) {
-  const result = spawnSync('npm', ['run', '--silent', 'check', '--prefix', root, '--', ...args], {
-    cwd: here,
-    encoding: 'utf8',
-    env: { ...process.env, INIT_CWD: here },
-    maxBuffer: 64_000_000,
-  })
-  return { code: result.status, out: result.stdout, err: result.stderr.replace(/^npm warn .*\n/gm, '') }
-}
+const run = commandIn(here)
+const command = (...args: string[]) => run('check', ...args)
 
 describe('nimble-parrot check', { timeout: 60_000 }, () => {
-  test('the demo: one document on standard output, nothing on standard error, exit 1 for its errors', () => {
-    const { code, out, err } = command(
+  test('the demo, in a process of its own: one document on standard output, nothing on standard error, exit 1', () => {
+    const { code, out, err } = spawned(
+      here,
+      'check',
       join(root, 'demo/site'),
       '--site',
       'https://brasswick.example',
@@ -49,11 +41,62 @@ describe('nimble-parrot check', { timeout: 60_000 }, () => {
     for (const { file, finds } of troubles) expect(found.get(file)).toEqual([...finds].sort())
   })
 
-  test('--fail-on never is 0; --out writes there and prints nothing', () => {
-    const { code, out } = command(join(root, 'demo/site'), '--fail-on', 'never', '--out', 'run.txt')
+  test('--fail-on never is 0; --out writes there and prints nothing', async () => {
+    const { code, out } = await command(join(root, 'demo/site'), '--fail-on', 'never', '--out', 'run.txt')
     expect(code).toBe(0)
     expect(out).toBe('')
     expect(readFileSync(join(here, 'run.txt'), 'utf8')).toContain('Not clear:')
+  })
+
+  test('several forms in one run; text goes to standard output; the baseline silences what it has', async () => {
+    const site = join(root, 'demo/site')
+    const { code, out } = await command(
+      site,
+      '--format',
+      'json=run.json',
+      '--format',
+      'sarif=run.sarif',
+      '--format',
+      'junit=run.xml',
+    )
+    expect(code).toBe(1)
+    expect(out).toContain('Not clear:')
+    expect(JSON.parse(readFileSync(join(here, 'run.sarif'), 'utf8')).version).toBe('2.1.0')
+    expect(readFileSync(join(here, 'run.xml'), 'utf8')).toMatch(/^<\?xml/)
+    const run = JSON.parse(readFileSync(join(here, 'run.json'), 'utf8'))
+    expect(run.causes.length).toBeGreaterThan(5)
+    expect(run.causes[0]).toMatchObject({ section: '/people/*', level: 'error', pages: { length: 5 } })
+    expect((await command(site, '--baseline', 'run.json', '--fail-on', 'note')).code).toBe(0)
+  })
+
+  test('a requirements file is found by itself in the working directory, and its faults are named', async () => {
+    const site = join(root, 'demo/site')
+    writeFileSync(
+      join(here, 'nimble-parrot.json'),
+      JSON.stringify({ levels: { 'title-cut': 'off' }, sections: { '/people/*': { kind: 'not-shared' } } }),
+    )
+    const { out } = await command(site, '--format', 'json')
+    const rules = JSON.parse(out).pages.flatMap((page: { url: string; findings: { rule: string }[] }) =>
+      page.url.includes('/people/') ? page.findings.map(({ rule }) => rule) : [],
+    )
+    expect(rules).not.toContain('og-image-missing')
+    writeFileSync(join(here, 'nimble-parrot.json'), '{ "levles": {} }')
+    const { code, err } = await command(site)
+    expect(code).toBe(2)
+    expect(err).toContain('levles: There is no such field. Is “levels” meant?')
+    rmSync(join(here, 'nimble-parrot.json'))
+  })
+
+  test('--pictures header: no hash, no transparency, and what needs them is skipped', async () => {
+    const { out } = await command(join(root, 'demo/site'), '--pictures', 'header', '--format', 'json')
+    const run = JSON.parse(out)
+    expect(run.images.every(({ hash }: { hash: string | null }) => hash === null)).toBe(true)
+    expect(run.images.some(({ width }: { width: number | null }) => width === 1200)).toBe(true)
+    expect(
+      run.pages.some(({ skipped }: { skipped: { reason: string }[] }) =>
+        skipped.some(({ reason }) => reason === 'picture-not-read-whole'),
+      ),
+    ).toBe(true)
   })
 
   test.each([
@@ -63,13 +106,42 @@ describe('nimble-parrot check', { timeout: 60_000 }, () => {
     ['a bad site', ['.', '--site', 'ftp://x'], /no http or https address/],
     ['no server', ['http://127.0.0.1:9/'], /Nothing answered at http:\/\/127\.0\.0\.1:9\//],
     ['no HTML', ['.'], /no HTML file/],
+    ['a bad format', ['.', '--format', 'sarf'], /Is sarif meant\?/],
+    ['a format without its file', ['.', '--format', 'csv='], /file’s name belongs after csv=/],
+    [
+      'two formats for one place',
+      ['.', '--format', 'json', '--format', 'csv'],
+      /Only one --format can go to standard output/,
+    ],
+    ['no requirements file', ['.', '--rules', 'none.json'], /requirements file none\.json can’t be read/],
+    ['no baseline', ['.', '--baseline', 'none.json'], /baseline none\.json can’t be read/],
     ['no source', [], /missing required argument/],
-  ])('%s: exit 2, one clear line', (_name, args, words) => {
-    const { code, out, err } = command(...args)
+  ])('%s: exit 2, one clear line', async (_name, args, words) => {
+    const { code, out, err } = await command(...args)
     expect(code).toBe(2)
     expect(out).toBe('')
     expect(err).toMatch(words)
     expect(err.trim().split('\n')).toHaveLength(1)
+  })
+})
+
+describe('nimble-parrot compare', { timeout: 60_000 }, () => {
+  test('two runs of one build: nothing changed, exit 0; pages that went: exit 1', async () => {
+    const site = join(root, 'demo/site')
+    await command(site, '--format', 'json=a.json')
+    await command(site, '--exclude', '/news/**', '--format', 'json=b.json')
+    expect(await run('compare', 'a.json', 'a.json')).toMatchObject({ code: 0, out: 'Nothing changed.\n', err: '' })
+    const { code, out } = await run('compare', 'a.json', 'b.json')
+    expect(code).toBe(1)
+    expect(out).toContain('5 pages removed')
+  })
+
+  test.each([
+    ['nothing there', ['none.json', 'none.json'], /none\.json can’t be read/],
+    ['no run document', [join(root, 'package.json'), 'a.json'], /no run document of version 1/],
+    ['a bad format', ['a.json', 'a.json', '--format', 'csv'], /one of text, json, markdown, html/],
+  ])('%s: exit 2', async (_name, args, words) => {
+    expect(await run('compare', ...args)).toMatchObject({ code: 2, out: '', err: expect.stringMatching(words) })
   })
 })
 

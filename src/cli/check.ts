@@ -1,20 +1,29 @@
 import { writeFile } from 'node:fs/promises'
-import { resolve } from 'node:path'
 import { resolveAddress } from '@/core/crawl/address'
 import { GatheringBuilder } from '@/core/crawl/events'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import { BadZip } from '@/core/crawl/zip-build'
 import type { Level, Summary } from '@/core/model'
-import { runAsJson, runDocument } from '@/core/report/run-document'
-import { plainStyle, runAsText, type Style } from '@/core/report/text'
+import { newSince } from '@/core/report/baseline'
+import { type FormatId, reportFormats } from '@/core/report/formats'
+import { type RunDocument, runDocument } from '@/core/report/run-document'
+import { runAsText } from '@/core/report/text'
 import { CannotRun } from './cannot-run'
+import { fromHere } from './from-here'
+import { loadBaseline, loadRequirements } from './load-files'
 import { progressLine } from './progress'
 import { gatherSource } from './source'
 import { terminalStyle } from './terminal-style'
 
+/** A form to write the run in, and the file for it; null: standard output, or --out. */
+export type FormatChoice = { format: FormatId; file: string | null }
+
 export type CheckOptions = {
   site?: string
-  format: 'text' | 'json'
+  rules?: string
+  format: FormatChoice[]
+  pictures: 'whole' | 'header'
+  baseline?: string
   out?: string
   failOn: Level | 'never'
   maxPages: number
@@ -31,9 +40,6 @@ export type CheckOptions = {
   user?: string
   askAs?: string
 }
-
-/** `npm run` changes into the package's folder; paths are meant from where the person stands. */
-export const fromHere = (path: string) => resolve(process.env.INIT_CWD ?? process.cwd(), path)
 
 const LEVELS: readonly Level[] = ['error', 'warning', 'note']
 
@@ -52,7 +58,12 @@ function siteOf(given: string | undefined): string | null {
 
 /** Runs the checks over one source and writes the report. @returns the exit code: 0 or 1 */
 export async function check(source: string, options: CheckOptions): Promise<number> {
-  const site = siteOf(options.site)
+  const plain = options.format.filter(({ file }) => file === null)
+  if (plain.length > 1)
+    throw new CannotRun('Only one --format can go to standard output: give the others a file, as in sarif=run.sarif.')
+  const requirements = await loadRequirements(options.rules, source)
+  const baseline = options.baseline === undefined ? null : await loadBaseline(options.baseline)
+  const site = siteOf(options.site) ?? siteOf(requirements.site)
   const builder = new GatheringBuilder()
   const stop = new AbortController()
   process.once('SIGINT', () => stop.abort())
@@ -74,14 +85,29 @@ export async function check(source: string, options: CheckOptions): Promise<numb
   if (gathering.pages.length > 0 && gathering.pages.every(({ fetch }) => fetch.status === null)) {
     throw new CannotRun(`Nothing answered: ${gathering.pages[0]!.fetch.error ?? source}`)
   }
-  const document = runDocument(gathering)
-  const isOnTerminal = process.stdout.isTTY && options.out === undefined && !process.env.NO_COLOR
-  const style: Style = isOnTerminal ? terminalStyle : plainStyle
-  const text = options.format === 'json' ? runAsJson(document) : runAsText(document, style)
-  if (options.out === undefined) process.stdout.write(text)
-  else await writeOut(fromHere(options.out), text)
-  return fails(document.summary, options.failOn) ? 1 : 0
+  const document = runDocument(gathering, requirements, new Date().toISOString().slice(0, 10))
+  await writeReports(document, options)
+  const counted = baseline === null ? document.summary : newSince(document, baseline)
+  return fails(counted, options.failOn) ? 1 : 0
 }
+
+/** Forms with a file are written there; the plain one goes to --out or standard output, text when there is none. */
+async function writeReports(document: RunDocument, options: CheckOptions): Promise<void> {
+  const plain = options.format.find(({ file }) => file === null)?.format ?? 'text'
+  for (const { format, file } of options.format) {
+    if (file !== null) await writeOut(fromHere(file), reportOf(document, format))
+  }
+  if (options.out !== undefined) await writeOut(fromHere(options.out), reportOf(document, plain))
+  else
+    process.stdout.write(
+      plain === 'text' && process.stdout.isTTY && !process.env.NO_COLOR
+        ? runAsText(document, terminalStyle)
+        : reportOf(document, plain),
+    )
+}
+
+const reportOf = (document: RunDocument, format: FormatId) =>
+  reportFormats.find(({ id }) => id === format)!.write(document)
 
 async function writeOut(file: string, text: string): Promise<void> {
   try {

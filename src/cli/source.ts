@@ -11,7 +11,8 @@ import { openFolder } from '@/io/folder'
 import { gunzip, nodeOutside } from '@/io/outside'
 import { runCrawl } from '@/io/run-crawl'
 import { CannotRun } from './cannot-run'
-import { type CheckOptions, fromHere } from './check'
+import type { CheckOptions } from './check'
+import { fromHere } from './from-here'
 
 const SITEMAP = /\.xml(?:\.gz)?$/i
 
@@ -81,7 +82,11 @@ function crawlEvents(
   })
   if (!parsed.success) throw new CannotRun(parsed.error.issues.map(({ message }) => message).join(' '))
   const askAs = options.askAs === undefined ? null : (surfaceOf(options.askAs)?.token ?? null)
-  return runCrawl(parsed.data, { guessSite: false, maxDepth, concurrency, delayMs, timeoutMs, askAs }, signal)
+  return runCrawl(
+    parsed.data,
+    { guessSite: false, maxDepth, concurrency, delayMs, timeoutMs, askAs, pictures: options.pictures },
+    signal,
+  )
 }
 
 /** Events of a run over whatever the source is: an address, a folder, a zip, a sitemap, a list. */
@@ -121,8 +126,8 @@ export async function* gatherSource(
     const kind = isFolder ? 'folder' : 'zip'
     yield* gatherBuild(
       files,
-      { kind, location: source, site, maxPages, concurrency },
-      nodeOutside(fetcher.read, signal),
+      { kind, location: source, site, maxPages, concurrency, include: options.include, exclude: options.exclude },
+      nodeOutside(fetcher.read, signal, options.pictures),
     )
   } finally {
     await fetcher.close()

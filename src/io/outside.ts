@@ -13,7 +13,7 @@ export async function gunzip(bytes: Uint8Array, maxBytes: number): Promise<Uint8
 }
 
 /** The world as Node sees it, for a run. */
-export function nodeOutside(read: ReadAddress, signal: AbortSignal): Outside {
+export function nodeOutside(read: ReadAddress, signal: AbortSignal, pictures: Outside['pictures'] = 'whole'): Outside {
   return {
     read,
     now: () => new Date(),
@@ -23,6 +23,7 @@ export function nodeOutside(read: ReadAddress, signal: AbortSignal): Outside {
       await wait(ms, undefined, { signal }).catch(() => undefined)
     },
     gunzip,
+    pictures,
     signal,
   }
 }

@@ -21,6 +21,7 @@ export type CrawlTuning = {
   delayMs?: number
   timeoutMs?: number
   askAs?: string | null
+  pictures?: 'whole' | 'header'
 }
 
 /** Addresses that the person named, in whatever way. */
@@ -81,7 +82,7 @@ export async function* runCrawl(
     pastCaches: request.pastCaches,
   })
   try {
-    yield* events(request, tuning, nodeOutside(fetcher.read, signal))
+    yield* events(request, tuning, nodeOutside(fetcher.read, signal, tuning.pictures))
   } finally {
     await fetcher.close()
   }

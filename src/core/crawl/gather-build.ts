@@ -1,9 +1,10 @@
 import type { GatheredPage, SourceKind } from '../model'
 import type { PageReading } from '../page/read-page'
-import { baseOf, pageAddress } from './address'
+import { baseOf, pageAddress, pathOf } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
 import { type BuildFiles, createFileMap, decodedPath, type FileMap, pageFiles, typeOfFile } from './build-files'
 import type { CrawlEvent } from './events'
+import { createPathFilter } from './globs'
 import { inParallel } from './in-parallel'
 import { limits } from './limits'
 import { NothingAnswered } from './nothing-answered'
@@ -17,6 +18,9 @@ export type BuildOptions = {
   site: string | null
   maxPages: number
   concurrency: number
+  /** Globs of paths that are looked at, and of those that are not; absent: all are. */
+  include?: string[]
+  exclude?: string[]
 }
 
 /** Origin of pages whose build names none. */
@@ -151,7 +155,9 @@ export async function* gatherBuild(
       note: { kind: 'bounded', message: `${wanted.length} of ${all.length} pages were looked at (--max-pages).` },
     }
   }
-  yield* gatherPictures(addressPages(readings, map), files, map, addresses, options, outside, lookOutside)
+  const isWanted = createPathFilter(options.include ?? [], options.exclude ?? [])
+  const pages = addressPages(readings, map).filter(({ url }) => isWanted(pathOf(url).split('?')[0]!))
+  yield* gatherPictures(pages, files, map, addresses, options, outside, lookOutside)
 }
 
 async function* gatherPictures(

@@ -106,13 +106,19 @@ export class PictureDesk {
 /** Looks at pictures by reading them, redirects followed. */
 export function lookByReading(
   readPublic: (request: ReadRequest) => Promise<Exchange>,
-  outside: Pick<Outside, 'digest' | 'hasTransparency'>,
+  outside: Pick<Outside, 'digest' | 'hasTransparency' | 'pictures'>,
 ): LookAtImage {
+  const read = async (url: string, maxBytes: number) =>
+    (await readFollowing(url, (at) => readPublic({ url: at, accept: 'image', maxBytes }))).exchange
+  if (outside.pictures !== 'header')
+    return async (url) => describeImage(url, await read(url, limits.imageBytes), outside)
+  const sizeOnly = { digest: async () => null, hasTransparency: async () => null }
   return async (url) => {
-    const { exchange } = await readFollowing(url, (at) =>
-      readPublic({ url: at, accept: 'image', maxBytes: limits.imageBytes }),
-    )
-    return describeImage(url, exchange, outside)
+    const image = await describeImage(url, await read(url, limits.imageHeaderBytes), sizeOnly)
+    // A long preamble (a camera's notes) can push the size beyond the first bytes: then all of it is read.
+    const known =
+      image.errorCode === 'damaged' ? await describeImage(url, await read(url, limits.imageBytes), sizeOnly) : image
+    return { ...known, alpha: null }
   }
 }
 
@@ -143,7 +149,7 @@ function weightOf(exchange: Extract<Exchange, { kind: 'answered' }>): number | n
 export async function describeImage(
   url: string,
   exchange: Exchange,
-  outside: Pick<Outside, 'digest' | 'hasTransparency'>,
+  outside: { digest: (bytes: Uint8Array) => Promise<string | null>; hasTransparency: Outside['hasTransparency'] },
 ): Promise<GatheredImage> {
   if (exchange.kind === 'failed') return { ...unknown(url), errorCode: exchange.code, error: exchange.message }
   const contentType = exchange.headers['content-type'] ?? null

@@ -48,6 +48,8 @@ export type Outside = {
   sleep: (ms: number) => Promise<void>
   /** Unpacks gzip, at most so many bytes. */
   gunzip: (bytes: Uint8Array, maxBytes: number) => Promise<Uint8Array>
+  /** How much of each picture is read: all of it, or as much as its size needs. Absent: all. */
+  pictures?: 'whole' | 'header'
   signal: AbortSignal
 }
 

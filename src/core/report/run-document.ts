@@ -1,6 +1,8 @@
+import { findCauses } from '../cause/find-causes'
 import { createCheckContext } from '../check/context'
 import { runChecks } from '../check/run-checks'
 import type { GatheredImage, GatheredPage, Gathering } from '../model'
+import { noRequirements, type Requirements } from '../requirements/requirements'
 import type { Card } from '../surface/card-model'
 
 /** Pages that use each picture, by the picture's address. */
@@ -29,15 +31,19 @@ function imageOf(image: GatheredImage, usedBy: string[]) {
  * The run document: everything that was gathered, every card, every finding. The contract of the command line and of
  * files that are kept; read and written as it is described in docs/run-document.md.
  */
-export function runDocument(given: Gathering) {
+export function runDocument(
+  given: Gathering,
+  requirements: Requirements = noRequirements,
+  today = given.startedAt.slice(0, 10),
+) {
   // Answers come in any order; a document of the same site has the same one each time.
   const gathering = { ...given, pages: byAddress(given.pages), images: byAddress(given.images) }
-  const context = createCheckContext(gathering)
-  const verdict = runChecks(gathering, context)
+  const context = createCheckContext(gathering, requirements)
+  const verdict = runChecks(gathering, context, today)
   const cards = new Map(
     gathering.pages.map((page) => [
       page.url,
-      Object.fromEntries(context.surfaces.map((surface) => [surface.id, context.cardOf(page, surface)])),
+      Object.fromEntries(context.allSurfaces.map((surface) => [surface.id, context.cardOf(page, surface)])),
     ]),
   )
   const verdictOf = new Map(verdict.pages.map((page) => [page.url, page]))
@@ -51,9 +57,9 @@ export function runDocument(given: Gathering) {
     startedAt: gathering.startedAt,
     finishedAt: gathering.finishedAt,
     view: gathering.view,
-    notes: gathering.notes,
+    notes: [...gathering.notes, ...verdict.notes],
     pages: gathering.pages.map(({ url, file, fetch, facts }) => {
-      const { section, findings, skipped } = verdictOf.get(url)!
+      const { section, findings, skipped, waived } = verdictOf.get(url)!
       return {
         url,
         ...(file === null ? {} : { file }),
@@ -63,13 +69,15 @@ export function runDocument(given: Gathering) {
         cards: cards.get(url)!,
         findings,
         skipped,
+        ...(waived.length > 0 ? { waived } : {}),
       }
     }),
     images: gathering.images
       .filter((image) => !image.iconOnly)
       .map((image) => imageOf(image, uses.get(image.url) ?? [])),
     findings: verdict.findings,
-    causes: [] as never[],
+    ...(verdict.waived.length > 0 ? { waived: verdict.waived } : {}),
+    causes: findCauses(context, verdict.pages, verdict.findings),
     summary: verdict.summary,
   }
 }

@@ -1,5 +1,6 @@
-import { checkOf } from '../check/rules'
-import type { Finding, Level } from '../model'
+import type { Cause } from '../cause/cause'
+import type { Level } from '../model'
+import { pathOn } from './located'
 import type { RunDocument } from './run-document'
 
 /** How levels are set off on a terminal; plain text elsewhere. */
@@ -9,49 +10,28 @@ export const plainStyle: Style = (_level, text) => text
 
 /** Pages named under one finding before the rest is counted. */
 const PAGES_NAMED = 5
-const LEVELS: readonly Level[] = ['error', 'warning', 'note']
 
-type Group = { rule: string; level: Level; fix: string; message: string; places: string[] }
+const signs = ({ error, warning, note }: Cause['clears']) =>
+  [error && count(error, 'error'), warning && count(warning, 'warning'), note && count(note, 'note')]
+    .filter(Boolean)
+    .join(', ')
 
-const pathOf = (url: string, site: string) => (url.startsWith(site) ? `/${url.slice(site.length)}` : url)
-
-/** Same check and, for pictures, same picture: one entry, with every page it stands on. */
-function groupFindings(document: RunDocument): Group[] {
-  const groups = new Map<string, Group>()
-  const add = (finding: Finding, place: string) => {
-    const isAboutPicture = checkOf(finding.rule)?.scope === 'image'
-    const key = `${finding.rule} ${finding.level} ${isAboutPicture ? finding.image : ''}`
-    const group = groups.get(key) ?? { ...finding, places: [] }
-    group.places.push(place)
-    groups.set(key, group)
-  }
-  const { site } = document.source
-  for (const page of document.pages) {
-    for (const finding of page.findings) {
-      const line = finding.line === null ? '' : `:${finding.line}${finding.column === null ? '' : `:${finding.column}`}`
-      add(finding, `${page.file ?? pathOf(page.url, site)}${line}`)
-    }
-  }
-  for (const finding of document.findings) {
-    const key = `${finding.rule} ${finding.message}`
-    groups.set(key, { ...finding, places: finding.pages.map((url) => pathOf(url, site)) })
-  }
-  return [...groups.values()].sort(
-    (a, b) =>
-      LEVELS.indexOf(a.level) - LEVELS.indexOf(b.level) ||
-      b.places.length - a.places.length ||
-      (a.rule < b.rule ? -1 : 1),
-  )
+/** Where a cause shows: files with lines where the build is files, paths else. */
+function placesOf(cause: Cause, document: RunDocument): string[] {
+  const files = new Map(document.pages.map(({ url, file }) => [url, file]))
+  const lines = new Map(cause.evidence.map(({ url, line }) => [url, line]))
+  return cause.pages.slice(0, PAGES_NAMED).map((url) => {
+    const line = lines.get(url)
+    return `${files.get(url) ?? pathOn(url, document.source.site)}${line ? `:${line}` : ''}`
+  })
 }
 
-function groupLines(group: Group, style: Style): string[] {
-  const count = group.places.length
-  const named = group.places.slice(0, PAGES_NAMED)
-  const rest = count - named.length
+function causeLines(cause: Cause, document: RunDocument, style: Style): string[] {
+  const named = placesOf(cause, document)
+  const rest = cause.pages.length - named.length
   return [
-    `${style(group.level, group.level.padEnd(7))} ${style('strong', group.rule)}${count > 1 ? ` · ${count} pages` : ''}`,
-    `        ${group.message}`,
-    `        ${style('quiet', group.fix)}`,
+    `${style(cause.level, cause.level.padEnd(7))} ${style('strong', cause.change)}`,
+    `        ${style('quiet', `clears ${signs(cause.clears)}: ${cause.rules.join(', ')}`)}`,
     ...named.map((place) => `          ${place}`),
     ...(rest > 0 ? [`          … and ${rest} more`] : []),
     '',
@@ -60,7 +40,7 @@ function groupLines(group: Group, style: Style): string[] {
 
 const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 
-/** A run in words, for a terminal or a log: what stands in the way first. */
+/** A run in words, for a terminal or a log: by the change that mends it, what stands in the way first. */
 export function runAsText(document: RunDocument, style: Style = plainStyle): string {
   const { summary, source, notes, pages } = document
   const sections = new Set(pages.map((page) => page.section)).size
@@ -71,7 +51,7 @@ export function runAsText(document: RunDocument, style: Style = plainStyle): str
     `${count(summary.pages, 'page')} in ${count(sections, 'section')}, ${count(document.images.length, 'picture')}`,
     ...notes.map((note) => style('quiet', note.message)),
     '',
-    ...groupFindings(document).flatMap((group) => groupLines(group, style)),
+    ...document.causes.flatMap((cause) => causeLines(cause, document, style)),
     summary.clear ? style('strong', `Clear for launch: ${sum}.`) : style('error', `Not clear: ${sum}.`),
   ]
   return `${lines.join('\n')}\n`

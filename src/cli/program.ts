@@ -1,0 +1,131 @@
+import { Command, CommanderError, InvalidArgumentError } from 'commander'
+import { driftFormats } from '@/core/compare/drift-reports'
+import { limits } from '@/core/crawl/limits'
+import { CENTER } from '@/core/image/refit-plan'
+import { reportFormats } from '@/core/report/formats'
+import { surfaces } from '@/core/surface/profiles'
+import { nearestWord } from '@/core/text/nearest-word'
+import { CannotRun } from './cannot-run'
+import { check, type FormatChoice } from './check'
+import { compare } from './compare'
+import { refit } from './refit'
+import { bytesOf, fillOf, focusOf, shapeOf } from './refit-arguments'
+
+const wholeNumber = (least: number) => (text: string) => {
+  const number = Number(text)
+  if (!Number.isInteger(number) || number < least)
+    throw new InvalidArgumentError(`It must be a whole number from ${least} on.`)
+  return number
+}
+
+const anyOf = (choices: readonly string[]) => (text: string) => {
+  if (!choices.includes(text)) throw new InvalidArgumentError(`It must be one of ${choices.join(', ')}.`)
+  return text
+}
+
+const collect = (value: string, before: string[]) => [...before, value]
+
+const FORMATS = reportFormats.map(({ id }) => id)
+
+/** `json`, or `json=run.json`. */
+const collectFormat = (text: string, before: FormatChoice[]): FormatChoice[] => {
+  const [id, ...rest] = text.split('=')
+  const format = FORMATS.find((known) => known === id)
+  const near = format ? null : nearestWord(id ?? '', FORMATS)
+  if (!format)
+    throw new InvalidArgumentError(`It must be one of ${FORMATS.join(', ')}.${near ? ` Is ${near} meant?` : ''}`)
+  const file = rest.length === 0 ? null : rest.join('=')
+  if (file === '') throw new InvalidArgumentError(`A file’s name belongs after ${format}=.`)
+  return [...before, { format, file }]
+}
+
+const DRIFT_FORMATS = Object.keys(driftFormats)
+
+const askable = surfaces.filter(({ token }) => token !== null).map(({ id }) => id)
+
+async function parsed(argv: string[]): Promise<number> {
+  const program = new Command('nimble-parrot').exitOverride().configureOutput({
+    outputError: (text, write) => write(text.replace(/^error: /, 'nimble-parrot: ')),
+  })
+  let exitCode = 0
+  program
+    .command('check')
+    .description('Check every page of a site: a running address, a folder or zip of built HTML, a sitemap, a list.')
+    .argument(
+      '<source>',
+      'an http(s) address, a folder, a .zip, a sitemap (.xml, .xml.gz), or a list of addresses (.txt)',
+    )
+    .option('--site <url>', 'production address, with a path when the site lives under one')
+    .option('--rules <file>', 'requirements file; nimble-parrot.json is found by itself')
+    .option('--format <format>', `${FORMATS.join(', ')}; F=FILE writes there (repeatable)`, collectFormat, [])
+    .option('--out <file>', 'write there instead of standard output')
+    .option('--fail-on <level>', 'error, warning, note or never', anyOf(['error', 'warning', 'note', 'never']), 'error')
+    .option('--max-pages <n>', 'pages at most', wholeNumber(1), limits.maxPages)
+    .option('--max-depth <n>', 'steps from the start at most', wholeNumber(0), limits.maxDepth)
+    .option('--concurrency <n>', 'requests at a time', wholeNumber(1), limits.concurrency)
+    .option('--delay <ms>', 'wait between requests', wholeNumber(0), 0)
+    .option('--timeout <ms>', 'a request’s total time', wholeNumber(1), limits.timeoutMs)
+    .option(
+      '--pictures <how>',
+      'whole: each once, for hash and transparency; header: only as much as the size needs',
+      anyOf(['whole', 'header']),
+      'whole',
+    )
+    .option('--baseline <file>', 'a run document: what it found already does not count')
+    .option('--include <glob>', 'only these paths (repeatable)', collect, [])
+    .option('--exclude <glob>', 'not these paths (repeatable)', collect, [])
+    .option('--per-section <n>', 'pages of one section at most: a sample', wholeNumber(1))
+    .option('--follow', 'with a list or a sitemap: crawl on from its addresses', false)
+    .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
+    .option('--user <user:password>', 'Basic authentication for the site crawled')
+    .option('--ask-as <surface>', `ask with that surface’s crawler token: ${askable.join(', ')}`, anyOf(askable))
+    .option('--ignore-robots', 'crawl in spite of robots.txt', false)
+    .allowExcessArguments(false)
+    .action(async (source, options) => {
+      exitCode = await check(source, options)
+    })
+  program
+    .command('compare')
+    .description('Hold two run documents against each other.')
+    .argument('<before>', 'run document (JSON)')
+    .argument('<after>', 'run document (JSON)')
+    .option('--format <format>', DRIFT_FORMATS.join(', '), anyOf(DRIFT_FORMATS), 'text')
+    .option('--out <file>', 'write there instead of standard output')
+    .allowExcessArguments(false)
+    .action(async (before, after, options) => {
+      exitCode = await compare(before, after, options)
+    })
+  program
+    .command('refit')
+    .description('Make a share picture fit a shape and a weight.')
+    .argument('<image>', 'picture')
+    .requiredOption('--shape <size>', 'width and height, as 1200x630', shapeOf)
+    .option('--focus <x,y>', 'what matters most, 0 to 1 from left and top', focusOf, CENTER)
+    .option('--fill <how>', 'crop, extend, or a colour as #rrggbb', fillOf, { kind: 'crop' })
+    .option('--budget <size>', 'weight at most, as 100kB', bytesOf)
+    .option('--type <format>', 'jpeg, png or webp; by default what --out says', anyOf(['jpeg', 'png', 'webp']))
+    .requiredOption('--out <file>', 'file to write')
+    .allowExcessArguments(false)
+    .action(async (image, options) => {
+      exitCode = await refit(image, options)
+    })
+  await program.parseAsync(argv)
+  return exitCode
+}
+
+/**
+ * Runs the command with the arguments of a process.
+ * @returns the exit code: 0 clear, 1 findings at or above --fail-on (or drift, or a budget that can't be met), 2 could
+ * not run, with one line on standard error
+ */
+export async function runCommand(argv: string[]): Promise<number> {
+  try {
+    return await parsed(argv)
+  } catch (error) {
+    // The parser has said it already.
+    if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : 2
+    const message = error instanceof CannotRun ? error.message : error instanceof Error ? error.message : String(error)
+    process.stderr.write(`nimble-parrot: ${message}\n`)
+    return 2
+  }
+}

@@ -1,0 +1,95 @@
+import type { Crop } from './crop'
+
+/** The shape that a picture is to have, in pixels. */
+export type Shape = { width: number; height: number }
+
+/** A point of the picture, 0 to 1 from left and from top: what matters most stays in. */
+export type Focus = { x: number; y: number }
+
+/** What fills a shape that the picture doesn't: the picture itself, cut; its edge colours; a colour. */
+export type Fill = { kind: 'crop' } | { kind: 'extend' } | { kind: 'color'; color: string }
+
+/** How a picture becomes another shape. The same plan is carried out by a browser and on a server. */
+export type RefitPlan = {
+  shape: Shape
+  /** Part of the source that is kept, in source pixels after orientation. */
+  crop: Crop
+  /** Size to which that part is scaled. */
+  scaled: Shape
+  /** Where the scaled part lies in the shape; what is left is filled. */
+  at: { x: number; y: number }
+  fill: Fill
+  /** How much source pixels are stretched: 1.3 means by 30 %; 1 or less is no stretching. */
+  scale: number
+}
+
+export const CENTER: Focus = { x: 0.5, y: 0.5 }
+
+/** An offset that keeps a point in the middle of a part as far as the whole allows. */
+function offsetFor(whole: number, part: number, focus: number): number {
+  return Math.max(0, Math.min(whole - part, Math.round(whole * focus - part / 2)))
+}
+
+/**
+ * Plans how a picture of one size becomes another shape.
+ *
+ * @param source size after orientation, in pixels
+ * @example refitPlan({ width: 800, height: 800 }, { width: 1200, height: 630 }, CENTER, { kind: 'crop' }).scale // 1.5
+ */
+export function refitPlan(source: Shape, shape: Shape, focus: Focus, fill: Fill): RefitPlan {
+  if (fill.kind === 'crop') {
+    const scale = Math.max(shape.width / source.width, shape.height / source.height)
+    const width = Math.min(source.width, Math.max(1, Math.round(shape.width / scale)))
+    const height = Math.min(source.height, Math.max(1, Math.round(shape.height / scale)))
+    const crop = {
+      x: offsetFor(source.width, width, focus.x),
+      y: offsetFor(source.height, height, focus.y),
+      width,
+      height,
+    }
+    return { shape, crop, scaled: { ...shape }, at: { x: 0, y: 0 }, fill, scale }
+  }
+  const scale = Math.min(shape.width / source.width, shape.height / source.height)
+  const scaled = {
+    width: Math.min(shape.width, Math.max(1, Math.round(source.width * scale))),
+    height: Math.min(shape.height, Math.max(1, Math.round(source.height * scale))),
+  }
+  const at = { x: Math.floor((shape.width - scaled.width) / 2), y: Math.floor((shape.height - scaled.height) / 2) }
+  return { shape, crop: { x: 0, y: 0, ...source }, scaled, at, fill, scale }
+}
+
+/** How much a plan stretches the source, to two places; null when it doesn't. */
+export const enlargedBy = ({ scale }: RefitPlan): number | null => (scale > 1 ? Math.round(scale * 100) / 100 : null)
+
+/** Qualities that are tried; below the least a picture is no longer fit to be seen. */
+export const QUALITY = { most: 90, least: 40 } as const
+
+export type Encoded<T> = { quality: number; bytes: number; data: T }
+
+/**
+ * The best quality whose file stays within a budget, by halving.
+ *
+ * @param budget bytes at most; null takes the best quality
+ * @returns the best that fits; where none does, the smallest, with `fits` false
+ */
+export async function withinBudget<T>(
+  encode: (quality: number) => Promise<{ bytes: number; data: T }>,
+  budget: number | null,
+): Promise<Encoded<T> & { fits: boolean }> {
+  const tryAt = async (quality: number) => ({ quality, ...(await encode(quality)) })
+  const best = await tryAt(QUALITY.most)
+  if (budget === null || best.bytes <= budget) return { ...best, fits: true }
+  const smallest = await tryAt(QUALITY.least)
+  if (smallest.bytes > budget) return { ...smallest, fits: false }
+  let [low, high] = [QUALITY.least as number, QUALITY.most as number]
+  let found = smallest
+  while (high - low > 1) {
+    const middle = (low + high) >> 1
+    const tried = await tryAt(middle)
+    if (tried.bytes <= budget) {
+      found = tried
+      low = middle
+    } else high = middle
+  }
+  return { ...found, fits: true }
+}

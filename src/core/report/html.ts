@@ -1,0 +1,71 @@
+import type { Cause } from '../cause/cause'
+import { escapeAttribute, escapeText } from '../draft/escape-html'
+import { groupBy } from '../group-by'
+import type { Level } from '../model'
+import { pathOn } from './located'
+import type { RunDocument } from './run-document'
+
+const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
+const SIGN: Record<Level, string> = { error: '▲', warning: '◆', note: '●' }
+
+const STYLE = `
+:root{color-scheme:light dark;--ink:#14231e;--quiet:#56655f;--line:#d5ddd7;--ground:#edf1ed;--sheet:#fff;--wrong:#c2361f;--warn:#8f5c00;--good:#0a7d4d}
+@media (prefers-color-scheme:dark){:root{--ink:#e8f0eb;--quiet:#9db0a7;--line:#2e3b35;--ground:#111815;--sheet:#19221e;--wrong:#ff8a75;--warn:#e9b85a;--good:#4fcf8f}}
+body{margin:0;background:var(--ground);color:var(--ink);font:15px/1.5 system-ui,sans-serif}
+main{max-width:860px;margin:0 auto;padding:32px 20px}
+h1{font-size:26px;margin:0 0 4px}h2{font-size:18px;margin:32px 0 8px}p{margin:4px 0}
+.quiet{color:var(--quiet)}.error{color:var(--wrong)}.warning{color:var(--warn)}.clear{color:var(--good)}
+ul{list-style:none;margin:0;padding:0}.sheet>li{background:var(--sheet);border:1px solid var(--line);padding:12px 16px;margin-top:-1px}
+pre{background:var(--ground);padding:8px 12px;overflow:auto;font-size:12px}code{font-size:13px;overflow-wrap:anywhere}
+details{margin-top:6px}summary{cursor:pointer}table{border-collapse:collapse;width:100%;background:var(--sheet)}
+td,th{border:1px solid var(--line);padding:6px 10px;text-align:left;font-size:14px}td.n{text-align:right}
+@media print{body{background:#fff}details{display:block}}`
+
+function causeHtml(cause: Cause, site: string): string {
+  const paths = cause.pages.map((url) => `<li><code>${escapeText(pathOn(url, site))}</code></li>`).join('')
+  const snippet = cause.snippet ? `<pre>${escapeText(cause.snippet)}</pre>` : ''
+  return `<li><p><b class="${cause.level}">${SIGN[cause.level]} ${cause.level}</b> ${escapeText(cause.change)}</p>${snippet}
+<details><summary class="quiet">${count(cause.pages.length, 'page')}; ${cause.rules.map((rule) => `<code>${escapeText(rule)}</code>`).join(', ')}</summary><ul>${paths}</ul></details></li>`
+}
+
+function sectionRows(document: RunDocument): string {
+  return [...groupBy(document.pages, ({ section }) => section)]
+    .map(([section, pages]) => {
+      const findings = pages.flatMap((page) => page.findings)
+      const clear = pages.filter((page) => page.findings.every(({ level }) => level !== 'error')).length
+      const number = (level: Level) => findings.filter((finding) => finding.level === level).length
+      return `<tr><td><code>${escapeText(section)}</code></td><td class="n">${pages.length}</td><td class="n">${clear}</td><td class="n">${number('error')}</td><td class="n">${number('warning')}</td></tr>`
+    })
+    .join('\n')
+}
+
+/** A report that a client can read: one file, no script, nothing fetched. */
+export function runAsHtml(document: RunDocument): string {
+  const { summary, source, notes, causes } = document
+  const verdict = summary.clear ? 'Clear for launch' : 'Not clear for launch'
+  return `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'">
+<title>${escapeText(`${verdict}: ${source.site}`)}</title>
+<style>${STYLE}</style>
+</head>
+<body>
+<main>
+<h1 class="${summary.clear ? 'clear' : 'error'}">${verdict}</h1>
+<p><a href="${escapeAttribute(source.site)}" rel="noreferrer">${escapeText(source.site)}</a>, ${count(summary.pages, 'page')}, looked at <time>${escapeText(document.startedAt)}</time>.</p>
+<p>${count(summary.error, 'error')}, ${count(summary.warning, 'warning')}, ${count(summary.note, 'note')}. ${summary.error > 0 ? 'Errors stand in the way; warnings and notes do not.' : 'Nothing stands in the way.'}</p>
+${notes.map((note) => `<p class="quiet">${escapeText(note.message)}</p>`).join('\n')}
+<h2>What to change</h2>
+${causes.length === 0 ? '<p>Nothing.</p>' : `<ul class="sheet">${causes.map((cause) => causeHtml(cause, source.site)).join('\n')}</ul>`}
+<h2>By section</h2>
+<table><thead><tr><th>Section</th><th>Pages</th><th>Without errors</th><th>Errors</th><th>Warnings</th></tr></thead><tbody>
+${sectionRows(document)}
+</tbody></table>
+</main>
+</body>
+</html>
+`
+}

@@ -1,0 +1,83 @@
+import type { Cause } from '../cause/cause'
+import { escapeText } from '../draft/escape-html'
+import { pathOn } from './located'
+import type { RunDocument } from './run-document'
+
+/** A comment on a pull request holds so many characters at most; some room is left for what surrounds it. */
+const MOST_CHARACTERS = 60_000
+/** Pages named under a cause before the rest is counted. */
+const PAGES_NAMED = 10
+
+const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
+
+/** Text that Markdown takes for nothing else: titles of pages are strangers’ words. */
+export function escapeMarkdown(text: string): string {
+  return text
+    .replace(/[\\`*_{}[\]<>()#+!|~@]/g, (sign) => (sign === '@' ? '@\u200B' : `\\${sign}`))
+    .replace(/\s+/g, ' ')
+}
+
+/** Code that may hold backticks itself. */
+function codeSpan(text: string): string {
+  const longest = Math.max(0, ...[...text.matchAll(/`+/g)].map(([ticks]) => ticks.length))
+  const fence = '`'.repeat(longest + 1)
+  const pad = text.startsWith('`') || text.endsWith('`') ? ' ' : ''
+  return `${fence}${pad}${text.replace(/[\r\n]+/g, ' ')}${pad}${fence}`
+}
+
+function causeLines(cause: Cause, site: string): string[] {
+  const { error, warning, note } = cause.clears
+  const clears = [error && count(error, 'error'), warning && count(warning, 'warning'), note && count(note, 'note')]
+    .filter(Boolean)
+    .join(', ')
+  const named = cause.pages.slice(0, PAGES_NAMED).map((url) => codeSpan(pathOn(url, site)))
+  const rest = cause.pages.length - named.length
+  const pages = `${named.join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`
+  return [
+    `<details><summary><b>${cause.level}</b> ${escapeHtmlText(cause.change)} <i>${clears}</i></summary>`,
+    '',
+    `${count(cause.pages.length, 'page')}: ${pages}`,
+    '',
+    `Checks: ${cause.rules.map(codeSpan).join(', ')}`,
+    ...(cause.snippet ? ['', ...fenced(cause.snippet)] : []),
+    '',
+    '</details>',
+    '',
+  ]
+}
+
+function fenced(code: string): string[] {
+  const longest = Math.max(2, ...[...code.matchAll(/`+/g)].map(([ticks]) => ticks.length))
+  const fence = '`'.repeat(longest + 1)
+  return [`${fence}html`, code, fence]
+}
+
+/** Text inside an HTML block, where Markdown's signs are only signs. A name after @ would still call somebody. */
+const escapeHtmlText = (text: string) => escapeText(text.replace(/\s+/g, ' ')).replaceAll('@', '@\u200B')
+
+/** A run as a comment on a pull request: the verdict, then the causes, the gravest first, as many as fit. */
+export function runAsMarkdown(document: RunDocument): string {
+  const { summary, source, notes, causes } = document
+  const verdict = summary.clear ? 'Clear for launch' : 'Not clear for launch'
+  const head = [
+    `### ${verdict}: ${count(summary.error, 'error')}, ${count(summary.warning, 'warning')}, ${count(summary.note, 'note')}`,
+    '',
+    `${escapeMarkdown(source.site)}, ${count(summary.pages, 'page')}. ${causes.length === 0 ? 'Nothing to mend.' : `${count(causes.length, 'change')} would clear everything.`}`,
+    '',
+    ...notes.map((note) => `> ${escapeMarkdown(note.message)}`),
+    ...(notes.length > 0 ? [''] : []),
+  ]
+  const lines = [...head]
+  let length = lines.join('\n').length
+  let shown = 0
+  for (const cause of causes) {
+    const own = causeLines(cause, source.site)
+    length += own.join('\n').length + 1
+    if (length > MOST_CHARACTERS) break
+    lines.push(...own)
+    shown++
+  }
+  if (shown < causes.length)
+    lines.push(`… and ${count(causes.length - shown, 'more change')}; the whole list is in the JSON document.`)
+  return `${lines.join('\n').trimEnd()}\n`
+}

@@ -1,0 +1,68 @@
+import { checkOf } from '../check/rules'
+import { type LocatedFinding, locatedFindings } from './located'
+import type { RunDocument } from './run-document'
+
+/** Name under which paths of a folder or a zip are relative to the build. */
+const BASE = 'BUILD'
+
+function placeOf({ finding, page, url }: LocatedFinding) {
+  const artifactLocation = page?.file
+    ? { uri: page.file.split('/').map(encodeURIComponent).join('/'), uriBaseId: BASE }
+    : { uri: url }
+  const region = finding.line === null ? {} : { region: { startLine: finding.line, startColumn: finding.column ?? 1 } }
+  return { physicalLocation: { artifactLocation, ...region } }
+}
+
+/** The same finding has the same fingerprint in the next run: lines move, pages and rules don't. */
+function fingerprint({ finding, url }: LocatedFinding): string {
+  return [finding.rule, new URL(url).pathname, finding.image ?? ''].join(' ')
+}
+
+/** Findings as SARIF 2.1.0, with a rule for each check that raised one. */
+export function runAsSarif(document: RunDocument): string {
+  const located = locatedFindings(document)
+  const ids = [...new Set(located.map(({ finding }) => finding.rule))].sort()
+  const isOfFiles = document.source.kind === 'folder' || document.source.kind === 'zip'
+  const log = {
+    $schema: 'https://json.schemastore.org/sarif-2.1.0.json',
+    version: '2.1.0',
+    runs: [
+      {
+        tool: {
+          driver: {
+            name: 'nimble-parrot',
+            rules: ids.map((id) => {
+              const check = checkOf(id)
+              return {
+                id,
+                shortDescription: { text: check?.looksAt ?? id },
+                fullDescription: { text: check?.why ?? id },
+                defaultConfiguration: { level: check?.level ?? 'warning' },
+              }
+            }),
+          },
+        },
+        columnKind: 'utf16CodeUnits',
+        ...(isOfFiles
+          ? { originalUriBaseIds: { [BASE]: { description: { text: 'The folder of built pages.' } } } }
+          : {}),
+        invocations: [
+          {
+            executionSuccessful: true,
+            startTimeUtc: document.startedAt,
+            endTimeUtc: document.finishedAt || document.startedAt,
+          },
+        ],
+        results: located.map((one) => ({
+          ruleId: one.finding.rule,
+          ruleIndex: ids.indexOf(one.finding.rule),
+          level: one.finding.level,
+          message: { text: `${one.finding.message} ${one.finding.fix}` },
+          locations: [placeOf(one)],
+          partialFingerprints: { 'nimbleParrot/v1': fingerprint(one) },
+        })),
+      },
+    ],
+  }
+  return `${JSON.stringify(log, null, 2)}\n`
+}

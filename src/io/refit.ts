@@ -1,0 +1,66 @@
+import sharp, { type Sharp } from 'sharp'
+import { type Fill, type Focus, type RefitPlan, refitPlan, type Shape, withinBudget } from '@/core/image/refit-plan'
+
+/** A larger picture is not decoded. */
+const MOST_PIXELS = 100_000_000
+
+export type RefitType = 'jpeg' | 'png' | 'webp'
+export type RefitWish = { shape: Shape; focus: Focus; fill: Fill; budget: number | null; type: RefitType }
+export type Refitted = { bytes: Uint8Array; quality: number | null; plan: RefitPlan; fits: boolean }
+
+/** The picture can't be read. The message can be shown. */
+export class BadPicture extends Error {}
+
+async function drawn(source: Sharp, plan: RefitPlan, type: RefitType): Promise<Sharp> {
+  const { crop, scaled, shape, at, fill } = plan
+  const cut = source
+    .extract({ left: crop.x, top: crop.y, width: crop.width, height: crop.height })
+    .resize(scaled.width, scaled.height, { fit: 'fill', kernel: 'lanczos3' })
+  if (fill.kind !== 'crop') {
+    const edges = {
+      left: at.x,
+      top: at.y,
+      right: shape.width - scaled.width - at.x,
+      bottom: shape.height - scaled.height - at.y,
+    }
+    cut.extend(fill.kind === 'extend' ? { ...edges, extendWith: 'copy' } : { ...edges, background: fill.color })
+  }
+  // Places show transparent pixels on white or black: JPEG has none, and white is said.
+  if (type === 'jpeg') cut.flatten({ background: fill.kind === 'color' ? fill.color : '#ffffff' })
+  // Pixels once: every quality is tried on them. Metadata is left behind, colours are sRGB.
+  const { data, info } = await cut.toColourspace('srgb').raw().toBuffer({ resolveWithObject: true })
+  return sharp(data, { raw: { width: info.width, height: info.height, channels: info.channels } })
+}
+
+function encoded(picture: Sharp, type: RefitType, quality: number): Promise<Buffer> {
+  const copy = picture.clone()
+  if (type === 'png') return copy.png({ compressionLevel: 9, palette: quality < 90, quality }).toBuffer()
+  return type === 'webp' ? copy.webp({ quality }).toBuffer() : copy.jpeg({ quality, mozjpeg: true }).toBuffer()
+}
+
+/**
+ * Makes a picture fit a shape and a budget. Orientation is applied, metadata is left behind, colours become sRGB. The
+ * source is not changed.
+ *
+ * @throws BadPicture when the bytes are no picture that can be decoded
+ */
+export async function refit(bytes: Uint8Array, wish: RefitWish): Promise<Refitted> {
+  try {
+    const oriented = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).autoOrient()
+    const { data, info } = await oriented.png({ compressionLevel: 0 }).toBuffer({ resolveWithObject: true })
+    const plan = refitPlan({ width: info.width, height: info.height }, wish.shape, wish.focus, wish.fill)
+    const picture = await drawn(sharp(data, { limitInputPixels: MOST_PIXELS }), plan, wish.type)
+    const made = await withinBudget(async (quality) => {
+      const file = await encoded(picture, wish.type, quality)
+      return { bytes: file.length, data: file }
+    }, wish.budget)
+    return {
+      bytes: new Uint8Array(made.data),
+      quality: wish.type === 'png' ? null : made.quality,
+      plan,
+      fits: made.fits,
+    }
+  } catch (error) {
+    throw new BadPicture(error instanceof Error ? error.message : String(error))
+  }
+}
