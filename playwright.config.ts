@@ -10,7 +10,9 @@ export default defineConfig({
   outputDir: 'test-results',
   globalSetup: './e2e/global-setup.ts',
   workers: 1,
-  timeout: 60_000,
+  // A shared machine may have half its speed: what is late is not wrong.
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   retries: 0,
   reporter: [['list']],
   use: {

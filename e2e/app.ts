@@ -8,7 +8,7 @@ export const SLOW_DEMO = `http://127.0.0.1:${SLOW_DEMO_PORT}/`
 export async function gatherDemo(page: Page): Promise<void> {
   await page.goto('/')
   await page.getByRole('button', { name: 'Gather the demo' }).click()
-  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 60_000 })
 }
 
 export async function openWall(page: Page): Promise<void> {

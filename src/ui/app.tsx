@@ -2,6 +2,10 @@
 
 import { useEffect } from 'react'
 import { closeLeftBehind } from '@/store/runs'
+import { CausesArea } from './causes/causes-area'
+import { ClearanceArea } from './clearance/clearance-area'
+import { DraftsArea } from './draft/drafts-area'
+import { UndoKeys } from './draft/undo-keys'
 import { FrameKeys } from './frame/frame-keys'
 import { TopBar } from './frame/top-bar'
 import { GatherArea } from './gather/gather-area'
@@ -20,10 +24,14 @@ export function App({ demo }: { demo: string | null }) {
   return (
     <div className="flex h-screen min-h-[420px] flex-col">
       <FrameKeys />
+      <UndoKeys />
       <TopBar view={view} goTo={goTo} run={run.kind === 'ready' ? run.value : null} demo={demo} />
       <main className="min-h-0 flex-1">
         {view.area === 'gather' && <GatherArea demo={demo} goTo={goTo} />}
         {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} />}
+        {view.area === 'causes' && <CausesArea view={view} goTo={goTo} run={run} />}
+        {view.area === 'clearance' && <ClearanceArea goTo={goTo} run={run} />}
+        {view.area === 'drafts' && <DraftsArea view={view} goTo={goTo} run={run} />}
         {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} />}
       </main>
     </div>

@@ -1,5 +1,5 @@
 import { createCheckContext } from '@/core/check/context'
-import { checkPage, runChecks } from '@/core/check/run-checks'
+import { checkPage } from '@/core/check/run-checks'
 import { GatheringBuilder } from '@/core/crawl/events'
 import type { Waiting } from '@/core/crawl/frontier'
 import type { ServedImage, WireEvent } from '@/core/crawl/wire'
@@ -7,7 +7,9 @@ import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
 import { database, type WallRow } from '@/store/database'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
-import { lookAgain } from './look-again'
+import { exportRun } from './export-run'
+import { judge } from './judge'
+import { lookAgain, recheck } from './look-again'
 import { makeRow } from './make-row'
 import { type ChosenFile, type GatherCommand, type GatherReport, type GatherSource, runLock } from './protocol'
 import { wordsFor } from './said-failure'
@@ -194,14 +196,12 @@ class GatherRun {
   private async finish(state: 'done' | 'stopped'): Promise<void> {
     await this.flush()
     const gathering = this.builder.gathering()!
-    const context = createCheckContext(gathering)
-    const verdict = runChecks(gathering, context)
-    const rows = context.pages.map((page, order) => makeRow(this.runId, page, order, verdict.pages[order]!, context))
+    const { verdict, rows } = await judge(this.runId, gathering)
     await this.dropMerged(new Set(rows.map(({ url }) => url)))
     await this.putRows(rows)
     if (state === 'done') await database.frontier.where('run').equals(this.runId).delete()
     const message = `Stopped at ${this.pages} of about ${this.pages + this.waiting} pages.`
-    const notes = gathering.notes.filter((note) => note.kind !== 'stopped')
+    const notes = [...gathering.notes.filter((note) => note.kind !== 'stopped'), ...verdict.notes]
     await database.runs.update(this.runId, {
       state,
       finishedAt: gathering.finishedAt || new Date().toISOString(),
@@ -239,6 +239,20 @@ let current: GatherRun | null = null
 const files: ChosenFile[] = []
 
 scope.addEventListener('message', ({ data }) => {
+  if (data.kind === 'export') {
+    void exportRun(data.runId, data.format).then(
+      (text) => report({ kind: 'exported', text }),
+      (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
+    )
+    return
+  }
+  if (data.kind === 'recheck') {
+    void recheck(data.runId).then(
+      () => report({ kind: 'finished', state: 'done' }),
+      (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
+    )
+    return
+  }
   if (data.kind === 'look') {
     void navigator.locks.request(runLock(data.runId), async () => {
       try {

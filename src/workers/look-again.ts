@@ -1,10 +1,8 @@
-import { createCheckContext } from '@/core/check/context'
-import { runChecks } from '@/core/check/run-checks'
 import type { ServedImage, WireEvent } from '@/core/crawl/wire'
 import type { GatheredPage, Gathering } from '@/core/model'
 import { database, type StoredRun } from '@/store/database'
 import { crawlStream } from './crawl-stream'
-import { makeRow } from './make-row'
+import { judge } from './judge'
 import type { GatherCommand } from './protocol'
 import { SaidFailure } from './said-failure'
 import { ThumbMaker } from './thumb-maker'
@@ -44,7 +42,8 @@ export function withLook(parent: Gathering, { page, images, robotsTxt }: Looked)
   }
 }
 
-async function gatheringOf(run: StoredRun): Promise<{ gathering: Gathering; images: ServedImage[] }> {
+/** Everything that a stored run gathered. */
+export async function gatheringOf(run: StoredRun): Promise<{ gathering: Gathering; images: ServedImage[] }> {
   const stored = await database.pages.where('run').equals(run.id).toArray()
   const byUrl = new Map(stored.map(({ url, page }) => [url, page]))
   const rows = await database.rows.where('[run+order]').between([run.id, 0], [run.id, Infinity]).toArray()
@@ -67,11 +66,9 @@ export async function lookAgain(look: Look, signal: AbortSignal): Promise<void> 
   const looked = await readOnce(look, signal)
   const before = await gatheringOf(parent)
   const gathering = withLook(before.gathering, looked)
-  const context = createCheckContext(gathering)
-  const verdict = runChecks(gathering, context)
   const run = look.runId
+  const { verdict, rows } = await judge(run, gathering)
   const served = new Map([...before.images, ...looked.images].map((image) => [image.url, image]))
-  const rows = context.pages.map((page, order) => makeRow(run, page, order, verdict.pages[order]!, context))
   for (let from = 0; from < rows.length; from += BATCH) {
     const pages = gathering.pages.slice(from, from + BATCH)
     await database.pages.bulkPut(pages.map((page) => ({ run, url: page.url, page })))
@@ -91,4 +88,15 @@ export async function lookAgain(look: Look, signal: AbortSignal): Promise<void> 
     lookedAgain: { run: parent.id, url: look.url },
   })
   await thumbs.done()
+}
+
+/** Judges a run anew: by other requirements the same pages have other findings, rows and causes. */
+export async function recheck(id: string): Promise<void> {
+  const run = await database.runs.get(id)
+  if (!run) throw new SaidFailure('The run is not in this browser any more.')
+  const { gathering } = await gatheringOf(run)
+  const { verdict, rows } = await judge(id, gathering)
+  for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
+  const notes = [...run.notes.filter(({ kind }) => kind !== 'waiver-ended'), ...verdict.notes]
+  await database.runs.update(id, { findings: verdict.findings, summary: verdict.summary, notes, touchedAt: Date.now() })
 }

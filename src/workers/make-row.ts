@@ -12,7 +12,7 @@ function otherFacesOf(page: GatheredPage, context: CheckContext): Record<string,
   const { robots, loginPassed, view } = context.cards
   const path = pathOf(page.url)
   const other = { ...context.cards, view: view === 'standing' ? ('launched' as const) : ('standing' as const) }
-  const differing = context.surfaces.filter(
+  const differing = context.allSurfaces.filter(
     ({ token }) => token !== null && page.facts && (loginPassed || (robots && !isAllowed(robots, token, path))),
   )
   if (differing.length === 0) return undefined
@@ -41,7 +41,7 @@ export function makeRow(
     levels,
     findings: verdict.findings,
     faces: Object.fromEntries(
-      context.surfaces.map((surface) => [surface.id, faceOf(context.cardOf(page, surface), surface)]),
+      context.allSurfaces.map((surface) => [surface.id, faceOf(context.cardOf(page, surface), surface)]),
     ),
     ...(otherFaces ? { otherFaces } : {}),
   }

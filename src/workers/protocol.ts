@@ -17,6 +17,10 @@ export type GatherCommand =
   | { kind: 'start'; runId: string; source: GatherSource; resumes: boolean }
   /** Look again at one page of a run: writes a new run that holds everything else as it was. */
   | { kind: 'look'; runId: string; parent: string; url: string; request: CrawlRequest }
+  /** Judge a run anew, by the requirements that its site has now. What was gathered stays. */
+  | { kind: 'recheck'; runId: string }
+  /** Write a run in one of the forms that the command writes. */
+  | { kind: 'export'; runId: string; format: string }
   | { kind: 'stop' }
 
 /** A page that has trouble, told as it comes. */
@@ -29,6 +33,7 @@ export type GatherReport =
   | { kind: 'trouble'; trouble: Trouble }
   | { kind: 'note'; note: RunNote }
   | { kind: 'finished'; state: 'done' | 'stopped' }
+  | { kind: 'exported'; text: string }
   /** `kept` pages stay in the run; 0 when there is no run. */
   | { kind: 'failed'; message: string; kept: number }
 

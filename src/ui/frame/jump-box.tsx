@@ -85,7 +85,14 @@ function JumpList({
   const targets = useMemo((): Target[] => {
     const areas: Target[] = [
       { id: 'gather', name: 'Gather', hint: 'area', go: () => goTo({ area: 'gather', page: null }) },
-      ...(run ? [{ id: 'wall', name: 'Wall', hint: 'area', go: () => goTo({ area: 'wall' as const }) }] : []),
+      ...(run
+        ? [
+            { id: 'wall', name: 'Wall', hint: 'area', go: () => goTo({ area: 'wall' as const }) },
+            { id: 'causes', name: 'Causes', hint: 'area', go: () => goTo({ area: 'causes' as const }) },
+            { id: 'drafts', name: 'Drafts', hint: 'area', go: () => goTo({ area: 'drafts' as const }) },
+            { id: 'clearance', name: 'Clearance', hint: 'area', go: () => goTo({ area: 'clearance' as const }) },
+          ]
+        : []),
     ]
     const places = run
       ? surfaces.map((surface) => ({

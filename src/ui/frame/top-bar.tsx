@@ -16,6 +16,9 @@ import { Mark } from './mark'
 const TRACK: { area: Area; name: string }[] = [
   { area: 'gather', name: 'Gather' },
   { area: 'wall', name: 'Wall' },
+  { area: 'causes', name: 'Causes' },
+  { area: 'drafts', name: 'Drafts' },
+  { area: 'clearance', name: 'Clearance' },
 ]
 
 type Props = { view: View; goTo: GoTo; run: StoredRun | null; demo: string | null }
@@ -33,7 +36,10 @@ export function TopBar({ view, goTo, run, demo }: Props) {
         <span className="font-display text-[17px] font-bold tracking-[-.01em] max-md:hidden">Nimble Parrot</span>
       </a>
       <RunChip run={run} goTo={goTo} />
-      <nav aria-label="Areas" className="mx-auto flex items-center">
+      <nav
+        aria-label="Areas"
+        className="mx-auto flex min-w-0 items-center max-md:mx-0 max-md:flex-1 max-md:overflow-x-auto"
+      >
         {TRACK.map(({ area, name }, index) => (
           <TrackStop key={area} area={area} name={name} isFirst={index === 0} view={view} run={run} goTo={goTo} />
         ))}
@@ -67,18 +73,18 @@ function TrackStop({
   goTo: GoTo
 }) {
   const isHere = view.area === area || (area === 'wall' && view.area === 'page')
-  const isOff = area === 'wall' && !view.run
+  const isOff = area !== 'gather' && !view.run
   const errors = area === 'wall' ? (run?.summary?.error ?? 0) : 0
   return (
     <>
-      {!isFirst && <span className="mx-[6px] h-px w-3 bg-bar-quiet/50" aria-hidden="true" />}
+      {!isFirst && <span className="mx-[6px] h-px w-3 shrink-0 bg-bar-quiet/50 max-md:hidden" aria-hidden="true" />}
       <a
         href={viewHref({ ...view, area })}
         onClick={(event) => follow(event, () => !isOff && goTo({ area }))}
         aria-current={isHere ? 'page' : undefined}
         aria-disabled={isOff || undefined}
         className={clsx(
-          'flex h-8 items-center gap-[7px] rounded-card px-3 text-[13.5px] font-medium',
+          'flex h-8 shrink-0 items-center gap-[7px] rounded-card px-3 text-[13.5px] font-medium max-md:px-2',
           isHere ? 'bg-bar-ink font-semibold text-bar' : 'text-bar-ink hover:bg-white/10',
           isOff && 'opacity-50',
         )}

@@ -7,7 +7,16 @@ const LEVEL = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet' } 
 const MARK = { error: '▲', warning: '◆', note: '●' } as const
 
 /** What is wrong, and what mends it. */
-export function FindingsView({ findings, onLine }: { findings: Finding[]; onLine?: (line: number | null) => void }) {
+export function FindingsView({
+  findings,
+  onLine,
+  placeOf,
+}: {
+  findings: Finding[]
+  onLine?: (line: number | null) => void
+  /** Address that opens the finding's line in the reader's editor; null when there is none. */
+  placeOf?: (finding: Finding) => string | null
+}) {
   if (findings.length === 0) return <p className="text-quiet">Nothing to mend here.</p>
   return (
     <ul className="grid gap-[10px]">
@@ -24,7 +33,7 @@ export function FindingsView({ findings, onLine }: { findings: Finding[]; onLine
             {finding.level}
             <span className="ml-auto font-mono text-[11px] font-normal text-quiet">
               {finding.rule}
-              {finding.line !== null && `, line ${finding.line}`}
+              {finding.line !== null && <FindingLine line={finding.line} href={placeOf?.(finding) ?? null} />}
             </span>
           </p>
           <p className="[overflow-wrap:anywhere]">{finding.message}</p>
@@ -32,5 +41,17 @@ export function FindingsView({ findings, onLine }: { findings: Finding[]; onLine
         </li>
       ))}
     </ul>
+  )
+}
+
+function FindingLine({ line, href }: { line: number; href: string | null }) {
+  if (href === null) return `, line ${line}`
+  return (
+    <>
+      ,{' '}
+      <a href={href} className="text-pick hover:underline" title="Open in your editor">
+        line {line}
+      </a>
+    </>
   )
 }

@@ -1,25 +1,30 @@
 'use client'
 
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { sameTitleElsewhere } from '@/core/draft/draft-effect'
 import { cardOf } from '@/core/surface/card'
 import { surfaces } from '@/core/surface/profiles'
 import type { StoredRun, WallRow } from '@/store/database'
+import { DraftPane } from '../draft/draft-pane'
+import { usePageDraft } from '../draft/use-page-draft'
 import { isTyping } from '../frame/frame-keys'
 import { useCardContext } from '../run/use-card-context'
 import { type Loaded, useRows, useStoredPage } from '../run/use-run'
 import { Notice } from '../shared/notice'
 import { bytes, clockTime } from '../shared/words'
 import type { GoTo } from '../view/use-view'
-import type { View } from '../view/view'
+import type { Pane, View } from '../view/view'
 import { selectRows } from '../wall/select-rows'
 import { StandingSwitch } from '../wall/standing-switch'
 import { surfaceOfKey } from '../wall/surface-keys'
+import { BuiltSwitch } from './built-switch'
 import { CardsPane } from './cards-pane'
 import type { Spot } from './lit'
 import { LookAgainButton } from './look-again-button'
 import { LookAgainView } from './look-again-view'
 import { ReasonsPane } from './reasons-pane'
 import { SourcePane } from './source-pane'
+import { useEditor } from './use-editor'
 
 /** One page: its source, its cards, its reasons. */
 export function PageArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loaded<StoredRun> }) {
@@ -44,21 +49,34 @@ export function PageArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
       </Notice>
     )
   }
-  return <OnePage key={row.url} view={view} goTo={goTo} run={run.value} row={row} neighbours={neighbours} />
+  return <OnePage key={row.url} view={view} goTo={goTo} run={run.value} row={row} rows={rows} neighbours={neighbours} />
 }
 
-type Props = { view: View; goTo: GoTo; run: StoredRun; row: WallRow; neighbours: WallRow[] }
+type Props = { view: View; goTo: GoTo; run: StoredRun; row: WallRow; rows: WallRow[]; neighbours: WallRow[] }
 
-function OnePage({ view, goTo, run, row, neighbours }: Props) {
+function OnePage({ view, goTo, run, row, rows, neighbours }: Props) {
   const stored = useStoredPage(run.id, row.url)
   const context = useCardContext(run, view.as)
   const [lit, setLit] = useState<Spot | null>(null)
   const page = stored.kind === 'ready' ? stored.value.page : null
-  const cards = useMemo(
+  const draft = usePageDraft(run, page, row.section, context)
+  const setTab = useCallback((pane: Pane) => goTo({ pane }, 'replace'), [goTo])
+  useDraftKey(setTab, view.pane)
+  const built = useMemo(
     () => (page && context ? surfaces.map((surface) => ({ surface, card: cardOf(page, surface, context) })) : null),
     [page, context],
   )
-  if (!page || !cards) return <Notice text="Reading the page …" />
+  const editor = useEditor(page)
+  const hasDraft = draft.effective.edits.size > 0
+  const cards = hasDraft && !view.isBuilt && draft.effect ? draft.effect.cards : built
+  const title = draft.effect?.cards[0]?.card.title
+  const sameTitles = useMemo(() => {
+    if (!hasDraft || !title || title.text === built?.[0]?.card.title.text) return []
+    const id = surfaces[0]!.id
+    const shown = rows.map(({ url, path, faces }) => ({ url, path, title: faces[id]?.title ?? '' }))
+    return sameTitleElsewhere(title.cut ? `${title.shown}…` : title.shown, row.url, shown)
+  }, [hasDraft, title, built, rows, row.url])
+  if (!page || !cards || !context) return <Notice text="Reading the page …" />
   const chosen = cards.find(({ surface }) => surface.id === view.surface) ?? cards[0]!
   return (
     <div className="flex h-full flex-col">
@@ -68,7 +86,12 @@ function OnePage({ view, goTo, run, row, neighbours }: Props) {
         row={row}
         neighbours={neighbours}
         own={run.view}
-        lookAgain={<LookAgainButton run={run} url={row.url} goTo={goTo} />}
+        lookAgain={
+          <>
+            {hasDraft && <BuiltSwitch view={view} goTo={goTo} />}
+            <LookAgainButton run={run} url={row.url} goTo={goTo} />
+          </>
+        }
       >
         {page.fetch.status ?? 'no answer'} · {bytes(page.fetch.bytes)} · fetched {clockTime(page.fetch.fetchedAt)}
       </PageHeader>
@@ -78,6 +101,7 @@ function OnePage({ view, goTo, run, row, neighbours }: Props) {
           page={page}
           cards={cards.map(({ card }) => card)}
           findings={row.findings}
+          editor={editor}
           lit={lit}
           onLit={setLit}
         />
@@ -94,6 +118,20 @@ function OnePage({ view, goTo, run, row, neighbours }: Props) {
           card={chosen.card}
           findings={row.findings}
           facts={page.facts}
+          placeOf={editor.ofFinding}
+          tab={view.pane}
+          onTab={setTab}
+          draft={
+            <DraftPane
+              run={run.id}
+              site={run.source.site}
+              page={page}
+              draft={draft}
+              context={context}
+              sameTitles={sameTitles}
+              goTo={goTo}
+            />
+          }
           lit={lit}
           onLit={setLit}
         />
@@ -131,7 +169,7 @@ function PageHeader({
       </button>
       <h1 className="truncate font-mono text-[14px] font-semibold">{row.path}</h1>
       <span className="truncate text-quiet">{children}</span>
-      <span className="ml-auto flex shrink-0 items-center gap-2">
+      <span className="ml-auto flex shrink-0 items-center gap-2 max-md:ml-0 max-md:shrink max-md:flex-wrap">
         {lookAgain}
         <StandingSwitch view={view} goTo={goTo} own={own} />
       </span>
@@ -164,7 +202,7 @@ function PageHeader({
   )
 }
 
-/** J and K to the neighbours, digits for surfaces, Esc back to the wall. */
+/** J and K to the neighbours, digits for surfaces. */
 function usePageKeys({ row, neighbours, goTo }: { row: WallRow | null; neighbours: WallRow[]; goTo: GoTo }): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -174,11 +212,32 @@ function usePageKeys({ row, neighbours, goTo }: { row: WallRow | null; neighbour
       const next = event.key === 'j' ? neighbours[at + 1] : event.key === 'k' ? neighbours[at - 1] : undefined
       if (next) goTo({ page: next.path }, 'replace')
       else if (surface) goTo({ surface: surface.id }, 'replace')
-      else if (event.key === 'Escape') goTo({ area: 'wall' })
       else return
       event.preventDefault()
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [row, neighbours, goTo])
+}
+
+/** E opens the draft, and puts the cursor into its title. */
+function useDraftKey(setTab: (pane: Pane) => void, pane: Pane): void {
+  useEffect(() => {
+    if (pane === 'draft') focusDraft()
+  }, [pane])
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== 'e' || isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
+      setTab('draft')
+      event.preventDefault()
+      focusDraft()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [setTab])
+}
+
+/** Once it is drawn, the draft's first field has the cursor. */
+function focusDraft(): void {
+  requestAnimationFrame(() => document.querySelector<HTMLTextAreaElement>('[role="tabpanel"] textarea')?.focus())
 }

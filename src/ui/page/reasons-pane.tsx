@@ -7,30 +7,43 @@ import type { Surface } from '@/core/surface/profile'
 import { FindingsView } from '../ladder/findings-view'
 import { LadderView } from '../ladder/ladder-view'
 import { RichView } from '../ladder/rich-view'
+import type { Pane } from '../view/view'
 import type { Spot } from './lit'
 import { TagsView } from './tags-view'
 
 type Lighting = { lit: Spot | null; onLit: (spot: Spot | null) => void }
-type Props = Lighting & { surface: Surface; card: Card; findings: Finding[]; facts: PageFacts | null }
+type Props = Lighting & {
+  surface: Surface
+  card: Card
+  findings: Finding[]
+  facts: PageFacts | null
+  tab: Pane
+  onTab: (tab: Pane) => void
+  draft: React.ReactNode
+  placeOf: (finding: Finding) => string | null
+}
 
 const TAB =
   'h-[38px] border-b-2 border-transparent font-semibold text-quiet data-[state=active]:border-ink data-[state=active]:text-ink'
 
 /** Why the chosen card looks so, and what is wrong with the page. */
-export function ReasonsPane({ surface, card, findings, facts, lit, onLit }: Props) {
+export function ReasonsPane({ surface, card, findings, facts, tab, onTab, draft, placeOf, lit, onLit }: Props) {
   const onFinding = (line: number | null) => {
     const found = findings.find((finding) => finding.line === line)
     onLit(line === null ? null : { line, column: found?.column ?? 1 })
   }
   return (
-    <Tabs.Root defaultValue="reasons" asChild>
+    <Tabs.Root value={tab} onValueChange={(value) => onTab(value as Pane)} asChild>
       <aside
-        aria-label="Reasons and findings"
+        aria-label="Draft, reasons and findings"
         className="flex min-h-0 flex-col border-l border-line bg-sheet max-md:order-2 max-md:shrink-0 max-md:border-l-0 max-md:border-t"
       >
-        <Tabs.List aria-label="Reasons and findings" className="flex shrink-0 gap-5 border-b border-line px-4">
+        <Tabs.List aria-label="Draft, reasons and findings" className="flex shrink-0 gap-4 border-b border-line px-4">
+          <Tabs.Trigger value="draft" className={TAB}>
+            Draft
+          </Tabs.Trigger>
           <Tabs.Trigger value="reasons" className={TAB}>
-            Why it looks so
+            Reasons
           </Tabs.Trigger>
           <Tabs.Trigger value="findings" className={TAB}>
             Findings <span className="ml-1 tabular-nums">{findings.length}</span>
@@ -39,11 +52,14 @@ export function ReasonsPane({ surface, card, findings, facts, lit, onLit }: Prop
             Tags <span className="ml-1 tabular-nums">{facts?.metas.length ?? 0}</span>
           </Tabs.Trigger>
         </Tabs.List>
+        <Tabs.Content value="draft" className="min-h-0 flex-1 overflow-auto px-4 py-4">
+          {draft}
+        </Tabs.Content>
         <Tabs.Content value="reasons" className="min-h-0 flex-1 overflow-auto px-4 py-4">
           <Reasons surface={surface} card={card} lit={lit} onLit={onLit} />
         </Tabs.Content>
         <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-auto px-4 py-4">
-          <FindingsView findings={findings} onLine={onFinding} />
+          <FindingsView findings={findings} onLine={onFinding} placeOf={placeOf} />
         </Tabs.Content>
         <Tabs.Content value="tags" className="min-h-0 flex-1 overflow-auto px-4 py-4">
           {facts ? (

@@ -4,12 +4,15 @@ import { clsx } from 'clsx'
 import { Fragment, useEffect, useMemo, useRef } from 'react'
 import type { Finding, GatheredPage } from '@/core/model'
 import type { Card } from '@/core/surface/card-model'
+import { EditorSetting } from './editor-setting'
 import { markRows, type RowMark, rowOf, type Spot } from './lit'
+import type { Editor } from './use-editor'
 
 type Props = {
   page: GatheredPage
   cards: Card[]
   findings: Finding[]
+  editor: Editor
   lit: Spot | null
   onLit: (spot: Spot | null) => void
 }
@@ -30,7 +33,7 @@ const SIGN_LOOK = (mark: RowMark) =>
   clsx(mark.level === 'error' ? 'text-wrong' : mark.level ? 'text-warn' : 'text-good')
 
 /** The page's head and the lines of the body that matter, each marked by what became of it. */
-export function SourcePane({ page, cards, findings, lit, onLit }: Props) {
+export function SourcePane({ page, cards, findings, editor, lit, onLit }: Props) {
   const marks = useMemo(() => markRows(page.source, cards, findings), [page, cards, findings])
   const litRow = rowOf(page.source, lit)
   const list = useRef<HTMLOListElement>(null)
@@ -65,7 +68,9 @@ export function SourcePane({ page, cards, findings, lit, onLit }: Props) {
               )}
             >
               <span className="pr-2 text-right text-quiet tabular-nums">
-                {row.column === 1 || previous?.line !== row.line ? row.line : ''}
+                {(row.column === 1 || previous?.line !== row.line) && (
+                  <LineNumber line={row.line} href={editor.hrefOf(row)} />
+                )}
               </span>
               <span className={clsx('text-[9px]', SIGN_LOOK(mark))} aria-hidden="true">
                 {signOf(mark)}
@@ -77,15 +82,25 @@ export function SourcePane({ page, cards, findings, lit, onLit }: Props) {
           )
         })}
       </ol>
-      <p className="mt-auto border-t border-line px-4 py-2 text-[11.5px] text-quiet">
+      <p className="mt-auto flex gap-2 border-t border-line px-4 py-2 text-[11.5px] text-quiet">
         {NAMES.map(([key, name]) => (
           <Fragment key={key}>
             <span aria-hidden="true">{SIGN[key]}</span> {name}
             {'  '}
           </Fragment>
         ))}
+        <EditorSetting pattern={editor.pattern} onPattern={editor.setPattern} />
       </p>
     </section>
+  )
+}
+
+function LineNumber({ line, href }: { line: number; href: string | null }) {
+  if (href === null) return line
+  return (
+    <a href={href} className="text-pick hover:underline" title="Open in your editor">
+      {line}
+    </a>
   )
 }
 

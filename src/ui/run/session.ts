@@ -49,6 +49,7 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
     case 'trouble':
       return { ...now, troubles: [report.trouble, ...now.troubles].slice(0, TROUBLES_SHOWN) }
     case 'note':
+    case 'exported':
       return now
     case 'finished':
       return { ...now, kind: 'ended', endedAtMs: nowMs, fetching: [], stopped: report.state === 'stopped' }

@@ -12,6 +12,10 @@ const view: View = {
   symptoms: ['errors', 'text-cut'],
   search: 'lamp & co',
   sort: 'address',
+  isBuilt: true,
+  tab: 'patterns',
+  pane: 'draft',
+  cause: 'odd /guides/* title',
 }
 
 const roundTrip = (given: View) => {

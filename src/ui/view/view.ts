@@ -1,7 +1,14 @@
 import type { View as RunView } from '@/core/model'
 import { surfaces } from '@/core/surface/profiles'
 
-export type Area = 'gather' | 'wall' | 'page'
+export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'clearance'
+
+/** Parts of the drafts' area. */
+export const draftTabs = ['pages', 'texts', 'defaults', 'patterns', 'take-away'] as const
+export type DraftTab = (typeof draftTabs)[number]
+
+export const panes = ['reasons', 'draft', 'findings', 'tags'] as const
+export type Pane = (typeof panes)[number]
 
 /** Symptoms that the wall can be narrowed to. They combine: a card must show all that are chosen. */
 export const symptoms = ['errors', 'fell-back', 'same-picture', 'text-cut', 'no-picture'] as const
@@ -25,9 +32,16 @@ export type View = {
   symptoms: Symptom[]
   search: string
   sort: Sort
+  /** The page as built, without its draft. */
+  isBuilt: boolean
+  tab: DraftTab
+  /** Cause that is chosen, by its id. */
+  cause: string | null
+  /** What is open beside the cards of a page. */
+  pane: Pane
 }
 
-const AREAS: readonly Area[] = ['gather', 'wall', 'page']
+const AREAS: readonly Area[] = ['gather', 'wall', 'page', 'drafts', 'causes', 'clearance']
 
 const oneOf = <T extends string>(choices: readonly T[], value: string | null): T | null =>
   choices.find((choice) => choice === value) ?? null
@@ -47,6 +61,10 @@ export function parseView(pathname: string, search: string): View {
     symptoms: symptoms.filter((symptom) => shown.includes(symptom)),
     search: query.get('search') ?? '',
     sort: oneOf(sorts, query.get('sort')) ?? 'worst',
+    isBuilt: query.get('draft') === 'off',
+    tab: oneOf(draftTabs, query.get('tab')) ?? 'pages',
+    cause: query.get('cause'),
+    pane: oneOf(panes, query.get('pane')) ?? 'reasons',
   }
 }
 
@@ -63,6 +81,10 @@ export function viewHref(view: View): string {
     query.set('show', symptoms.filter((symptom) => view.symptoms.includes(symptom)).join(','))
   if (view.search) query.set('search', view.search)
   if (view.sort !== 'worst') query.set('sort', view.sort)
+  if (view.isBuilt) query.set('draft', 'off')
+  if (view.tab !== 'pages') query.set('tab', view.tab)
+  if (view.cause) query.set('cause', view.cause)
+  if (view.pane !== 'reasons') query.set('pane', view.pane)
   const path = view.area === 'gather' ? '/' : `/${view.area}`
   const text = query.toString().replaceAll('%2F', '/').replaceAll('%2C', ',')
   return text ? `${path}?${text}` : path

@@ -8,6 +8,7 @@ import type { WallRow } from '@/store/database'
 import { WallCard } from '../card/wall-card'
 import { Notice } from '../shared/notice'
 import { badgeOf } from './select-rows'
+import { toggleSelected } from './selection'
 
 const LEAST_COLUMN_PX = 206
 const GAP_PX = 12
@@ -20,6 +21,8 @@ type Props = {
   /** Cards of this surface stand beside the others; null for none. */
   beside: Surface | null
   chosen: string | null
+  selected: ReadonlySet<string>
+  drafted: ReadonlySet<string>
   hasPages: boolean
   onColumns: (columns: number) => void
   onChoose: (row: WallRow) => void
@@ -32,7 +35,19 @@ const guessHeight = (surface: Surface, columnPx: number) =>
   !surface.picture ? (surface.id === 'tab' ? 76 : 150) : surface.layoutBy === 'thumbnail' ? 120 : columnPx / 1.91 + 104
 
 /** Cards in a grid of which only what is in sight is drawn. */
-export function CardGrid({ rows, surface, beside, chosen, hasPages, onColumns, onChoose, onOpen, onClear }: Props) {
+export function CardGrid({
+  rows,
+  surface,
+  beside,
+  chosen,
+  selected,
+  drafted,
+  hasPages,
+  onColumns,
+  onChoose,
+  onOpen,
+  onClear,
+}: Props) {
   const pane = useRef<HTMLElement>(null)
   const width = useWidth(pane)
   const leastPx = beside ? 2 * LEAST_BESIDE_PX : LEAST_COLUMN_PX
@@ -83,6 +98,9 @@ export function CardGrid({ rows, surface, beside, chosen, hasPages, onColumns, o
                   surface={surface}
                   beside={beside}
                   isChosen={row.url === chosen}
+                  isSelected={selected.has(row.url)}
+                  isDrafted={drafted.has(row.url)}
+                  isSelecting={selected.size > 0}
                   onChoose={onChoose}
                   onOpen={onOpen}
                 />
@@ -102,6 +120,9 @@ function GridCard({
   surface,
   beside,
   isChosen,
+  isSelected,
+  isDrafted,
+  isSelecting,
   onChoose,
   onOpen,
 }: {
@@ -109,6 +130,9 @@ function GridCard({
   surface: Surface
   beside: Surface | null
   isChosen: boolean
+  isSelected: boolean
+  isDrafted: boolean
+  isSelecting: boolean
   onChoose: (row: WallRow) => void
   onOpen: (row: WallRow) => void
 }) {
@@ -122,7 +146,10 @@ function GridCard({
         type="button"
         aria-pressed={isChosen}
         aria-label={`${row.path}: ${face.title || 'no title'}, ${badge.text}`}
-        onClick={() => onChoose(row)}
+        onClick={(event) => {
+          if (event.ctrlKey || event.metaKey || event.shiftKey) toggleSelected(row.run, row.url)
+          else onChoose(row)
+        }}
         onDoubleClick={() => onOpen(row)}
         className={clsx(
           'block w-full rounded-[8px] text-left',
@@ -145,9 +172,21 @@ function GridCard({
         )}
       </button>
       <div className="mt-[5px] flex items-baseline gap-2 px-[2px] text-[11.5px]">
+        {(isSelecting || isChosen) && (
+          <input
+            type="checkbox"
+            aria-label={`Select ${row.path}`}
+            className="size-[13px] shrink-0 self-center accent-pick"
+            checked={isSelected}
+            onChange={() => toggleSelected(row.run, row.url)}
+          />
+        )}
         <span className="truncate font-mono text-[11px]" title={row.path}>
           {row.path}
         </span>
+        {isDrafted && (
+          <span className="shrink-0 rounded-[3px] bg-pick-soft px-[5px] text-[10.5px] text-pick">draft</span>
+        )}
         <span className={clsx('ml-auto shrink-0 font-semibold', BADGE[badge.level])}>
           {badge.level === 'error' && <span aria-hidden="true">▲ </span>}
           {badge.text}

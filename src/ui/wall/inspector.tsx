@@ -11,6 +11,7 @@ import { CutLine } from '../ladder/cut-line'
 import { FindingsView } from '../ladder/findings-view'
 import { LadderView } from '../ladder/ladder-view'
 import { RichView } from '../ladder/rich-view'
+import { useEditor } from '../page/use-editor'
 import { useCardContext } from '../run/use-card-context'
 import { useStoredPage } from '../run/use-run'
 import { bytes, clockTime, count } from '../shared/words'
@@ -48,6 +49,7 @@ function Chosen({ run, row, surface, beside, as, goTo }: Omit<Props, 'row' | 'ro
   const context = useCardContext(run, as)
   const page = stored.kind === 'ready' ? stored.value.page : null
   const card = useMemo(() => (page && context ? cardOf(page, surface, context) : null), [page, surface, context])
+  const editor = useEditor(page)
   const other = useMemo(
     () => (page && context && beside ? cardOf(page, beside, context) : null),
     [page, beside, context],
@@ -86,7 +88,7 @@ function Chosen({ run, row, surface, beside, as, goTo }: Omit<Props, 'row' | 'ro
         <h3 className="mb-[6px] font-semibold">
           {row.findings.length === 0 ? 'Findings' : count(row.findings.length, 'finding')}
         </h3>
-        <FindingsView findings={row.findings} />
+        <FindingsView findings={row.findings} placeOf={editor.ofFinding} />
       </section>
     </div>
   )

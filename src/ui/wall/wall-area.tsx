@@ -3,6 +3,7 @@
 import { useMemo, useRef, useState } from 'react'
 import { surfaces } from '@/core/surface/profiles'
 import type { StoredRun } from '@/store/database'
+import { useDrafts } from '../draft/use-drafts'
 import { type Loaded, useRows } from '../run/use-run'
 import { Notice } from '../shared/notice'
 import type { GoTo } from '../view/use-view'
@@ -13,6 +14,8 @@ import { Inspector } from './inspector'
 import { SearchAndOrder } from './search-and-order'
 import { SectionList } from './section-list'
 import { rowsAs, selectRows } from './select-rows'
+import { useSelection } from './selection'
+import { SelectionBar } from './selection-bar'
 import { StandingSwitch } from './standing-switch'
 import { SurfaceBar } from './surface-bar'
 import { SymptomBar } from './symptom-bar'
@@ -25,6 +28,12 @@ export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
   const rows = useMemo(() => stored && rowsAs(stored, view.as !== null && view.as !== own), [stored, view.as, own])
   const shown = useMemo(() => selectRows(rows ?? [], view), [rows, view])
   const [columns, setColumns] = useState(3)
+  const selected = useSelection(run.kind === 'ready' ? run.value.id : null)
+  const drafts = useDrafts(run.kind === 'ready' ? run.value.source.site : null)
+  const drafted = useMemo(
+    () => new Set([...(drafts?.values() ?? [])].filter(({ landedAt }) => landedAt === null).map(({ url }) => url)),
+    [drafts],
+  )
   const searchField = useRef<HTMLInputElement>(null)
   const chosen = shown.find((row) => row.path === view.page) ?? null
   useWallKeys({ shown, columns, goTo, searchField })
@@ -59,12 +68,15 @@ export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
           surface={surface}
           beside={beside}
           chosen={chosen?.url ?? null}
+          selected={selected}
+          drafted={drafted}
           onColumns={setColumns}
           onChoose={(row) => goTo({ page: row.path }, 'replace')}
           onOpen={(row) => goTo({ area: 'page', page: row.path })}
           hasPages={rows.length > 0}
           onClear={() => goTo({ section: null, symptoms: [], search: '' })}
         />
+        <SelectionBar run={run.value} rows={rows} shown={shown} selected={selected} goTo={goTo} />
       </section>
       <Inspector run={run.value} row={chosen} surface={surface} beside={beside} as={view.as} goTo={goTo} rows={rows} />
     </div>

@@ -1,0 +1,52 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible, openWall } from './app'
+
+test.beforeEach(async ({ page }) => {
+  await openWall(page)
+  await page.getByRole('link', { name: 'Causes' }).click()
+  await expect(page.getByRole('heading', { name: /changes would clear everything/ })).toBeVisible()
+})
+
+test('the first cause is the one that clears most; it opens to tags, evidence and pages', async ({ page }) => {
+  const first = page.getByRole('region', { name: 'Causes' }).getByRole('listitem').first()
+  await expect(first).toContainText('The template of /people/* leaves out')
+  await expect(first).toContainText('15 errors')
+  const panel = page.getByRole('tabpanel')
+  await expect(panel).toContainText('<meta property="og:title" content="Ada Quillfeather">')
+  await expectAccessible(page)
+  await page.keyboard.press('j')
+  await expect(panel).toContainText('empty shell for a script')
+  await page.reload()
+  await expect(panel).toContainText('empty shell for a script')
+})
+
+test('its pages are selected on the wall, to draft for them', async ({ page }) => {
+  await page
+    .getByRole('tabpanel')
+    .getByRole('button', { name: /^Select on the Wall/ })
+    .click()
+  await expect(page.getByRole('region', { name: 'Selected pages' })).toContainText('5 pages selected')
+})
+
+test('the heat map says in words what each cell holds', async ({ page }) => {
+  await page.getByRole('tab', { name: 'Sections and fields' }).click()
+  const row = page.getByRole('row').filter({ hasText: '/people/*' })
+  await expect(row.getByRole('cell').first()).toHaveAttribute('title', '1 its own, 5 falls back')
+  await expectAccessible(page)
+  await row.getByRole('button').click()
+  await expect(page).toHaveURL(/\/wall\?.*section=\/people\/\*/)
+})
+
+test('every chart has its table, and a picture leads to its pages', async ({ page }) => {
+  await page.getByRole('tab', { name: 'Lengths' }).click()
+  await expect(page.getByRole('figure')).toHaveCount(2)
+  await page.getByRole('button', { name: 'As a table' }).first().click()
+  await expect(page.getByRole('row').first()).toBeVisible()
+  await page.getByRole('tab', { name: 'Pictures' }).click()
+  await page.getByRole('button', { name: 'As a table' }).first().click()
+  await page.getByRole('button', { name: 'a-thousand-repairs.jpg' }).click()
+  await expect(page.getByRole('region', { name: 'Pages of the chosen part' })).toContainText(
+    '1 page with this picture.',
+  )
+  await expectAccessible(page)
+})

@@ -1,0 +1,88 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { expect, type Page, test } from '@playwright/test'
+import { demoFolder } from '../demo/server.mjs'
+import { expectAccessible } from './app'
+
+const root = fileURLToPath(new URL('..', import.meta.url))
+
+async function openClearance(page: Page): Promise<void> {
+  await page.goto('/')
+  await page.getByLabel('Choose a folder').setInputFiles(demoFolder)
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 60_000 })
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await page.getByRole('link', { name: 'Clearance' }).click()
+  await expect(page.getByRole('heading', { name: 'Not clear: 31 errors in the way' })).toBeVisible()
+}
+
+async function saved(page: Page, click: () => Promise<void>): Promise<string> {
+  const download = page.waitForEvent('download')
+  await click()
+  return (await download).path()
+}
+
+test('requirements change the findings at once; the command gives the same for the same file', async ({ page }) => {
+  await openClearance(page)
+  await page.getByLabel('What the pages of /people/* are').selectOption('not-shared')
+  await expect(page.getByText('(before 31)')).toBeVisible()
+  await page.getByLabel('What each page of /guides/* must have').selectOption('author')
+  await page.getByLabel('Finding').selectOption('image-heavy')
+  await page.getByLabel('Reason').fill('Kept for print')
+  await page.getByLabel('Name', { exact: true }).fill('Ada')
+  await page.getByRole('button', { name: 'Waive' }).click()
+  await expect(page.getByText('“Kept for print”, Ada')).toBeVisible()
+  await expectAccessible(page)
+  await expect(page.getByText('Judging anew …')).toBeHidden()
+  const rules = await saved(page, () => page.getByRole('button', { name: 'Save nimble-parrot.json' }).click())
+  const exported = await saved(page, () => page.getByRole('button', { name: 'Run document (JSON)' }).click())
+  const ofApp = JSON.parse(readFileSync(exported, 'utf8'))
+  const here = mkdtempSync(join(tmpdir(), 'clear-'))
+  const command = spawnSync(
+    'npm',
+    ['run', '--silent', 'check', '--prefix', root, '--', demoFolder, '--rules', rules, '--format', 'json'],
+    {
+      cwd: here,
+      encoding: 'utf8',
+      env: { ...process.env, INIT_CWD: here },
+      maxBuffer: 64_000_000,
+    },
+  )
+  const ofCommand = JSON.parse(command.stdout)
+  expect(ofApp.summary).toEqual(ofCommand.summary)
+  const findings = (run: { pages: { url: string; findings: { rule: string }[]; waived?: { rule: string }[] }[] }) =>
+    run.pages.map(({ url, findings: own, waived = [] }) => [
+      url,
+      own.map(({ rule }) => rule),
+      waived.map(({ rule }) => rule),
+    ])
+  expect(findings(ofApp)).toEqual(findings(ofCommand))
+  expect(ofApp.causes.map(({ change }: { change: string }) => change)).toEqual(
+    ofCommand.causes.map(({ change }: { change: string }) => change),
+  )
+})
+
+test('a file with a fault is refused with the path, and nothing changes', async ({ page }) => {
+  await openClearance(page)
+  await page.getByLabel('Requirements file to open').setInputFiles({
+    name: 'nimble-parrot.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{ "sections": { "/guides/*": { "requires": ["autor"] } } }'),
+  })
+  await expect(page.getByRole('alert').filter({ hasText: 'sections' })).toContainText('Is “author” meant?')
+  await expect(page.getByRole('heading', { name: 'Not clear: 31 errors in the way' })).toBeVisible()
+})
+
+test('every form is saved, and a sign-off stays', async ({ page }) => {
+  await openClearance(page)
+  for (const name of ['Report (HTML)', 'Markdown', 'JUnit XML', 'SARIF 2.1.0', 'CSV', 'Text']) {
+    const path = await saved(page, () => page.getByRole('button', { name, exact: true }).click())
+    expect(readFileSync(path, 'utf8').length, name).toBeGreaterThan(1000)
+  }
+  await page.getByLabel('Your name, to sign off').fill('Ada')
+  await page.getByRole('button', { name: 'Sign off' }).click()
+  await page.reload()
+  await expect(page.getByText(/Signed off by Ada, .*with 31 errors/)).toBeVisible()
+})

@@ -1,0 +1,156 @@
+import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join } from 'node:path'
+import { expect, type Page, test } from '@playwright/test'
+import { unzipSync } from 'fflate'
+import { demoFolder } from '../demo/server.mjs'
+import { expectAccessible, openWall } from './app'
+
+const pane = (page: Page) => page.getByRole('tabpanel')
+
+async function openLamp(page: Page): Promise<void> {
+  await openWall(page)
+  await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
+  await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).dblclick()
+  await expect(page.getByRole('heading', { name: '/guides/rewire-a-lamp' })).toBeVisible()
+}
+
+test('every card answers while a draft is typed; undo, redo and a reload keep it', async ({ page }) => {
+  await openLamp(page)
+  await page.keyboard.press('e')
+  const title = pane(page).getByLabel('Title', { exact: true })
+  await expect(title).toBeFocused()
+  await title.fill('Lamps made safe')
+  for (const name of [
+    'Wide feed',
+    'Feed reply',
+    'Microblog',
+    'Work network',
+    'Picture board',
+    'Search result',
+    'Browser tab',
+  ])
+    await expect(page.getByRole('article', { name })).toContainText('Lamps made safe')
+  await pane(page).getByRole('button', { name: 'first paragraph', exact: true }).click()
+  await expect(pane(page)).toContainText(/Clears \d+ finding/)
+  await expect(pane(page)).toContainText('description-missing')
+  await expectAccessible(page)
+  await title.press('Alt+1')
+  await expect(title).toHaveValue('Rewire a table lamp safely in one evening')
+  await title.fill('Lamps made safe')
+  await page.reload()
+  await expect(title).toHaveValue('Lamps made safe')
+  await page.getByRole('button', { name: 'Built', exact: true }).click()
+  await expect(page.getByRole('article', { name: 'Wide feed' })).toContainText(
+    'Rewire a table lamp safely in one evening',
+  )
+  await page.getByRole('button', { name: 'With draft' }).click()
+  await pane(page).getByRole('button', { name: 'Microblog only' }).click()
+  await pane(page).getByLabel('Title', { exact: true }).fill('For the microblog')
+  await expect(page.getByRole('article', { name: 'Microblog' })).toContainText('For the microblog')
+  await expect(page.getByRole('article', { name: 'Wide feed' })).toContainText('Lamps made safe')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('article', { name: 'Microblog' })).toContainText('Lamps made safe')
+  await page.keyboard.press('Control+Shift+z')
+  await expect(page.getByRole('article', { name: 'Microblog' })).toContainText('For the microblog')
+})
+
+test('cut marks say who cuts, and a trim goes to a word’s end', async ({ page }) => {
+  await openLamp(page)
+  await page.keyboard.press('e')
+  const title = pane(page).getByLabel('Title', { exact: true })
+  await title.fill('Rewire a table lamp safely in one evening with a screwdriver and a new cord')
+  await expect(pane(page)).toContainText('Browser tab cuts here')
+  await pane(page).getByRole('button', { name: 'Trim to here' }).first().click()
+  await expect(title).toHaveValue('Rewire a table lamp safely')
+})
+
+test('from a selection over a bulk draft to a patched build, in which it lands', async ({ page }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'build-'))
+  cpSync(demoFolder, folder, { recursive: true })
+  await page.goto('/')
+  await page.getByLabel('Choose a folder').setInputFiles(folder)
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 60_000 })
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await page.getByRole('button', { name: /^\/people\/\*/ }).click()
+  await page.getByRole('button', { name: /^\/people\/ada-quillfeather:/ }).click()
+  await page.keyboard.press('x')
+  await page.getByRole('button', { name: /^Select all/ }).click()
+  await expect(page.getByRole('region', { name: 'Selected pages' })).toContainText('6 pages selected')
+  await page.getByRole('button', { name: 'Draft for 6 pages' }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByRole('row')).toHaveCount(7)
+  await expectAccessible(page)
+  await dialog.getByRole('button', { name: /^Write \d drafts/ }).click()
+  await expect(page.getByRole('heading', { name: /drafts? not wholly in the build/ })).toBeVisible()
+  await page.getByRole('tab', { name: 'Take away' }).click()
+  await page.getByLabel('Built folder to patch').setInputFiles(folder)
+  const built = page.getByRole('region', { name: 'The built folder' })
+  await expect(built.getByText(/files would change/)).toBeVisible()
+  await expectAccessible(page)
+  const download = page.waitForEvent('download')
+  await built.getByRole('button', { name: /^Save a zip/ }).click()
+  const zip = unzipSync(new Uint8Array(readFileSync(await (await download).path())))
+  expect(Object.keys(zip)).toContain('people/ada-quillfeather.html')
+  for (const [path, bytes] of Object.entries(zip))
+    writeFileSync(join(folder, dirname(path), path.split('/').at(-1)!), bytes)
+  await page.goto('/')
+  await page.getByLabel('Choose a folder').setInputFiles(folder)
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 60_000 })
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await page.getByRole('link', { name: 'Drafts' }).click()
+  await expect(page.getByRole('heading', { name: 'Every draft is in the build' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'History' })).toBeVisible()
+  // What the draft was made for is mended in the build.
+  await page.getByRole('link', { name: 'Wall' }).click()
+  await page.getByRole('button', { name: /^\/people\/\*/ }).click()
+  await page.getByRole('button', { name: /^\/people\/ada-quillfeather:/ }).dblclick()
+  await page.getByRole('tab', { name: /^Findings/ }).click()
+  await expect(page.getByRole('tabpanel')).toContainText('og-image-missing')
+  await expect(page.getByRole('tabpanel')).not.toContainText('description-missing')
+})
+
+test('a table comes back from a spreadsheet, its changes shown before they are written', async ({ page }) => {
+  await openWall(page)
+  await page.getByRole('link', { name: 'Drafts' }).click()
+  await page.getByRole('tab', { name: 'Texts as a table' }).click()
+  await page.getByLabel('Open CSV').setInputFiles({
+    name: 'texts.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('address,title,description\n/about,About the hall,\n/nowhere,X,Y\n'),
+  })
+  const reading = page.getByRole('region', { name: 'What the table changes' })
+  await expect(reading).toContainText('1 text would change.')
+  await expect(reading).toContainText('/nowhere')
+  await expectAccessible(page)
+  await reading.getByRole('button', { name: 'Write 1 text' }).click()
+  await expect(page.getByLabel('Title of /about')).toHaveValue('About the hall')
+})
+
+test('a pattern is seen on every page of its section; its fault points at the character', async ({ page }) => {
+  await openWall(page)
+  await page.getByRole('link', { name: 'Drafts' }).click()
+  await page.getByRole('tab', { name: 'Title patterns' }).click()
+  await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
+  const field = page.getByLabel(/^Page title/)
+  await field.fill('{titel} | {site}')
+  await expect(page.getByText('Character 2: There is no part “titel”. Is title meant?')).toBeVisible()
+  await field.fill('{site}')
+  await expect(page.getByRole('region', { name: 'Titles of the section' })).toContainText(
+    '14 share a title with another',
+  )
+  await field.fill('{heading}, a guide[ | {site}]1')
+  await expect(page.getByRole('region', { name: 'Titles of the section' })).toContainText('no two the same')
+  await expectAccessible(page)
+})
+
+test('defaults say who inherits them and who says otherwise', async ({ page }) => {
+  await openWall(page)
+  await page.getByRole('link', { name: 'Drafts' }).click()
+  await page.getByRole('tab', { name: 'Site and sections' }).click()
+  await page.getByLabel('Site name').fill('Brasswick Mending Hall')
+  await expect(page.getByText(/6 pages inherit it .*1 page overrides it/)).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('tab', { name: 'Take away' }).click()
+  await expect(page.getByText('6 pages differ from the build, by drafts, defaults and patterns.')).toBeVisible()
+})

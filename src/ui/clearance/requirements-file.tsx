@@ -1,0 +1,72 @@
+'use client'
+
+import { useState } from 'react'
+import { type RequirementFault, readRequirements } from '@/core/requirements/read-requirements'
+import type { Requirements } from '@/core/requirements/requirements'
+import { saveFile } from '../shared/save-file'
+
+/** Without what was set back to nothing: a file holds only what somebody wants. */
+function tidy(requirements: Requirements): Requirements {
+  return Object.fromEntries(
+    Object.entries(requirements).filter(
+      ([, value]) => value !== undefined && !(typeof value === 'object' && Object.keys(value).length === 0),
+    ),
+  )
+}
+
+/** The same requirements as a file, for the command line and for the next browser. */
+export function RequirementsFile({
+  requirements,
+  onChange,
+}: {
+  requirements: Requirements
+  onChange: (next: Requirements) => void
+}) {
+  const [faults, setFaults] = useState<RequirementFault[]>([])
+  const text = `${JSON.stringify(tidy(requirements), null, 2)}\n`
+  const read = (given: string) => {
+    const result = readRequirements(given)
+    setFaults(result.ok ? [] : result.faults)
+    if (result.ok) onChange(result.requirements)
+  }
+  return (
+    <section aria-label="The requirements as a file">
+      <h2 className="font-display text-[20px] font-semibold">As a file</h2>
+      <p className="mb-2 text-quiet">
+        Put <code>nimble-parrot.json</code> beside the build: the command goes by it, and gives the same findings.
+      </p>
+      <div className="flex gap-2">
+        <button
+          type="button"
+          className="button"
+          onClick={() => saveFile('nimble-parrot.json', text, 'application/json')}
+        >
+          Save nimble-parrot.json
+        </button>
+        <label className="button cursor-pointer">
+          Open
+          <input
+            type="file"
+            accept=".json,application/json"
+            aria-label="Requirements file to open"
+            className="sr-only"
+            onChange={(event) => {
+              const file = event.target.files?.[0]
+              if (file) void file.text().then(read)
+              event.target.value = ''
+            }}
+          />
+        </label>
+      </div>
+      {faults.length > 0 && (
+        <ul role="alert" className="mt-2 text-wrong">
+          {faults.map(({ path, message }) => (
+            <li key={path + message}>
+              <code>{path}</code>: {message}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,84 @@
+'use client'
+
+import { useSyncExternalStore } from 'react'
+import { type DraftStep, writeStep } from '@/store/drafts'
+
+/** Typing in one field is one step while it goes on. */
+const SAME_STEP_MS = 1500
+/** Steps kept for undoing. */
+const MOST_STEPS = 200
+
+type Kept = DraftStep & { at: number; typing: string | null }
+/** `turns` counts undoing and doing again: whoever holds a field's text reads it anew then. */
+type History = { done: Kept[]; undone: Kept[]; turns: number }
+
+let history: History = { done: [], undone: [], turns: 0 }
+const listeners = new Set<() => void>()
+
+function set(next: History): void {
+  history = next
+  for (const listener of listeners) listener()
+}
+
+/** Steps with one more at their end; what is typed on in one field joins the step before. Pure. */
+export function withStep(done: readonly Kept[], step: Kept): Kept[] {
+  const last = done.at(-1)
+  const joins =
+    last &&
+    step.typing !== null &&
+    last.typing === step.typing &&
+    step.at - last.at < SAME_STEP_MS &&
+    last.site === step.site
+  if (!joins) return [...done, step].slice(-MOST_STEPS)
+  const before = new Map(last.drafts.map((change) => [change.url, change.before]))
+  const drafts = step.drafts.map((change) => ({
+    ...change,
+    before: before.has(change.url) ? before.get(change.url)! : change.before,
+  }))
+  return [...done.slice(0, -1), { ...step, drafts }]
+}
+
+/**
+ * Does one step and keeps it for undoing.
+ * @param typing names the field that is being typed into: what follows soon joins this step
+ */
+export async function doStep(step: DraftStep, typing: string | null = null): Promise<void> {
+  set({ done: withStep(history.done, { ...step, at: Date.now(), typing }), undone: [], turns: history.turns })
+  await writeStep(step, 'after')
+}
+
+/** Takes the last step back. @returns its label; null when there is none */
+export async function undoStep(): Promise<string | null> {
+  const last = history.done.at(-1)
+  if (!last) return null
+  set({ done: history.done.slice(0, -1), undone: [...history.undone, { ...last, typing: null }], turns: history.turns })
+  await writeStep(last, 'before')
+  set({ ...history, turns: history.turns + 1 })
+  return last.label
+}
+
+/** Does the step again that was taken back last. */
+export async function redoStep(): Promise<string | null> {
+  const last = history.undone.at(-1)
+  if (!last) return null
+  set({ done: [...history.done, last], undone: history.undone.slice(0, -1), turns: history.turns })
+  await writeStep(last, 'after')
+  set({ ...history, turns: history.turns + 1 })
+  return last.label
+}
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener)
+  return () => listeners.delete(listener)
+}
+const none: History = { done: [], undone: [], turns: 0 }
+
+/** What can be undone and done again, by their labels. */
+export function useHistory(): { undo: string | null; redo: string | null; turns: number } {
+  const now = useSyncExternalStore(
+    subscribe,
+    () => history,
+    () => none,
+  )
+  return { undo: now.done.at(-1)?.label ?? null, redo: now.undone.at(-1)?.label ?? null, turns: now.turns }
+}

@@ -1,0 +1,106 @@
+'use client'
+
+import { useId } from 'react'
+import type { DraftFields, DraftSlot, SlotValue } from '@/core/draft/draft'
+import { saidBy } from '@/core/draft/drafted-page'
+import type { PageFacts } from '@/core/model'
+
+const FIELDS: { slot: DraftSlot; key: string; name: string; choices?: string[] }[] = [
+  {
+    slot: 'card',
+    key: 'twitter:card',
+    name: 'Card kind',
+    choices: ['summary_large_image', 'summary', 'player', 'app'],
+  },
+  {
+    slot: 'type',
+    key: 'og:type',
+    name: 'Kind of object',
+    choices: ['website', 'article', 'product', 'profile', 'book', 'event', 'place', 'video.movie'],
+  },
+  { slot: 'siteName', key: 'og:site_name', name: 'Site name' },
+  { slot: 'author', key: 'author', name: 'Byline' },
+  { slot: 'label1', key: 'twitter:label1', name: 'Label 1' },
+  { slot: 'data1', key: 'twitter:data1', name: 'Data 1' },
+  { slot: 'label2', key: 'twitter:label2', name: 'Label 2' },
+  { slot: 'data2', key: 'twitter:data2', name: 'Data 2' },
+]
+
+type Props = {
+  facts: PageFacts
+  fields: DraftFields
+  onChange: (slot: DraftSlot, value: SlotValue | undefined) => void
+  children: React.ReactNode
+}
+
+/** Card kind, kind of object, byline and labels: short values in a table of their own. */
+export function MoreFields({ facts, fields, onChange, children }: Props) {
+  const drafted = FIELDS.filter(({ slot }) => fields[slot] !== undefined).length
+  return (
+    <details open={drafted > 0 || undefined} className="border-t border-line pt-2">
+      <summary className="cursor-pointer font-semibold">
+        Card kind, byline, labels{drafted > 0 && <span className="font-normal text-quiet">, {drafted} set</span>}
+      </summary>
+      <div className="mt-2">{children}</div>
+      <div className="mt-2 grid grid-cols-[92px_minmax(0,1fr)_auto] items-center gap-x-2 gap-y-[6px]">
+        {FIELDS.map((field) => (
+          <Field
+            key={field.slot}
+            name={field.name}
+            choices={field.choices}
+            value={fields[field.slot]}
+            built={saidBy(facts, field.key)}
+            onChange={(value) => onChange(field.slot, value)}
+          />
+        ))}
+      </div>
+    </details>
+  )
+}
+
+type FieldProps = {
+  name: string
+  choices: string[] | undefined
+  value: SlotValue | undefined
+  built: string | null
+  onChange: (value: SlotValue | undefined) => void
+}
+
+function Field({ name, choices, value, built, onChange }: FieldProps) {
+  const id = useId()
+  return (
+    <>
+      <label htmlFor={id} className="text-[12px]">
+        {name}
+      </label>
+      <input
+        id={id}
+        list={choices ? `${id}-choices` : undefined}
+        className="field h-[28px]! text-[12px]"
+        value={value ?? ''}
+        placeholder={value === null ? 'taken out' : (built ?? 'none')}
+        onChange={(event) => onChange(event.target.value === '' ? undefined : event.target.value)}
+      />
+      {choices && (
+        <datalist id={`${id}-choices`}>
+          {choices.map((choice) => (
+            <option key={choice} value={choice} />
+          ))}
+        </datalist>
+      )}
+      <span className="text-[11.5px]">
+        {value === undefined ? (
+          built !== null && (
+            <button type="button" className="text-pick hover:underline" onClick={() => onChange(null)}>
+              Take out
+            </button>
+          )
+        ) : (
+          <button type="button" className="text-pick hover:underline" onClick={() => onChange(undefined)}>
+            Inherit
+          </button>
+        )}
+      </span>
+    </>
+  )
+}

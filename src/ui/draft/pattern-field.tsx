@@ -1,0 +1,61 @@
+'use client'
+
+import { useId } from 'react'
+import { PatternFault, parsePattern, patternParts } from '@/core/draft/title-pattern'
+
+/** The fault of a pattern; null when it can be read, or is empty. */
+export function faultOf(source: string): PatternFault | null {
+  if (source === '') return null
+  try {
+    parsePattern(source)
+    return null
+  } catch (error) {
+    if (error instanceof PatternFault) return error
+    throw error
+  }
+}
+
+/** A title pattern as it is typed; its fault points at the character. */
+export function PatternField({
+  name,
+  value,
+  onChange,
+}: {
+  name: string
+  value: string
+  onChange: (value: string) => void
+}) {
+  const id = useId()
+  const fault = faultOf(value)
+  return (
+    <div className="grid gap-1">
+      <label htmlFor={id} className="font-semibold">
+        {name}
+      </label>
+      <input
+        id={id}
+        className="field font-mono text-[12.5px]"
+        value={value}
+        aria-invalid={fault !== null}
+        aria-describedby={`${id}-help`}
+        placeholder="{title}[ | {site}]1"
+        onChange={(event) => onChange(event.target.value)}
+      />
+      <div id={`${id}-help`} className="text-[11.5px]">
+        {fault ? (
+          <p className="text-wrong">
+            <span aria-hidden="true" className="block px-[11px] font-mono text-[12.5px] leading-none whitespace-pre">
+              {' '.repeat(fault.at)}▲
+            </span>
+            Character {fault.at + 1}: {fault.message}
+          </p>
+        ) : (
+          <p className="text-quiet">
+            Parts: {patternParts.map((part) => `{${part}}`).join(' ')}. A group in [ ] goes when a part of it is empty;
+            a digit after it says which goes first when the title doesn’t fit.
+          </p>
+        )}
+      </div>
+    </div>
+  )
+}
