@@ -3,6 +3,7 @@
 import { Dialog } from 'radix-ui'
 import { useEffect, useRef, useState } from 'react'
 import { useView } from '../view/use-view'
+import { type Area, parseView } from '../view/view'
 
 /** Keys that work, as they are told to people. */
 const KEYS: [string, string][] = [
@@ -12,9 +13,16 @@ const KEYS: [string, string][] = [
   ['1 – 9, 0', 'Surface'],
   ['Shift and a digit', 'A second surface beside it, on the wall'],
   ['R', 'Look again, on a page'],
+  ['E', 'Draft, on a page'],
+  ['Alt and a digit', 'Take a text that the page offers, in a field of a draft'],
+  ['X', 'Select the card, on the wall'],
+  ['Ctrl Z, Ctrl Shift Z', 'Undo and redo what was drafted'],
   ['/', 'Search the wall'],
   ['G G', 'Go to Gather'],
   ['G W', 'Go to Wall'],
+  ['G C', 'Go to Causes'],
+  ['G E', 'Go to Drafts'],
+  ['G L', 'Go to Clearance'],
   ['J  K', 'Next and previous page, on a page'],
   ['Ctrl K', 'Jump to a page, an area or an action'],
   ['?', 'Show these keys'],
@@ -29,7 +37,12 @@ export function isTyping(event: KeyboardEvent): boolean {
   return Boolean(target?.closest('input, textarea, select, [contenteditable], [role="dialog"], [role="menu"]'))
 }
 
-/** Keys that work everywhere: G and a letter, and the list of keys. */
+/** Area in the address, which is ahead of what is drawn while keys come faster than drawings. */
+function addressedArea(): Area {
+  return parseView(window.location.pathname, window.location.search).area
+}
+
+/** Keys that work everywhere: G and a letter, back from a page, and the list of keys. */
 export function FrameKeys() {
   const { goTo } = useView()
   const [isOpen, setIsOpen] = useState(false)
@@ -41,8 +54,13 @@ export function FrameKeys() {
       pressedG.current = 0
       if (isPair && event.key === 'g') goTo({ area: 'gather', page: null })
       else if (isPair && event.key === 'w') goTo({ area: 'wall' })
+      else if (isPair && event.key === 'c') goTo({ area: 'causes' })
+      else if (isPair && event.key === 'e') goTo({ area: 'drafts' })
+      else if (isPair && event.key === 'l') goTo({ area: 'clearance' })
       else if (event.key === 'g') pressedG.current = event.timeStamp
       else if (event.key === '?') setIsOpen(true)
+      // Here, where the keys of a page that is opened but not drawn yet are heard too.
+      else if (event.key === 'Escape' && !event.defaultPrevented && addressedArea() === 'page') goTo({ area: 'wall' })
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)

@@ -5,6 +5,7 @@ import type { WallRow } from '@/store/database'
 import { isTyping } from '../frame/frame-keys'
 import type { GoTo } from '../view/use-view'
 import { parseView } from '../view/view'
+import { toggleSelected } from './selection'
 import { digitOfCode, surfaceOfKey } from './surface-keys'
 
 type Wall = {
@@ -46,12 +47,13 @@ export function useWallKeys({ shown, columns, goTo, searchField }: Wall): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
+      // The address is ahead of what is drawn while keys come faster than drawings.
+      const view = parseView(window.location.pathname, window.location.search)
+      if (view.area !== 'wall') return
       const step = stepOf(event.key, columns)
       const digit = event.shiftKey ? digitOfCode(event.code) : null
       const beside = digit === null ? undefined : surfaceOfKey(digit)
       const surface = surfaceOfKey(event.key)
-      // The address is ahead of what is drawn while keys come faster than drawings.
-      const view = parseView(window.location.pathname, window.location.search)
       const index = shown.findIndex(({ path }) => path === view.page)
       const chosen = shown[index]
       const isOnControl = (event.target as HTMLElement).closest('button, a') !== null
@@ -60,6 +62,8 @@ export function useWallKeys({ shown, columns, goTo, searchField }: Wall): void {
       else if (beside) goTo({ beside: beside.id === view.beside ? null : beside.id }, 'replace')
       else if (surface) goTo({ surface: surface.id }, 'replace')
       else if (event.key === 'Enter' && chosen && !isOnControl) goTo({ area: 'page', page: chosen.path })
+      else if (event.key === 'x' && chosen) toggleSelected(chosen.run, chosen.url)
+      else if (event.key === 'e' && chosen) goTo({ area: 'page', page: chosen.path, pane: 'draft' })
       else if (event.key === 'Escape' && chosen) goTo({ page: null }, 'replace')
       else if (event.key === '/') searchField.current?.focus()
       else return
