@@ -2,8 +2,13 @@
 import { writeFileSync } from 'node:fs'
 import { describeChecks } from '../src/core/check/describe-checks'
 import { checks } from '../src/core/check/rules'
+import { requirementsJsonSchema } from '../src/core/requirements/read-requirements'
 import { describeSurfaces } from '../src/core/surface/describe-surfaces'
 import { surfaces } from '../src/core/surface/profiles'
 
 writeFileSync(new URL('../docs/surfaces.md', import.meta.url), describeSurfaces(surfaces))
 writeFileSync(new URL('../docs/checks.md', import.meta.url), describeChecks(checks))
+writeFileSync(
+  new URL('../docs/requirements.schema.json', import.meta.url),
+  `${JSON.stringify(requirementsJsonSchema(), null, 2)}\n`,
+)

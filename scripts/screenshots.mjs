@@ -160,6 +160,53 @@ const views = {
     await page.getByRole('button', { name: /^Team chat$/ }).scrollIntoViewIfNeeded()
     await shoot(page, name)
   },
+  draft: async (name) => {
+    const page = await gathered()
+    await (await lampCard(page)).dblclick()
+    await page.getByRole('heading', { name: '/guides/rewire-a-lamp' }).waitFor()
+    await page.keyboard.press('e')
+    const pane = page.getByRole('tabpanel')
+    await pane
+      .getByLabel('Title', { exact: true })
+      .fill('Rewire a table lamp safely in one evening with a screwdriver and a new cord')
+    await pane.getByRole('button', { name: 'first paragraph', exact: true }).click()
+    await shoot(page, name)
+  },
+  'draft-patterns': async (name) => {
+    const page = await gathered()
+    await page.getByRole('link', { name: 'Drafts' }).click()
+    await page.getByRole('tab', { name: 'Title patterns' }).click()
+    await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
+    await page.getByLabel(/^Page title/).fill('{heading}[, {author}]1[ | {site}]2')
+    await shoot(page, name)
+  },
+  'draft-patch': async (name) => {
+    const page = await gathered()
+    await (await lampCard(page)).dblclick()
+    await page.getByRole('heading', { name: '/guides/rewire-a-lamp' }).waitFor()
+    await page.keyboard.press('e')
+    await page.getByRole('tabpanel').getByRole('button', { name: 'first paragraph', exact: true }).click()
+    await page.waitForTimeout(400)
+    await page.getByRole('button', { name: 'Take away' }).click()
+    await page.getByLabel('Built folder to patch').setInputFiles(demoFolder)
+    await page.getByText('1 file would change.').waitFor()
+    await page.getByRole('region', { name: 'The built folder' }).scrollIntoViewIfNeeded()
+    await shoot(page, name)
+  },
+  causes: async (name) => {
+    const page = await gathered()
+    await page.getByRole('link', { name: 'Causes' }).click()
+    await shoot(page, name)
+  },
+  clearance: async (name) => {
+    const page = await gathered()
+    await page.getByRole('link', { name: 'Clearance' }).click()
+    await page.getByLabel('What the pages of /people/* are').selectOption('not-shared')
+    await page.waitForTimeout(800)
+    await page.getByLabel('What each page of /guides/* must have').selectOption('author')
+    await page.waitForTimeout(1500)
+    await shoot(page, name)
+  },
   'wall-dark': async (name) => {
     const page = await gathered({ colorScheme: 'dark' })
     await (await lampCard(page)).click()
