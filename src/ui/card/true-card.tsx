@@ -1,6 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
+import { memo } from 'react'
 import type { Card, TextPart } from '@/core/surface/card-model'
 import type { BoxFigure, Surface } from '@/core/surface/profile'
 import { isSame, type Spot } from '../page/lit'
@@ -22,7 +23,7 @@ const spotOf = (part: { line: number | null; column: number | null }): Spot | nu
   part.line === null || part.column === null ? null : { line: part.line, column: part.column }
 
 /** A card at the size that the place draws it, with the very lines that its box gives. */
-export function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
+export const TrueCard = memo(function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
   const boxes = surface.boxes[card.layout as 'wide' | 'natural' | 'thumbnail' | 'text'] ?? surface.boxes.text
   const isBeside = card.layout === 'thumbnail' && card.image.url !== null
   const widthPx = (boxes.title?.widthPx ?? 400) + 2 * PADDING_PX + (isBeside ? THUMBNAIL_PX : 0)
@@ -81,7 +82,7 @@ export function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
       </div>
     </div>
   )
-}
+})
 
 function Plain({ card }: { card: Card }) {
   return (

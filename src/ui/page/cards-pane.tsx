@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { useEffect, useRef, useState } from 'react'
+import { memo, useEffect, useRef, useState } from 'react'
 import type { Card } from '@/core/surface/card-model'
 import type { Surface } from '@/core/surface/profile'
 import { TrueCard } from '../card/true-card'
@@ -27,7 +27,7 @@ const KINDS: Record<Card['layout'], string> = {
 }
 
 /** All cards of the page at their true size, made smaller only where the pane is narrower. */
-export function CardsPane({ run, cards, chosen, lit, onLit, onChoose }: Props) {
+export const CardsPane = memo(function CardsPane({ run, cards, chosen, lit, onLit, onChoose }: Props) {
   const pane = useRef<HTMLDivElement>(null)
   const [roomPx, setRoomPx] = useState(540)
   useEffect(() => {
@@ -70,4 +70,4 @@ export function CardsPane({ run, cards, chosen, lit, onLit, onChoose }: Props) {
       </div>
     </section>
   )
-}
+})

@@ -76,6 +76,9 @@ function OnePage({ view, goTo, run, row, rows, neighbours }: Props) {
     const shown = rows.map(({ url, path, faces }) => ({ url, path, title: faces[id]?.title ?? '' }))
     return sameTitleElsewhere(title.cut ? `${title.shown}…` : title.shown, row.url, shown)
   }, [hasDraft, title, built, rows, row.url])
+  // Both panes hold still while a field is typed into, until the cards answer.
+  const cardsAlone = useMemo(() => cards?.map(({ card }) => card) ?? [], [cards])
+  const chooseSurface = useCallback((id: string) => goTo({ surface: id }, 'replace'), [goTo])
   if (!page || !cards || !context) return <Notice text="Reading the page …" />
   const chosen = cards.find(({ surface }) => surface.id === view.surface) ?? cards[0]!
   return (
@@ -97,21 +100,14 @@ function OnePage({ view, goTo, run, row, rows, neighbours }: Props) {
       </PageHeader>
       <LookAgainView run={run} page={page} />
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(280px,370px)_minmax(0,1fr)_326px] max-lg:grid-cols-[minmax(0,1fr)_300px] max-md:flex max-md:flex-col max-md:overflow-auto">
-        <SourcePane
-          page={page}
-          cards={cards.map(({ card }) => card)}
-          findings={row.findings}
-          editor={editor}
-          lit={lit}
-          onLit={setLit}
-        />
+        <SourcePane page={page} cards={cardsAlone} findings={row.findings} editor={editor} lit={lit} onLit={setLit} />
         <CardsPane
           run={run.id}
           cards={cards}
           chosen={chosen.surface.id}
           lit={lit}
           onLit={setLit}
-          onChoose={(id) => goTo({ surface: id }, 'replace')}
+          onChoose={chooseSurface}
         />
         <ReasonsPane
           surface={chosen.surface}

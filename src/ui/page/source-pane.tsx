@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { Fragment, useEffect, useMemo, useRef } from 'react'
+import { Fragment, memo, useEffect, useMemo, useRef } from 'react'
 import type { Finding, GatheredPage } from '@/core/model'
 import type { Card } from '@/core/surface/card-model'
 import { EditorSetting } from './editor-setting'
@@ -33,7 +33,7 @@ const SIGN_LOOK = (mark: RowMark) =>
   clsx(mark.level === 'error' ? 'text-wrong' : mark.level ? 'text-warn' : 'text-good')
 
 /** The page's head and the lines of the body that matter, each marked by what became of it. */
-export function SourcePane({ page, cards, findings, editor, lit, onLit }: Props) {
+export const SourcePane = memo(function SourcePane({ page, cards, findings, editor, lit, onLit }: Props) {
   const marks = useMemo(() => markRows(page.source, cards, findings), [page, cards, findings])
   const litRow = rowOf(page.source, lit)
   const list = useRef<HTMLOListElement>(null)
@@ -93,7 +93,7 @@ export function SourcePane({ page, cards, findings, editor, lit, onLit }: Props)
       </p>
     </section>
   )
-}
+})
 
 function LineNumber({ line, href }: { line: number; href: string | null }) {
   if (href === null) return line
