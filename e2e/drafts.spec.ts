@@ -110,6 +110,58 @@ test('from a selection over a bulk draft to a patched build, in which it lands',
   await expect(page.getByRole('tabpanel')).not.toContainText('description-missing')
 })
 
+/** What stands in for the reader's disk: the browser's private folder, which has the same handles as a chosen one. */
+async function buildOnDisk(page: Page, files: Record<string, string>): Promise<void> {
+  await page.evaluate(async (contents) => {
+    const root = await navigator.storage.getDirectory()
+    const build = await root.getDirectoryHandle('build', { create: true })
+    for (const [path, text] of Object.entries(contents)) {
+      const [folder, name] = path.split('/') as [string, string]
+      const inside = await build.getDirectoryHandle(folder, { create: true })
+      const stream = await (await inside.getFileHandle(name, { create: true })).createWritable()
+      await stream.write(text)
+      await stream.close()
+    }
+    Object.assign(window, { showDirectoryPicker: async () => build })
+  }, files)
+}
+
+const onDisk = (page: Page, folder: string, name: string) =>
+  page.evaluate(
+    async ([inside, file]) => {
+      const build = await (await navigator.storage.getDirectory()).getDirectoryHandle('build')
+      return (await (await (await build.getDirectoryHandle(inside!)).getFileHandle(file!)).getFile()).text()
+    },
+    [folder, name],
+  )
+
+test('a patch is written back into a chosen folder, and never over a file that changed meanwhile', async ({ page }) => {
+  await openLamp(page)
+  await page.keyboard.press('e')
+  await pane(page).getByLabel('Title', { exact: true }).fill('A lamp that is safe again')
+  await expect(page.getByRole('article', { name: 'Wide feed' })).toContainText('A lamp that is safe again')
+  await page.getByRole('link', { name: 'Drafts' }).click()
+  await page.getByRole('tab', { name: 'Take away' }).click()
+  const lamp = readFileSync(join(demoFolder, 'guides', 'rewire-a-lamp.html'), 'utf8')
+  const other = '<!doctype html><title>Not drafted</title>'
+  await buildOnDisk(page, { 'guides/rewire-a-lamp.html': lamp, 'guides/other.html': other })
+  const built = page.getByRole('region', { name: 'The built folder' })
+  await built.getByRole('button', { name: 'Choose folder to write into' }).click()
+  await expect(built.getByText('1 file would change.')).toBeVisible()
+  expect(await onDisk(page, 'guides', 'rewire-a-lamp.html')).toBe(lamp)
+  await buildOnDisk(page, { 'guides/rewire-a-lamp.html': `${lamp}<!-- built anew -->` })
+  await built.getByRole('button', { name: 'Write 1 file into build' }).click()
+  await expect(built.getByRole('alert')).toContainText('guides/rewire-a-lamp.html has changed since')
+  expect(await onDisk(page, 'guides', 'rewire-a-lamp.html')).toContain('built anew')
+  await built.getByRole('button', { name: 'Choose folder to write into' }).click()
+  await built.getByRole('button', { name: 'Write 1 file into build' }).click()
+  await expect(built.getByText('1 file written.')).toBeVisible()
+  const after = await onDisk(page, 'guides', 'rewire-a-lamp.html')
+  expect(after).toContain('<meta property="og:title" content="A lamp that is safe again">')
+  expect(after).toContain('built anew')
+  expect(await onDisk(page, 'guides', 'other.html')).toBe(other)
+})
+
 test('a table comes back from a spreadsheet, its changes shown before they are written', async ({ page }) => {
   await openWall(page)
   await page.getByRole('link', { name: 'Drafts' }).click()

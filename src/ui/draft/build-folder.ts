@@ -1,7 +1,11 @@
 import type { BuildFiles } from '@/core/crawl/build-files'
 
 /** A folder of the reader's disk that may be written into. */
-export type OpenFolder = BuildFiles & { name: string; write: (path: string, bytes: Uint8Array) => Promise<void> }
+export type OpenFolder = BuildFiles & {
+  name: string
+  /** Replaces a file that was read. Throws when it has changed since: what it says now was never seen. */
+  write: (path: string, bytes: Uint8Array) => Promise<void>
+}
 
 // The page's types don't know the File System Access API yet.
 type FileHandle = {
@@ -29,12 +33,23 @@ export async function chooseFolder(): Promise<OpenFolder> {
   const folder = await picker()!({ mode: 'readwrite' })
   const files = new Map<string, FileHandle>()
   for await (const [path, handle] of filesIn(folder)) files.set(path, handle)
+  const asRead = new Map<string, File>()
   return {
     name: folder.name,
     paths: [...files.keys()].sort(),
-    read: async (path) => new Uint8Array(await (await files.get(path)!.getFile()).arrayBuffer()),
+    read: async (path) => {
+      const file = await files.get(path)!.getFile()
+      asRead.set(path, file)
+      return new Uint8Array(await file.arrayBuffer())
+    },
     write: async (path, bytes) => {
-      const stream = await files.get(path)!.createWritable()
+      const handle = files.get(path)!
+      const [now, then] = [await handle.getFile(), asRead.get(path)]
+      if (then && (now.lastModified !== then.lastModified || now.size !== then.size))
+        throw new Error(
+          `${path} has changed since its difference was shown, and was left as it is. Choose the folder again.`,
+        )
+      const stream = await handle.createWritable()
       await stream.write(bytes)
       await stream.close()
     },

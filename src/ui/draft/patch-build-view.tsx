@@ -50,8 +50,19 @@ export function PatchBuild({ site, defaults, context, pages }: DraftsProps & { p
     }
   }
   const write = async (files: Changed[], folder: OpenFolder) => {
-    for (const file of files) await folder.write(file.path, file.bytes)
-    setState({ kind: 'written', files: files.length })
+    let written = 0
+    try {
+      for (const file of files) {
+        await folder.write(file.path, file.bytes)
+        written++
+      }
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error)
+      throw new Error(
+        `${why} ${written === 0 ? 'Nothing was written.' : `${count(written, 'file')} before it written.`}`,
+      )
+    }
+    setState({ kind: 'written', files: written })
   }
   return (
     <section aria-label="The built folder">
