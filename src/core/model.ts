@@ -168,6 +168,8 @@ export const GatheredImage = z.object({
   errorCode: ImageErrorCode.nullable(),
   /** True while only `<link rel=icon>` names it: such pictures feed no card's picture. */
   iconOnly: z.boolean(),
+  /** What it looks like in small, as text (`likeness.ts`); absent where nobody decoded it. */
+  look: z.string().nullable().optional(),
 })
 export type GatheredImage = z.infer<typeof GatheredImage>
 

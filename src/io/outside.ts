@@ -3,6 +3,7 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { promisify } from 'node:util'
 import { gunzip as gunzipWithCallback } from 'node:zlib'
 import type { Outside, ReadAddress } from '@/core/crawl/read-address'
+import { lookOf } from './look'
 import { hasTransparency } from './transparency'
 
 const unpack = promisify<Uint8Array, { maxOutputLength: number }, Buffer>(gunzipWithCallback)
@@ -19,6 +20,7 @@ export function nodeOutside(read: ReadAddress, signal: AbortSignal, pictures: Ou
     now: () => new Date(),
     digest: async (bytes) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`,
     hasTransparency,
+    look: lookOf,
     sleep: async (ms) => {
       await wait(ms, undefined, { signal }).catch(() => undefined)
     },

@@ -7,6 +7,7 @@ import type { LookAtImage } from '@/core/crawl/picture-desk'
 import type { Outside } from '@/core/crawl/read-address'
 import { ServedImage } from '@/core/crawl/wire'
 import { BadZip, openZip } from '@/core/crawl/zip-build'
+import { lookOfPicture } from './picture-look'
 import type { ChosenFile, GatherSource } from './protocol'
 import { SaidFailure } from './said-failure'
 import { hasTransparentPixel } from './transparent-pixel'
@@ -49,6 +50,7 @@ function workerOutside(signal: AbortSignal): Outside {
     now: () => new Date(),
     digest: async (bytes) => `sha256:${hex(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>))}`,
     hasTransparency: hasTransparentPixel,
+    look: lookOfPicture,
     sleep: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
     gunzip: async (bytes) => bytes,
     signal,

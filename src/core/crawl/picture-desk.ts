@@ -1,3 +1,4 @@
+import { lookAsText } from '../image/likeness'
 import { readImageHeader } from '../image/read-header'
 import type { GatheredImage, GatheredPage, RunNote } from '../model'
 import { likelyContentImages, metasOf, ogImages } from '../surface/candidates'
@@ -106,7 +107,7 @@ export class PictureDesk {
 /** Looks at pictures by reading them, redirects followed. */
 export function lookByReading(
   readPublic: (request: ReadRequest) => Promise<Exchange>,
-  outside: Pick<Outside, 'digest' | 'hasTransparency' | 'pictures'>,
+  outside: Pick<Outside, 'digest' | 'hasTransparency' | 'pictures' | 'look'>,
 ): LookAtImage {
   const read = async (url: string, maxBytes: number) =>
     (await readFollowing(url, (at) => readPublic({ url: at, accept: 'image', maxBytes }))).exchange
@@ -149,7 +150,11 @@ function weightOf(exchange: Extract<Exchange, { kind: 'answered' }>): number | n
 export async function describeImage(
   url: string,
   exchange: Exchange,
-  outside: { digest: (bytes: Uint8Array) => Promise<string | null>; hasTransparency: Outside['hasTransparency'] },
+  outside: {
+    digest: (bytes: Uint8Array) => Promise<string | null>
+    hasTransparency: Outside['hasTransparency']
+    look?: Outside['look']
+  },
 ): Promise<GatheredImage> {
   if (exchange.kind === 'failed') return { ...unknown(url), errorCode: exchange.code, error: exchange.message }
   const contentType = exchange.headers['content-type'] ?? null
@@ -170,7 +175,8 @@ export async function describeImage(
   }
   const { format, width, height, animated, mayBeTransparent } = reading
   const alpha = !mayBeTransparent ? false : exchange.isCut ? null : await outside.hasTransparency(exchange.body)
-  return { ...answered, bytes, hash, format, width, height, animated, alpha }
+  const look = exchange.isCut ? null : ((await outside.look?.(exchange.body)) ?? null)
+  return { ...answered, bytes, hash, format, width, height, animated, alpha, look: look && lookAsText(look) }
 }
 
 /** What is said when no outside host could be looked up. */

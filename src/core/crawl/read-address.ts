@@ -1,3 +1,4 @@
+import type { Look } from '../image/likeness'
 import type { FailureCode, RedirectHop } from '../model'
 import type { PageStream } from '../page/page-stream'
 import type { PageReading } from '../page/read-page'
@@ -45,6 +46,8 @@ export type Outside = {
   digest: (bytes: Uint8Array) => Promise<string>
   /** Does some pixel really let through what is behind? null when nobody can tell. */
   hasTransparency: (bytes: Uint8Array) => Promise<boolean | null>
+  /** The picture in small, to find others that look the same; null when it can't be decoded. Absent: none is made. */
+  look?: (bytes: Uint8Array) => Promise<Look | null>
   sleep: (ms: number) => Promise<void>
   /** Unpacks gzip, at most so many bytes. */
   gunzip: (bytes: Uint8Array, maxBytes: number) => Promise<Uint8Array>

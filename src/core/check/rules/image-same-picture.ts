@@ -1,3 +1,4 @@
+import { alikePictures } from '../alike-pictures'
 import { defineCheck, notMade } from '../define-check'
 
 export const imageSamePicture = defineCheck({
@@ -5,10 +6,14 @@ export const imageSamePicture = defineCheck({
   family: 'image',
   level: 'note',
   scope: 'site',
-  looksAt: 'The bytes of all share images.',
+  looksAt: 'The bytes of all share images, and what they look like in small.',
   why: 'One picture under several addresses is fetched and held several times, and changes at one place only.',
   messages: {
     same: { says: '{count} addresses hold the same picture: {urls}.', fix: 'Name one address on all pages.' },
+    alike: {
+      says: '{count} pictures look the same, resized, recompressed or cut: {urls}.',
+      fix: 'Keep the largest of them, and name its address on all pages.',
+    },
   },
   check(context) {
     const read = [...context.images.values()].filter(({ iconOnly, errorCode }) => !iconOnly && errorCode === null)
@@ -22,11 +27,14 @@ export const imageSamePicture = defineCheck({
       context.readable
         .filter((page) => context.declaredImages(page).some(({ url }) => urls.includes(url)))
         .map(({ url }) => url)
-    return [...byHash.values()].flatMap((urls) => {
+    const raised = (message: 'same' | 'alike') => (urls: string[]) => {
       const pages = urls.length > 1 ? pagesOf(urls) : []
       return pages.length === 0
         ? []
-        : [{ message: 'same', pages, data: { count: urls.length, urls: urls.slice(0, 3).join(', ') } }]
-    })
+        : [{ message, pages, data: { count: urls.length, urls: urls.slice(0, 3).join(', ') } }]
+    }
+    // A page that offers one picture in two sizes offers one picture: only what different pages share counts.
+    const alike = alikePictures(context).filter((urls) => pagesOf(urls).length > 1)
+    return [...[...byHash.values()].flatMap(raised('same')), ...alike.flatMap(raised('alike'))]
   },
 })
