@@ -198,6 +198,22 @@ const views = {
     await page.getByRole('link', { name: 'Causes' }).click()
     await shoot(page, name)
   },
+  pictures: async (name) => {
+    const page = await gathered()
+    await page.getByRole('link', { name: 'Pictures' }).click()
+    await page.getByRole('button', { name: /lathe-night\.jpg/ }).click()
+    await page.waitForTimeout(1500)
+    await shoot(page, name)
+  },
+  'pictures-recompressed': async (name) => {
+    const page = await gathered()
+    await page.getByRole('link', { name: 'Pictures' }).click()
+    await page.getByRole('button', { name: /lathe-night\.jpg/ }).click()
+    await page.getByRole('button', { name: 'As recompressed' }).click()
+    await page.getByRole('button', { name: /^Phone chat: keeps/ }).click()
+    await page.waitForTimeout(1500)
+    await shoot(page, name)
+  },
   clearance: async (name) => {
     const page = await gathered()
     await page.getByRole('link', { name: 'Clearance' }).click()

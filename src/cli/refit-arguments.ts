@@ -22,11 +22,11 @@ export function focusOf(text: string): Focus {
   return { x: x!, y: y! }
 }
 
-/** `crop`, `extend`, or a colour. */
+/** `crop`, `extend`, `blur`, or a colour. */
 export function fillOf(text: string): Fill {
-  if (text === 'crop' || text === 'extend') return { kind: text }
+  if (text === 'crop' || text === 'extend' || text === 'blur') return { kind: text }
   if (/^#[0-9a-f]{6}$/i.test(text)) return { kind: 'color', color: text.toLowerCase() }
-  throw new InvalidArgumentError('Write crop, extend, or a colour as #1a2b3c.')
+  throw new InvalidArgumentError('Write crop, extend, blur, or a colour as #1a2b3c.')
 }
 
 const UNITS: Record<string, number> = { '': 1, b: 1, kb: 1000, mb: 1_000_000, kib: 1024, mib: 1_048_576 }

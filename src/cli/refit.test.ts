@@ -78,6 +78,32 @@ describe('nimble-parrot refit', { timeout: 60_000 }, () => {
     expect([...data]).toEqual([255, 0, 0])
   })
 
+  test('itself, blurred, fills what is left: the whole picture stands before its own colours', async () => {
+    const halves = await sharp({ create: { width: 300, height: 300, channels: 3, background: '#0000ff' } })
+      .composite([
+        { input: { create: { width: 150, height: 300, channels: 3, background: '#ff0000' } }, left: 0, top: 0 },
+      ])
+      .png()
+      .toBuffer()
+    writeFileSync(join(here, 'halves.png'), halves)
+    const { said } = await made('halves.png', '--shape', '800x400', '--fill', 'blur', '--out', 'blurred.png')
+    expect(said).toMatchObject({
+      width: 800,
+      height: 400,
+      crop: { x: 0, y: 0, width: 300, height: 300 },
+      enlarged: 1.33,
+    })
+    const { data } = await sharp(join(here, 'blurred.png')).removeAlpha().raw().toBuffer({ resolveWithObject: true })
+    const at = (x: number) => [...data.subarray((200 * 800 + x) * 3, (200 * 800 + x) * 3 + 3)]
+    expect(at(20)).toEqual([255, 0, 0])
+    expect(at(780)).toEqual([0, 0, 255])
+    // Of the picture itself the edge between its halves is sharp; nothing else has it.
+    expect([at(390), at(410)]).toEqual([
+      [255, 0, 0],
+      [0, 0, 255],
+    ])
+  })
+
   test.each([
     ['no picture there', ['none.jpg', '--shape', '10x10', '--out', 'x.jpg'], /none\.jpg can’t be read/],
     ['a broken one', ['broken.jpg', '--shape', '10x10', '--out', 'x.jpg'], /broken\.jpg can’t be decoded/],
@@ -104,6 +130,6 @@ describe('arguments', () => {
     for (const text of ['', '0', 'x', '-5kB', '5 stones']) expect(() => bytesOf(text), text).toThrow()
     for (const text of ['0x5', '99999x5', '1200', '1200x']) expect(() => shapeOf(text), text).toThrow()
     for (const text of ['0.5', '2,0', 'a,b', '0.1,0.2,0.3']) expect(() => focusOf(text), text).toThrow()
-    for (const text of ['blur', '#fff', 'red']) expect(() => fillOf(text), text).toThrow()
+    for (const text of ['blurred', '#fff', 'red']) expect(() => fillOf(text), text).toThrow()
   })
 })

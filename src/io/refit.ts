@@ -1,5 +1,14 @@
 import sharp, { type Sharp } from 'sharp'
-import { type Fill, type Focus, type RefitPlan, refitPlan, type Shape, withinBudget } from '@/core/image/refit-plan'
+import {
+  BLUR_SHARE,
+  CENTER,
+  type Fill,
+  type Focus,
+  type RefitPlan,
+  refitPlan,
+  type Shape,
+  withinBudget,
+} from '@/core/image/refit-plan'
 
 /** A larger picture is not decoded. */
 const MOST_PIXELS = 100_000_000
@@ -13,9 +22,22 @@ export class BadPicture extends Error {}
 
 async function drawn(source: Sharp, plan: RefitPlan, type: RefitType): Promise<Sharp> {
   const { crop, scaled, shape, at, fill } = plan
+  // Every step changes the picture that it is asked of: the one behind is made from a copy.
+  const whole = source.clone()
   const cut = source
     .extract({ left: crop.x, top: crop.y, width: crop.width, height: crop.height })
     .resize(scaled.width, scaled.height, { fit: 'fill', kernel: 'lanczos3' })
+  if (fill.kind === 'blur') {
+    const behind = refitPlan(crop, shape, CENTER, { kind: 'crop' })
+    const blurred = await whole
+      .extract({ left: behind.crop.x, top: behind.crop.y, width: behind.crop.width, height: behind.crop.height })
+      .resize(shape.width, shape.height, { fit: 'fill' })
+      .blur(Math.max(0.3, BLUR_SHARE * Math.max(shape.width, shape.height)))
+      .png({ compressionLevel: 0 })
+      .toBuffer()
+    const front = await cut.png({ compressionLevel: 0 }).toBuffer()
+    return flattened(sharp(blurred).composite([{ input: front, left: at.x, top: at.y }]), fill, type)
+  }
   if (fill.kind !== 'crop') {
     const edges = {
       left: at.x,
@@ -25,10 +47,14 @@ async function drawn(source: Sharp, plan: RefitPlan, type: RefitType): Promise<S
     }
     cut.extend(fill.kind === 'extend' ? { ...edges, extendWith: 'copy' } : { ...edges, background: fill.color })
   }
+  return flattened(cut, fill, type)
+}
+
+/** Pixels once: every quality is tried on them. Metadata is left behind, colours are sRGB. */
+async function flattened(picture: Sharp, fill: Fill, type: RefitType): Promise<Sharp> {
   // Places show transparent pixels on white or black: JPEG has none, and white is said.
-  if (type === 'jpeg') cut.flatten({ background: fill.kind === 'color' ? fill.color : '#ffffff' })
-  // Pixels once: every quality is tried on them. Metadata is left behind, colours are sRGB.
-  const { data, info } = await cut.toColourspace('srgb').raw().toBuffer({ resolveWithObject: true })
+  if (type === 'jpeg') picture.flatten({ background: fill.kind === 'color' ? fill.color : '#ffffff' })
+  const { data, info } = await picture.toColourspace('srgb').raw().toBuffer({ resolveWithObject: true })
   return sharp(data, { raw: { width: info.width, height: info.height, channels: info.channels } })
 }
 

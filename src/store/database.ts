@@ -3,6 +3,7 @@ import type { Cause } from '@/core/cause/cause'
 import type { Overview } from '@/core/cause/overview'
 import type { ServedImage } from '@/core/crawl/wire'
 import type { Draft, SiteDefaults } from '@/core/draft/draft'
+import type { PictureEntry } from '@/core/image/picture-book'
 import type { Finding, GatheredPage, Level, RunNote, RunSource, SiteFinding, Summary, View } from '@/core/model'
 import type { Requirements } from '@/core/requirements/requirements'
 import type { Face } from '@/core/surface/face'
@@ -47,7 +48,8 @@ export type WallRow = {
   otherFaces?: Record<string, Face>
 }
 
-export type StoredImage = { run: string; url: string; image: ServedImage }
+/** A picture of a run. `made`: made here by refitting, and not in the build yet. */
+export type StoredImage = { run: string; url: string; image: ServedImage; made?: true }
 
 /** An address that a run found and has not asked for: where it goes on when it was broken off. */
 export type StoredWaiting = { run: string; url: string; depth: number }
@@ -55,11 +57,20 @@ export type StoredWaiting = { run: string; url: string; depth: number }
 /** A small copy of a picture, kept by the hash of the whole so that runs share it. */
 export type Thumb = { key: string; blob: Blob; bytes: number; savedAt: number }
 
+/** A whole picture, kept by the hash of its bytes as long as there is room: what refitting starts from. */
+export type Original = { key: string; blob: Blob; bytes: number; savedAt: number }
+
 /** Defaults of one site, by its production base address. */
 export type StoredDefaults = { site: string; defaults: SiteDefaults }
 
 /** What a run looks like from afar: its causes, its coverage, its charts. Written with its findings. */
-export type StoredOverview = { run: string; causes: Cause[]; overview: Overview }
+export type StoredOverview = {
+  run: string
+  causes: Cause[]
+  overview: Overview
+  /** Share pictures with their uses; absent in a run that was judged before they were listed. */
+  book?: PictureEntry[]
+}
 
 /** Requirements of one site, by its production base address. */
 export type StoredRequirements = { site: string; requirements: Requirements }
@@ -70,6 +81,7 @@ class Database extends Dexie {
   rows!: Table<WallRow, [string, string]>
   images!: Table<StoredImage, [string, string]>
   thumbs!: EntityTable<Thumb, 'key'>
+  originals!: EntityTable<Original, 'key'>
   frontier!: Table<StoredWaiting, [string, string]>
   drafts!: Table<Draft, [string, string]>
   defaults!: EntityTable<StoredDefaults, 'site'>
@@ -89,6 +101,7 @@ class Database extends Dexie {
     this.version(3).stores({ rows: '[run+url], run, [run+order]' })
     this.version(4).stores({ drafts: '[site+url], site', defaults: 'site' })
     this.version(5).stores({ overviews: 'run', requirements: 'site' })
+    this.version(6).stores({ originals: 'key, savedAt' })
   }
 }
 

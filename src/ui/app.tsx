@@ -10,6 +10,7 @@ import { FrameKeys } from './frame/frame-keys'
 import { TopBar } from './frame/top-bar'
 import { GatherArea } from './gather/gather-area'
 import { PageArea } from './page/page-area'
+import { PicturesArea } from './pictures/pictures-area'
 import { useRun } from './run/use-run'
 import { useView } from './view/use-view'
 import { WallArea } from './wall/wall-area'
@@ -30,6 +31,7 @@ export function App({ demo }: { demo: string | null }) {
         {view.area === 'gather' && <GatherArea demo={demo} goTo={goTo} />}
         {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} />}
         {view.area === 'causes' && <CausesArea view={view} goTo={goTo} run={run} />}
+        {view.area === 'pictures' && <PicturesArea view={view} goTo={goTo} run={run} />}
         {view.area === 'clearance' && <ClearanceArea goTo={goTo} run={run} />}
         {view.area === 'drafts' && <DraftsArea view={view} goTo={goTo} run={run} />}
         {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} />}

@@ -2,6 +2,7 @@ import { findCauses } from '@/core/cause/find-causes'
 import { overviewOf } from '@/core/cause/overview'
 import { type CheckContext, createCheckContext } from '@/core/check/context'
 import { runChecks, type Verdict } from '@/core/check/run-checks'
+import { pictureBook } from '@/core/image/picture-book'
 import type { Gathering } from '@/core/model'
 import { noRequirements, type Requirements } from '@/core/requirements/requirements'
 import { database, type WallRow } from '@/store/database'
@@ -20,7 +21,12 @@ export async function judge(run: string, gathering: Gathering): Promise<Judged> 
   const today = new Date().toISOString().slice(0, 10)
   const verdict = runChecks(gathering, context, today)
   const causes = findCauses(context, verdict.pages, verdict.findings)
-  await database.overviews.put({ run, causes, overview: overviewOf(context) })
+  await database.overviews.put({
+    run,
+    causes,
+    overview: overviewOf(context),
+    book: pictureBook(context, verdict.pages),
+  })
   const rows = context.pages.map((page, order) => makeRow(run, page, order, verdict.pages[order]!, context))
   return { context, verdict, rows }
 }

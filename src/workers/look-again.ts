@@ -47,7 +47,10 @@ export async function gatheringOf(run: StoredRun): Promise<{ gathering: Gatherin
   const stored = await database.pages.where('run').equals(run.id).toArray()
   const byUrl = new Map(stored.map(({ url, page }) => [url, page]))
   const rows = await database.rows.where('[run+order]').between([run.id, 0], [run.id, Infinity]).toArray()
-  const images = (await database.images.where('run').equals(run.id).toArray()).map(({ image }) => image)
+  const images = (await database.images.where('run').equals(run.id).toArray())
+    // What was made here is in no build: it is nothing to be judged.
+    .filter(({ made }) => !made)
+    .map(({ image }) => image)
   const pages = rows.flatMap(({ url }) => byUrl.get(url) ?? [])
   const { source, startedAt, view, notes, robotsTxt } = run
   return {

@@ -1,5 +1,6 @@
 import type { ServedImage } from '@/core/crawl/wire'
 import { database } from '@/store/database'
+import { keepOriginal, trimPictures } from '@/store/kept-pictures'
 
 /** Twice the width at which the wall draws a card. */
 const THUMB_WIDTH_PX = 560
@@ -31,10 +32,12 @@ export class ThumbMaker {
 
   /** Resolves when everything that was added has been tried. */
   async done(): Promise<void> {
-    if (this.running === 0 && this.waiting.length === 0) return
-    await new Promise<void>((resolve) => {
-      this.resolveDone = resolve
-    })
+    if (this.running > 0 || this.waiting.length > 0) {
+      await new Promise<void>((resolve) => {
+        this.resolveDone = resolve
+      })
+    }
+    await trimPictures()
   }
 
   private fill(): void {
@@ -56,8 +59,14 @@ export class ThumbMaker {
 
 async function makeThumb(image: ServedImage, ownPicture: (url: string) => Promise<Blob | null>): Promise<void> {
   const key = thumbKey(image)
-  if (await database.thumbs.get(key)) return
-  const blob = (await ownPicture(image.url)) ?? (await servedPicture(image.served))
+  const hasThumb = (await database.thumbs.where('key').equals(key).count()) > 0
+  const hasOriginal = (await database.originals.where('key').equals(key).count()) > 0
+  if (hasThumb && hasOriginal) return
+  const own = await ownPicture(image.url)
+  // Files can't be asked for again once the tab is closed: what a picture is made better from is kept.
+  if (own && !image.iconOnly && !hasOriginal) await keepOriginal(key, own)
+  if (hasThumb) return
+  const blob = own ?? (await servedPicture(image.served))
   if (!blob) return
   // A drawing has no pixels to shrink, and no canvas in a worker takes it: it is kept as it is.
   const small = image.format === 'svg' ? blob : await shrink(blob)
@@ -70,7 +79,8 @@ async function servedPicture(path: string | null): Promise<Blob | null> {
   return response.ok ? response.blob() : null
 }
 
-async function shrink(blob: Blob): Promise<Blob> {
+/** A small copy, as the wall draws it. */
+export async function shrink(blob: Blob): Promise<Blob> {
   const whole = await createImageBitmap(blob)
   try {
     const scale = Math.min(1, THUMB_WIDTH_PX / whole.width)

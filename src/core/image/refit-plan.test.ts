@@ -77,4 +77,15 @@ describe('a budget', () => {
   ])('%j: quality %d, fits %j', async (budget, quality, fits) => {
     expect(await withinBudget(encode, budget)).toMatchObject({ quality, fits })
   })
+
+  test('what stops it is said: the next quality, and its weight', async () => {
+    const steep = async (quality: number) => ({ bytes: quality < 70 ? 50_000 : 90_000, data: null })
+    expect(await withinBudget(steep, 80_000)).toMatchObject({
+      quality: 69,
+      bytes: 50_000,
+      next: { quality: 70, bytes: 90_000 },
+    })
+    expect(await withinBudget(steep, 100_000)).toMatchObject({ quality: 90, next: null })
+    expect(await withinBudget(steep, 100)).toMatchObject({ quality: 40, fits: false, next: null })
+  })
 })

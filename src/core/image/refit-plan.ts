@@ -6,8 +6,14 @@ export type Shape = { width: number; height: number }
 /** A point of the picture, 0 to 1 from left and from top: what matters most stays in. */
 export type Focus = { x: number; y: number }
 
-/** What fills a shape that the picture doesn't: the picture itself, cut; its edge colours; a colour. */
-export type Fill = { kind: 'crop' } | { kind: 'extend' } | { kind: 'color'; color: string }
+/**
+ * What fills a shape that the picture doesn't: the picture itself, cut; its edge colours; itself, enlarged and blurred;
+ * a colour.
+ */
+export type Fill = { kind: 'crop' } | { kind: 'extend' } | { kind: 'blur' } | { kind: 'color'; color: string }
+
+/** How far the picture behind itself is blurred: a standard deviation of so much of the shape's longer side. */
+export const BLUR_SHARE = 0.025
 
 /** How a picture becomes another shape. The same plan is carried out by a browser and on a server. */
 export type RefitPlan = {
@@ -55,7 +61,7 @@ export function refitPlan(source: Shape, shape: Shape, focus: Focus, fill: Fill)
     height: Math.min(shape.height, Math.max(1, Math.round(source.height * scale))),
   }
   const at = { x: Math.floor((shape.width - scaled.width) / 2), y: Math.floor((shape.height - scaled.height) / 2) }
-  return { shape, crop: { x: 0, y: 0, ...source }, scaled, at, fill, scale }
+  return { shape, crop: { x: 0, y: 0, width: source.width, height: source.height }, scaled, at, fill, scale }
 }
 
 /** How much a plan stretches the source, to two places; null when it doesn't. */
@@ -65,6 +71,8 @@ export const enlargedBy = ({ scale }: RefitPlan): number | null => (scale > 1 ? 
 export const QUALITY = { most: 90, least: 40 } as const
 
 export type Encoded<T> = { quality: number; bytes: number; data: T }
+/** `next`: the better quality that no longer fits, and what it would weigh; null where none was tried. */
+export type Budgeted<T> = Encoded<T> & { fits: boolean; next: { quality: number; bytes: number } | null }
 
 /**
  * The best quality whose file stays within a budget, by halving.
@@ -75,21 +83,25 @@ export type Encoded<T> = { quality: number; bytes: number; data: T }
 export async function withinBudget<T>(
   encode: (quality: number) => Promise<{ bytes: number; data: T }>,
   budget: number | null,
-): Promise<Encoded<T> & { fits: boolean }> {
+): Promise<Budgeted<T>> {
   const tryAt = async (quality: number) => ({ quality, ...(await encode(quality)) })
   const best = await tryAt(QUALITY.most)
-  if (budget === null || best.bytes <= budget) return { ...best, fits: true }
+  if (budget === null || best.bytes <= budget) return { ...best, fits: true, next: null }
   const smallest = await tryAt(QUALITY.least)
-  if (smallest.bytes > budget) return { ...smallest, fits: false }
+  if (smallest.bytes > budget) return { ...smallest, fits: false, next: null }
   let [low, high] = [QUALITY.least as number, QUALITY.most as number]
   let found = smallest
+  let next = { quality: best.quality, bytes: best.bytes }
   while (high - low > 1) {
     const middle = (low + high) >> 1
     const tried = await tryAt(middle)
     if (tried.bytes <= budget) {
       found = tried
       low = middle
-    } else high = middle
+    } else {
+      high = middle
+      next = { quality: middle, bytes: tried.bytes }
+    }
   }
-  return { ...found, fits: true }
+  return { ...found, fits: true, next }
 }

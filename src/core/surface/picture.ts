@@ -1,5 +1,5 @@
 import { baseOf, resolveAddress } from '../crawl/address'
-import { cropToRatio } from '../image/crop'
+import { type Crop, cropToRatio } from '../image/crop'
 import type { GatheredImage, GatheredPage, PageFacts } from '../model'
 import { imageCandidates, ogImages } from './candidates'
 import type { CardContext } from './card'
@@ -116,6 +116,31 @@ function shownRatio(size: Size, layout: Layout, rules: PictureRules): number {
   if (layout === 'thumbnail') return rules.thumbnailRatio.value
   const own = size.width / size.height
   return rules.tallest ? Math.max(own, 1 / rules.tallest.value) : own
+}
+
+/** What a place does with one picture: keeps this part of it in that layout, or refuses it. */
+export type Kept =
+  | { kind: 'kept'; surface: Surface; layout: 'wide' | 'natural' | 'thumbnail'; crop: Crop }
+  | { kind: 'refused'; surface: Surface; why: string }
+
+/**
+ * What each place keeps of a picture, on a page that asks for a card of this kind. Places without pictures are left out.
+ */
+export function keptOf(image: GatheredImage, surfaces: readonly Surface[], kind: CardKind | null): Kept[] {
+  return surfaces.flatMap((surface): Kept[] => {
+    const rules = surface.picture
+    if (!rules) return []
+    const refused = refusal(image, rules, rules.least.value)
+    if (refused) return [{ kind: 'refused', surface, why: refused.why ?? refused.outcome }]
+    const { width, height } = image
+    if (width === null || height === null) return [{ kind: 'refused', surface, why: 'its size is not known' }]
+    const layout = layoutFor({ width, height }, surface, rules, kind)
+    if (layout !== 'wide' && layout !== 'natural' && layout !== 'thumbnail')
+      return [{ kind: 'refused', surface, why: `not shown on a card of the kind ${kind}` }]
+    return [
+      { kind: 'kept', surface, layout, crop: cropToRatio(width, height, shownRatio({ width, height }, layout, rules)) },
+    ]
+  })
 }
 
 /** The card's picture, where it came from, how it is cropped, and the layout that follows from it. */

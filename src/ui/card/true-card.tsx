@@ -3,18 +3,14 @@
 import { clsx } from 'clsx'
 import { memo } from 'react'
 import type { Card, TextPart } from '@/core/surface/card-model'
+import { CARD_PADDING_PX, NATURAL_PX, THUMBNAIL_PX } from '@/core/surface/drawn-size'
 import type { BoxFigure, Surface } from '@/core/surface/profile'
 import { isSame, type Spot } from '../page/lit'
 import { CardPicture } from './card-picture'
 import { isTextFirst } from './text-first'
 import { useThumb } from './thumb-cache'
 
-const PADDING_PX = 12
-/** A small picture beside the text, in the place's own pixels. */
-const THUMBNAIL_PX = 126
 const WIDE_RATIO = 1.91
-/** A chat shows a picture of its own ratio no wider than this. */
-const NATURAL_PX = 360
 
 type Lighting = { lit: Spot | null; onLit: (spot: Spot | null) => void }
 type Props = Lighting & { run: string; surface: Surface; card: Card; roomPx: number }
@@ -26,7 +22,7 @@ const spotOf = (part: { line: number | null; column: number | null }): Spot | nu
 export const TrueCard = memo(function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
   const boxes = surface.boxes[card.layout as 'wide' | 'natural' | 'thumbnail' | 'text'] ?? surface.boxes.text
   const isBeside = card.layout === 'thumbnail' && card.image.url !== null
-  const widthPx = (boxes.title?.widthPx ?? 400) + 2 * PADDING_PX + (isBeside ? THUMBNAIL_PX : 0)
+  const widthPx = (boxes.title?.widthPx ?? 400) + 2 * CARD_PADDING_PX + (isBeside ? THUMBNAIL_PX : 0)
   // Zoom, not a narrower box: the lines must break as they do there.
   const zoom = Math.min(1, roomPx / widthPx)
   if (card.layout === 'bare' || card.layout === 'not-listed') return <Plain card={card} />
@@ -57,7 +53,7 @@ export const TrueCard = memo(function TrueCard({ run, surface, card, roomPx, lit
         ) : (
           (card.layout === 'wide' || card.layout === 'natural') && !isAfter && picture
         )}
-        <div style={{ padding: PADDING_PX }} className="min-w-0 flex-1">
+        <div style={{ padding: CARD_PADDING_PX }} className="min-w-0 flex-1">
           <SiteLine run={run} card={card} light={light} isIconShown={surface.favicon} />
           <Text part={card.title} box={boxes.title} light={light} name="Title" isTitle underlined={surface.isListing} />
           {card.description.shown !== '' && (

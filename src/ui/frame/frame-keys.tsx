@@ -21,6 +21,7 @@ const KEYS: [string, string][] = [
   ['G G', 'Go to Gather'],
   ['G W', 'Go to Wall'],
   ['G C', 'Go to Causes'],
+  ['G P', 'Go to Pictures'],
   ['G E', 'Go to Drafts'],
   ['G L', 'Go to Clearance'],
   ['J  K', 'Next and previous page, on a page'],
@@ -38,7 +39,7 @@ export function isTyping(event: KeyboardEvent): boolean {
 }
 
 /** Area in the address, which is ahead of what is drawn while keys come faster than drawings. */
-function addressedArea(): Area {
+export function addressedArea(): Area {
   return parseView(window.location.pathname, window.location.search).area
 }
 
@@ -55,6 +56,7 @@ export function FrameKeys() {
       if (isPair && event.key === 'g') goTo({ area: 'gather', page: null })
       else if (isPair && event.key === 'w') goTo({ area: 'wall' })
       else if (isPair && event.key === 'c') goTo({ area: 'causes' })
+      else if (isPair && event.key === 'p') goTo({ area: 'pictures' })
       else if (isPair && event.key === 'e') goTo({ area: 'drafts' })
       else if (isPair && event.key === 'l') goTo({ area: 'clearance' })
       else if (event.key === 'g') pressedG.current = event.timeStamp

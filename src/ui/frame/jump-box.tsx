@@ -49,8 +49,8 @@ export function JumpBox({
   }, [])
   return (
     <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
-      <Dialog.Trigger className="flex h-8 items-center gap-2 rounded-card bg-white/8 px-3 text-bar-quiet hover:bg-white/15 max-md:hidden">
-        Jump to… <kbd className="key">Ctrl K</kbd>
+      <Dialog.Trigger className="flex h-8 shrink-0 items-center gap-2 whitespace-nowrap rounded-card bg-white/8 px-3 text-bar-quiet hover:bg-white/15 max-md:hidden">
+        Jump <kbd className="key">Ctrl K</kbd>
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
@@ -89,6 +89,7 @@ function JumpList({
         ? [
             { id: 'wall', name: 'Wall', hint: 'area', go: () => goTo({ area: 'wall' as const }) },
             { id: 'causes', name: 'Causes', hint: 'area', go: () => goTo({ area: 'causes' as const }) },
+            { id: 'pictures', name: 'Pictures', hint: 'area', go: () => goTo({ area: 'pictures' as const }) },
             { id: 'drafts', name: 'Drafts', hint: 'area', go: () => goTo({ area: 'drafts' as const }) },
             { id: 'clearance', name: 'Clearance', hint: 'area', go: () => goTo({ area: 'clearance' as const }) },
           ]

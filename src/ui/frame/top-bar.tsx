@@ -17,6 +17,7 @@ const TRACK: { area: Area; name: string }[] = [
   { area: 'gather', name: 'Gather' },
   { area: 'wall', name: 'Wall' },
   { area: 'causes', name: 'Causes' },
+  { area: 'pictures', name: 'Pictures' },
   { area: 'drafts', name: 'Drafts' },
   { area: 'clearance', name: 'Clearance' },
 ]
@@ -33,7 +34,9 @@ export function TopBar({ view, goTo, run, demo }: Props) {
         aria-label="Nimble Parrot, Gather"
       >
         <Mark />
-        <span className="font-display text-[17px] font-bold tracking-[-.01em] max-md:hidden">Nimble Parrot</span>
+        <span className="font-display whitespace-nowrap text-[17px] font-bold tracking-[-.01em] max-lg:hidden">
+          Nimble Parrot
+        </span>
       </a>
       <RunChip run={run} goTo={goTo} />
       <nav
@@ -77,14 +80,16 @@ function TrackStop({
   const errors = area === 'wall' ? (run?.summary?.error ?? 0) : 0
   return (
     <>
-      {!isFirst && <span className="mx-[6px] h-px w-3 shrink-0 bg-bar-quiet/50 max-md:hidden" aria-hidden="true" />}
+      {!isFirst && (
+        <span className="mx-[3px] h-px w-[10px] shrink-0 bg-bar-quiet/50 max-md:hidden" aria-hidden="true" />
+      )}
       <a
         href={viewHref({ ...view, area })}
         onClick={(event) => follow(event, () => !isOff && goTo({ area }))}
         aria-current={isHere ? 'page' : undefined}
         aria-disabled={isOff || undefined}
         className={clsx(
-          'flex h-8 shrink-0 items-center gap-[7px] rounded-card px-3 text-[13.5px] font-medium max-md:px-2',
+          'flex h-8 shrink-0 items-center gap-[6px] rounded-card px-[9px] text-[13.5px] font-medium max-md:px-2',
           isHere ? 'bg-bar-ink font-semibold text-bar' : 'text-bar-ink hover:bg-white/10',
           isOff && 'opacity-50',
         )}

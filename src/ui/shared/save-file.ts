@@ -1,5 +1,5 @@
 /** Hands a file to the browser's downloads. */
-export function saveFile(name: string, content: string | Uint8Array, mediaType: string): void {
+export function saveFile(name: string, content: string | Uint8Array | Blob, mediaType: string): void {
   const url = URL.createObjectURL(new Blob([content as BlobPart], { type: mediaType }))
   const link = document.createElement('a')
   link.href = url

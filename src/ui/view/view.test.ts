@@ -15,6 +15,8 @@ const view: View = {
   isBuilt: true,
   tab: 'patterns',
   pane: 'draft',
+  picture: 'https://site.example/img/a.png',
+  look: 'keep-zone',
   cause: 'odd /guides/* title',
 }
 

@@ -1,7 +1,7 @@
 import type { View as RunView } from '@/core/model'
 import { surfaces } from '@/core/surface/profiles'
 
-export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'clearance'
+export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'pictures' | 'clearance'
 
 /** Parts of the drafts' area. */
 export const draftTabs = ['pages', 'texts', 'defaults', 'patterns', 'take-away'] as const
@@ -16,6 +16,10 @@ export type Symptom = (typeof symptoms)[number]
 
 export const sorts = ['worst', 'address', 'found'] as const
 export type Sort = (typeof sorts)[number]
+
+/** Ways to look at a picture. */
+export const pictureLooks = ['crops', 'keep-zone', 'recompressed'] as const
+export type PictureLook = (typeof pictureLooks)[number]
 
 /** What is shown: all of it stands in the address, so that a view can be kept, reloaded and passed on. */
 export type View = {
@@ -37,11 +41,14 @@ export type View = {
   tab: DraftTab
   /** Cause that is chosen, by its id. */
   cause: string | null
+  /** Picture that is chosen, by its public address. */
+  picture: string | null
+  look: PictureLook
   /** What is open beside the cards of a page. */
   pane: Pane
 }
 
-const AREAS: readonly Area[] = ['gather', 'wall', 'page', 'drafts', 'causes', 'clearance']
+const AREAS: readonly Area[] = ['gather', 'wall', 'page', 'drafts', 'causes', 'pictures', 'clearance']
 
 const oneOf = <T extends string>(choices: readonly T[], value: string | null): T | null =>
   choices.find((choice) => choice === value) ?? null
@@ -64,6 +71,8 @@ export function parseView(pathname: string, search: string): View {
     isBuilt: query.get('draft') === 'off',
     tab: oneOf(draftTabs, query.get('tab')) ?? 'pages',
     cause: query.get('cause'),
+    picture: query.get('picture'),
+    look: oneOf(pictureLooks, query.get('look')) ?? 'crops',
     pane: oneOf(panes, query.get('pane')) ?? 'reasons',
   }
 }
@@ -84,6 +93,8 @@ export function viewHref(view: View): string {
   if (view.isBuilt) query.set('draft', 'off')
   if (view.tab !== 'pages') query.set('tab', view.tab)
   if (view.cause) query.set('cause', view.cause)
+  if (view.picture) query.set('picture', view.picture)
+  if (view.look !== 'crops') query.set('look', view.look)
   if (view.pane !== 'reasons') query.set('pane', view.pane)
   const path = view.area === 'gather' ? '/' : `/${view.area}`
   const text = query.toString().replaceAll('%2F', '/').replaceAll('%2C', ',')

@@ -1,5 +1,6 @@
 import type { FormatReader } from '../format-reader'
 import { avif } from './avif'
+import { bigTiff } from './big-tiff'
 import { bmp } from './bmp'
 import { gif } from './gif'
 import { ico } from './ico'
@@ -10,4 +11,4 @@ import { tiff } from './tiff'
 import { webp } from './webp'
 
 /** Every format that is known, most frequent first; `svg` last, since it alone must read text. */
-export const formatReaders: readonly FormatReader[] = [jpeg, png, webp, avif, gif, ico, bmp, tiff, svg]
+export const formatReaders: readonly FormatReader[] = [jpeg, png, webp, avif, gif, ico, bmp, tiff, bigTiff, svg]

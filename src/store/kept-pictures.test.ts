@@ -1,0 +1,28 @@
+import 'fake-indexeddb/auto'
+import { beforeEach, expect, it } from 'vitest'
+import { database } from './database'
+import { keepOriginal, MOST_ORIGINAL, trimPictures } from './kept-pictures'
+
+beforeEach(async () => {
+  await database.thumbs.clear()
+  await database.originals.clear()
+})
+
+const put = (table: 'thumbs' | 'originals', key: string, bytes: number, savedAt: number) =>
+  database[table].put({ key, blob: new Blob(['x'.repeat(bytes)]), bytes, savedAt })
+
+it('throws out what was kept longest, each kind by its own bound', async () => {
+  for (const [index, key] of ['a', 'b', 'c', 'd'].entries()) await put('thumbs', key, 30, index)
+  await put('originals', 'old', 70, 1)
+  await put('originals', 'new', 70, 2)
+  expect(await trimPictures({ thumbs: 65, originals: 100 })).toBe(3)
+  expect((await database.thumbs.toArray()).map(({ key }) => key)).toEqual(['c', 'd'])
+  expect((await database.originals.toArray()).map(({ key }) => key)).toEqual(['new'])
+  expect(await trimPictures({ thumbs: 65, originals: 100 })).toBe(0)
+})
+
+it('keeps no picture whole that is heavier than the bound of one', async () => {
+  await keepOriginal('light', new Blob(['light']))
+  await keepOriginal('heavy', { size: MOST_ORIGINAL + 1 } as Blob)
+  expect((await database.originals.toArray()).map(({ key, bytes }) => [key, bytes])).toEqual([['light', 5]])
+})

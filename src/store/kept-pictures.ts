@@ -1,0 +1,40 @@
+import { database } from './database'
+
+/** Bytes of small copies kept over all runs; the oldest go first. */
+const MOST_THUMBS = 120_000_000
+/** Bytes of whole pictures kept over all runs. */
+const MOST_ORIGINALS = 200_000_000
+/** A single picture heavier than this is not kept whole. */
+export const MOST_ORIGINAL = 12_000_000
+
+const tables = { thumbs: MOST_THUMBS, originals: MOST_ORIGINALS } as const
+
+/** Keeps a whole picture, unless it is too heavy to. */
+export async function keepOriginal(key: string, blob: Blob): Promise<void> {
+  if (blob.size > MOST_ORIGINAL) return
+  await database.originals.put({ key, blob, bytes: blob.size, savedAt: Date.now() })
+}
+
+/**
+ * Throws out what was kept longest, until thumbs and whole pictures are within their bounds.
+ *
+ * @param most bytes of each; ours when absent
+ * @returns how many were thrown out
+ */
+export async function trimPictures(most: Record<keyof typeof tables, number> = tables): Promise<number> {
+  let gone = 0
+  for (const name of Object.keys(tables) as (keyof typeof tables)[]) {
+    let sum = 0
+    const old: string[] = []
+    await database[name]
+      .orderBy('savedAt')
+      .reverse()
+      .each(({ key, bytes }) => {
+        sum += bytes
+        if (sum > most[name]) old.push(key)
+      })
+    await database[name].bulkDelete(old)
+    gone += old.length
+  }
+  return gone
+}

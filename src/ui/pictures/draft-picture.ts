@@ -1,0 +1,64 @@
+'use client'
+
+import type { DraftFields } from '@/core/draft/draft'
+import type { PictureEntry } from '@/core/image/picture-book'
+import { database, type StoredRun } from '@/store/database'
+import { draftsOf } from '@/store/drafts'
+import { keepOriginal } from '@/store/kept-pictures'
+import type { RefitType, Refitted } from '@/workers/draw-refit'
+import { doStep } from '../draft/draft-history'
+import { draftWith } from '../draft/make-draft'
+import { onPicture } from './picture-worker'
+
+const hex = (bytes: ArrayBuffer) =>
+  [...new Uint8Array(bytes)].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+
+/** Puts a picture that was made here among the run's, so that cards can show it before it is in the build. */
+async function addPicture(run: StoredRun, url: string, { blob, plan }: Refitted, type: RefitType): Promise<void> {
+  const hash = `sha256:${hex(await crypto.subtle.digest('SHA-256', await blob.arrayBuffer()))}`
+  const small = await onPicture('shrink', { picture: blob })
+  await database.thumbs.put({ key: hash, blob: small, bytes: small.size, savedAt: Date.now() })
+  await keepOriginal(hash, blob)
+  const image = {
+    url,
+    status: 200,
+    format: type,
+    ...plan.shape,
+    bytes: blob.size,
+    alpha: false,
+    animated: false,
+    hash,
+    contentType: blob.type,
+    error: null,
+    errorCode: null,
+    iconOnly: false,
+    served: null,
+  }
+  await database.images.put({ run: run.id, url, image, made: true })
+}
+
+/** Drafts the refitted picture, at the address that it will have, for every page that names the one it was made from. */
+export async function draftPicture(
+  run: StoredRun,
+  entry: PictureEntry,
+  refitted: Refitted,
+  type: RefitType,
+  address: string,
+): Promise<number> {
+  const { site } = run.source
+  await addPicture(run, address, refitted, type)
+  const images = await database.images.where('run').equals(run.id).toArray()
+  const known = new Map(images.map(({ url, image }) => [url, image]))
+  const before = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
+  const pages = await database.pages.bulkGet(entry.uses.map(({ page }) => [run.id, page] as [string, string]))
+  const now = new Date()
+  const drafts = pages.flatMap((stored) => {
+    if (!stored) return []
+    const old = before.get(stored.url) ?? null
+    const fields: DraftFields = { ...(old?.landedAt === null ? old.fields : {}), image: address }
+    const after = draftWith(old, fields, { site, page: stored.page, imageOf: (url) => known.get(url), now })
+    return [{ url: stored.url, before: old, after }]
+  })
+  await doStep({ site, label: 'the refitted picture', drafts })
+  return drafts.length
+}

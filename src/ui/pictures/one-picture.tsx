@@ -1,0 +1,180 @@
+'use client'
+
+import { clsx } from 'clsx'
+import { useEffect, useMemo, useState } from 'react'
+import type { ServedImage } from '@/core/crawl/wire'
+import { busiestPoint, type DetailMap } from '@/core/image/detail'
+import { keepZone } from '@/core/image/keep-zone'
+import type { PictureEntry } from '@/core/image/picture-book'
+import { refitPlan } from '@/core/image/refit-plan'
+import type { Kept } from '@/core/surface/picture'
+import type { StoredRun } from '@/store/database'
+import type { GoTo } from '../view/use-view'
+import type { PictureLook, View } from '../view/view'
+import { cropGroups } from './crop-groups'
+import { GuideButtons } from './guide-buttons'
+import { KeptStrip } from './kept-strip'
+import { pathOfPicture, pictureInShort } from './picture-facts'
+import { PictureStage } from './picture-stage'
+import { PictureUses } from './picture-uses'
+import { onPicture } from './picture-worker'
+import { RecompressedView } from './recompressed-view'
+import { RefitPane } from './refit-pane'
+import { useRefit } from './use-refit'
+import { useObjectUrl, useWholePicture } from './whole-picture'
+
+const LOOKS: { id: PictureLook; name: string }[] = [
+  { id: 'crops', name: 'Crops' },
+  { id: 'keep-zone', name: 'Keep zone only' },
+  { id: 'recompressed', name: 'As recompressed' },
+]
+
+type Props = {
+  view: View
+  goTo: GoTo
+  run: StoredRun
+  entry: PictureEntry
+  image: ServedImage | undefined
+  kept: Kept[]
+}
+
+function useDetail(picture: Blob | null): DetailMap | null {
+  const [detail, setDetail] = useState<DetailMap | null>(null)
+  useEffect(() => {
+    let isGone = false
+    setDetail(null)
+    if (picture) {
+      // A hint and nothing more: where it can't be made, it is left out.
+      onPicture('detail', { picture }).then(
+        (found) => !isGone && setDetail(found),
+        () => undefined,
+      )
+    }
+    return () => {
+      isGone = true
+    }
+  }, [picture])
+  return detail
+}
+
+/** The chosen picture: what places keep of it in the middle, its refit, findings and pages at the side. */
+export function OnePicture({ view, goTo, run, entry, image, kept }: Props) {
+  const whole = useWholePicture(image)
+  const picture = whole?.blob ?? null
+  const src = useObjectUrl(picture)
+  const refit = useRefit(picture, entry.url)
+  const detail = useDetail(picture)
+  const [uncounted, setUncounted] = useState<ReadonlySet<string>>(new Set())
+  const shown = useMemo(() => kept.filter((one) => one.kind === 'kept'), [kept])
+  const chosen = shown.find(({ surface }) => surface.id === view.surface) ?? shown[0] ?? null
+  const size = image?.width && image.height ? { width: image.width, height: image.height } : null
+  const counted = new Set(shown.map(({ surface }) => surface.id).filter((id) => !uncounted.has(id)))
+  const zone = keepZone(shown.filter(({ surface }) => counted.has(surface.id)).map(({ crop }) => crop))
+  const { site } = run.source
+  const look = view.look
+  return (
+    <>
+      <section
+        aria-label="The picture"
+        className="flex min-h-0 min-w-0 flex-col px-4 pt-3 max-md:border-t max-md:border-line"
+      >
+        <header className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+          <h2 className="min-w-0 truncate font-mono text-[14px] font-semibold" title={entry.url}>
+            {pathOfPicture(entry.url, site)}
+          </h2>
+          <span className="text-quiet">{pictureInShort(image)}</span>
+          <span className="ml-auto flex rounded-card bg-soft p-[3px]">
+            {LOOKS.map(({ id, name }) => (
+              <button
+                key={id}
+                type="button"
+                aria-pressed={look === id}
+                onClick={() => goTo({ look: id }, 'replace')}
+                className={clsx(
+                  'h-[26px] rounded-[5px] px-3 text-[12px]',
+                  look === id ? 'bg-sheet font-semibold shadow-sm' : 'text-quiet hover:text-ink',
+                )}
+              >
+                {name}
+              </button>
+            ))}
+          </span>
+        </header>
+        {size && src && picture ? (
+          <>
+            <div className="min-h-0 flex-1 max-md:h-[300px] max-md:flex-none">
+              {look === 'recompressed' ? (
+                <RecompressedView
+                  centre={detail ? busiestPoint(detail) : { x: 0.5, y: 0.5 }}
+                  picture={picture}
+                  src={src}
+                  size={size}
+                  kept={whole?.isWhole ? chosen : null}
+                />
+              ) : (
+                <PictureStage
+                  src={src}
+                  size={size}
+                  groups={cropGroups(kept, size)}
+                  chosen={chosen?.surface.id ?? null}
+                  zone={zone}
+                  look={look}
+                  refit={refitPlan(size, refit.wish.shape, refit.wish.focus, refit.wish.fill).crop}
+                  focus={refit.wish.focus}
+                  onFocus={(focus) => refit.set({ focus })}
+                />
+              )}
+            </div>
+            {look === 'keep-zone' && <GuideButtons shape={refit.wish.shape} />}
+            <div className="shrink-0 pt-3">
+              <KeptStrip
+                src={src}
+                size={size}
+                kept={kept}
+                detail={detail}
+                chosen={chosen?.surface.id ?? null}
+                counted={counted}
+                onChoose={(surface) => goTo({ surface }, 'replace')}
+                onCount={(surface) =>
+                  setUncounted((now) => {
+                    const next = new Set(now)
+                    if (!next.delete(surface)) next.add(surface)
+                    return next
+                  })
+                }
+              />
+            </div>
+          </>
+        ) : (
+          <NoPicture image={image} isReading={whole === undefined} />
+        )}
+      </section>
+      <aside className="min-h-0 overflow-auto border-l border-line bg-sheet px-4 py-3 max-lg:col-span-2 max-lg:border-l-0 max-lg:border-t">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
+          {size && picture && (
+            <RefitPane
+              run={run}
+              entry={entry}
+              refit={refit}
+              weight={image?.bytes ?? null}
+              isWhole={whole?.isWhole ?? false}
+              goTo={goTo}
+            />
+          )}
+          <PictureUses entry={entry} site={site} goTo={goTo} />
+        </div>
+      </aside>
+    </>
+  )
+}
+
+function NoPicture({ image, isReading }: { image: ServedImage | undefined; isReading: boolean }) {
+  const why = !image
+    ? 'It was not read in this run.'
+    : image.errorCode
+      ? (image.error ?? image.errorCode)
+      : isReading
+        ? 'Reading the picture …'
+        : 'No copy of it is left here. Gather its pages again to see it.'
+  return <p className="grid flex-1 place-items-center rounded-[9px] bg-soft p-6 text-center text-quiet">{why}</p>
+}

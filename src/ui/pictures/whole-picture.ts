@@ -1,0 +1,102 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import type { ServedImage } from '@/core/crawl/wire'
+import { database } from '@/store/database'
+import { keepOriginal } from '@/store/kept-pictures'
+import { thumbKey } from '@/workers/thumb-maker'
+
+/** A picture to work on. `isWhole` is false for a small copy: all that is left of one that can't be read again. */
+export type WholePicture = { blob: Blob; isWhole: boolean }
+
+/** Longest side to which a drawing without pixels is drawn. */
+const MOST_DRAWN = 4096
+
+/** A drawing as pixels. Drawn as a picture, it can run nothing and fetch nothing. */
+export async function asPixels(svg: Blob, width: number, height: number): Promise<Blob> {
+  const url = URL.createObjectURL(svg)
+  try {
+    const image = new Image()
+    image.src = url
+    await image.decode()
+    const scale = Math.min(1, MOST_DRAWN / Math.max(width, height))
+    const canvas = document.createElement('canvas')
+    canvas.width = Math.max(1, Math.round(width * scale))
+    canvas.height = Math.max(1, Math.round(height * scale))
+    canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
+    return await new Promise((resolve, reject) =>
+      canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('The drawing can’t be drawn.'))), 'image/png'),
+    )
+  } finally {
+    URL.revokeObjectURL(url)
+  }
+}
+
+/** A run that has just ended is still putting its pictures away: so often and so long it is waited for. */
+const TURNS = 8
+const TURN_MS = 500
+
+async function find(image: ServedImage): Promise<WholePicture | null> {
+  const key = thumbKey(image)
+  const kept = await database.originals.get(key)
+  if (kept) return { blob: kept.blob, isWhole: true }
+  if (image.served) {
+    // A token of a server that was started anew is worth nothing: then the small copy must do.
+    const response = await fetch(image.served).catch(() => null)
+    if (response?.ok) {
+      const blob = await response.blob()
+      await keepOriginal(key, blob).catch(() => undefined)
+      return { blob, isWhole: true }
+    }
+  }
+  const thumb = await database.thumbs.get(key)
+  return thumb ? { blob: thumb.blob, isWhole: false } : null
+}
+
+/** A picture as it can be worked on: kept here, asked for anew, or its small copy; null when there is none at all. */
+export async function wholePicture(image: ServedImage): Promise<WholePicture | null> {
+  let found = await find(image)
+  for (let turn = 0; found === null && turn < TURNS; turn++) {
+    await new Promise((resolve) => setTimeout(resolve, TURN_MS))
+    found = await find(image)
+  }
+  if (!found || image.format !== 'svg') return found
+  const { width, height } = image
+  return { blob: await asPixels(found.blob, width ?? 1200, height ?? 630), isWhole: true }
+}
+
+/** The chosen picture; undefined while it is read. */
+export function useWholePicture(image: ServedImage | undefined): WholePicture | null | undefined {
+  const [found, setFound] = useState<{ of: string; picture: WholePicture | null }>()
+  // The same picture is another object each time anything of the run's is written: its content is what counts.
+  const key = image && image.errorCode === null ? thumbKey(image) : null
+  const latest = useRef(image)
+  latest.current = image
+  useEffect(() => {
+    let isGone = false
+    if (key === null || !latest.current) return
+    void wholePicture(latest.current)
+      .catch(() => null)
+      .then((picture) => !isGone && setFound({ of: key, picture }))
+    return () => {
+      isGone = true
+    }
+  }, [key])
+  if (key === null) return null
+  return found?.of === key ? found.picture : undefined
+}
+
+/** Address of a blob as long as it is shown. */
+export function useObjectUrl(blob: Blob | null | undefined): string | null {
+  const [url, setUrl] = useState<string | null>(null)
+  useEffect(() => {
+    if (!blob) {
+      setUrl(null)
+      return
+    }
+    const made = URL.createObjectURL(blob)
+    setUrl(made)
+    return () => URL.revokeObjectURL(made)
+  }, [blob])
+  return url
+}

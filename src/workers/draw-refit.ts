@@ -1,0 +1,91 @@
+import {
+  BLUR_SHARE,
+  type Budgeted,
+  CENTER,
+  type Fill,
+  type Focus,
+  type RefitPlan,
+  refitPlan,
+  type Shape,
+  withinBudget,
+} from '@/core/image/refit-plan'
+import { decode } from './decode'
+
+export type RefitType = 'jpeg' | 'png' | 'webp'
+export type RefitWish = { shape: Shape; focus: Focus; fill: Fill; budget: number | null; type: RefitType }
+/** `quality` is null where the format has none. */
+export type Refitted = {
+  blob: Blob
+  quality: number | null
+  fits: boolean
+  next: Budgeted<Blob>['next']
+  plan: RefitPlan
+}
+
+type Pen = OffscreenCanvasRenderingContext2D
+
+/** Draws the outermost line of pixels of the picture on to the edges of the canvas. */
+function extendEdges(pen: Pen, { shape, scaled, at }: RefitPlan): void {
+  const { canvas } = pen
+  const [right, bottom] = [at.x + scaled.width, at.y + scaled.height]
+  pen.imageSmoothingEnabled = false
+  if (at.x > 0) pen.drawImage(canvas, at.x, at.y, 1, scaled.height, 0, at.y, at.x, scaled.height)
+  if (right < shape.width)
+    pen.drawImage(canvas, right - 1, at.y, 1, scaled.height, right, at.y, shape.width - right, scaled.height)
+  // The lines above and below take the whole width: the corners too.
+  if (at.y > 0) pen.drawImage(canvas, 0, at.y, shape.width, 1, 0, 0, shape.width, at.y)
+  if (bottom < shape.height)
+    pen.drawImage(canvas, 0, bottom - 1, shape.width, 1, 0, bottom, shape.width, shape.height - bottom)
+}
+
+function drawBehind(pen: Pen, picture: ImageBitmap, { shape, crop }: RefitPlan): void {
+  const behind = refitPlan(crop, shape, CENTER, { kind: 'crop' }).crop
+  const blur = BLUR_SHARE * Math.max(shape.width, shape.height)
+  // A blur takes in what lies beyond the edge, where there is nothing: the picture behind is drawn larger than the shape.
+  pen.filter = `blur(${blur}px)`
+  const rim = 2 * blur
+  const [width, height] = [shape.width + 2 * rim, shape.height + 2 * rim]
+  pen.drawImage(picture, behind.x, behind.y, behind.width, behind.height, -rim, -rim, width, height)
+  pen.filter = 'none'
+}
+
+function drawPlan(picture: ImageBitmap, plan: RefitPlan, type: RefitType): OffscreenCanvas {
+  const { shape, crop, scaled, at, fill } = plan
+  const canvas = new OffscreenCanvas(shape.width, shape.height)
+  const pen = canvas.getContext('2d')!
+  // Places show transparent pixels on white or black: JPEG has none, and white is said.
+  const ground = fill.kind === 'color' ? fill.color : type === 'jpeg' ? '#ffffff' : null
+  if (ground) {
+    pen.fillStyle = ground
+    pen.fillRect(0, 0, shape.width, shape.height)
+  }
+  if (fill.kind === 'blur') drawBehind(pen, picture, plan)
+  pen.imageSmoothingQuality = 'high'
+  pen.drawImage(picture, crop.x, crop.y, crop.width, crop.height, at.x, at.y, scaled.width, scaled.height)
+  if (fill.kind === 'extend') extendEdges(pen, plan)
+  return canvas
+}
+
+/**
+ * Makes a picture fit a shape and a budget, in a worker. Orientation is applied, metadata is left behind, colours become
+ * sRGB: a canvas holds nothing else. The original is not changed.
+ */
+export async function drawRefit(original: Blob, wish: RefitWish): Promise<Refitted> {
+  const picture = await decode(original)
+  try {
+    const plan = refitPlan(picture, wish.shape, wish.focus, wish.fill)
+    const canvas = drawPlan(picture, plan, wish.type)
+    const encode = async (quality: number) => {
+      const blob = await canvas.convertToBlob({ type: `image/${wish.type}`, quality: quality / 100 })
+      return { bytes: blob.size, data: blob }
+    }
+    if (wish.type === 'png') {
+      const { bytes, data } = await encode(100)
+      return { blob: data, quality: null, fits: wish.budget === null || bytes <= wish.budget, next: null, plan }
+    }
+    const made = await withinBudget(encode, wish.budget)
+    return { blob: made.data, quality: made.quality, fits: made.fits, next: made.next, plan }
+  } finally {
+    picture.close()
+  }
+}

@@ -1,0 +1,98 @@
+import { zipSync } from 'fflate'
+import type { Crop } from '@/core/image/crop'
+import { type DetailMap, detailMap } from '@/core/image/detail'
+import { recompressedSize } from '@/core/image/recompressed'
+import type { Recompression } from '@/core/surface/profile'
+import { decode } from './decode'
+import { drawRefit, type Refitted, type RefitWish } from './draw-refit'
+import { shrink } from './thumb-maker'
+
+/** What can be asked of the worker that works on whole pictures, and what it answers. */
+export type PictureWork = {
+  /** Where a picture has detail. */
+  detail: { asks: { picture: Blob }; gives: DetailMap }
+  /** A part of a picture as a place scales and recompresses it. */
+  recompress: {
+    asks: { picture: Blob; crop: Crop; recompression: Recompression }
+    gives: { blob: Blob; width: number; height: number }
+  }
+  refit: { asks: { picture: Blob; wish: RefitWish }; gives: Refitted }
+  /** A small copy for cards. */
+  shrink: { asks: { picture: Blob }; gives: Blob }
+  /** Files as a zip, not compressed: pictures are already. */
+  pack: { asks: { files: Record<string, Uint8Array> }; gives: Blob }
+}
+export type PictureTask = keyof PictureWork
+export type PictureAsk = { [T in PictureTask]: { id: number; task: T } & PictureWork[T]['asks'] }[PictureTask]
+export type PictureAnswer = { id: number; gives: PictureWork[PictureTask]['gives'] } | { id: number; failed: string }
+
+/** Longest side at which detail is looked for: lettering is seen, grain is not. */
+const DETAIL_PX = 480
+
+async function detailOf(blob: Blob): Promise<DetailMap> {
+  const picture = await decode(blob)
+  const scale = Math.min(1, DETAIL_PX / Math.max(picture.width, picture.height))
+  const [width, height] = [
+    Math.max(1, Math.round(picture.width * scale)),
+    Math.max(1, Math.round(picture.height * scale)),
+  ]
+  const pen = new OffscreenCanvas(width, height).getContext('2d')!
+  pen.fillStyle = '#ffffff'
+  pen.fillRect(0, 0, width, height)
+  pen.drawImage(picture, 0, 0, width, height)
+  picture.close()
+  const { data } = pen.getImageData(0, 0, width, height)
+  const grey = Uint8Array.from(
+    { length: width * height },
+    (_, index) => 0.299 * data[index * 4]! + 0.587 * data[index * 4 + 1]! + 0.114 * data[index * 4 + 2]!,
+  )
+  return detailMap(grey, width, height)
+}
+
+async function recompressed({ picture, crop, recompression }: PictureWork['recompress']['asks']) {
+  const { width, height } = recompressedSize(crop, recompression)
+  const source = await decode(picture)
+  const canvas = new OffscreenCanvas(width, height)
+  const pen = canvas.getContext('2d')!
+  pen.imageSmoothingQuality = 'high'
+  pen.fillStyle = '#ffffff'
+  pen.fillRect(0, 0, width, height)
+  pen.drawImage(source, crop.x, crop.y, crop.width, crop.height, 0, 0, width, height)
+  source.close()
+  const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: recompression.quality.value / 100 })
+  return { blob, width, height }
+}
+
+function doTask(ask: PictureAsk): Promise<PictureWork[PictureTask]['gives']> {
+  switch (ask.task) {
+    case 'detail':
+      return detailOf(ask.picture)
+    case 'recompress':
+      return recompressed(ask)
+    case 'refit':
+      return drawRefit(ask.picture, ask.wish)
+    case 'pack':
+      return Promise.resolve(
+        new Blob([zipSync(ask.files, { level: 0 }) as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),
+      )
+    case 'shrink':
+      return shrink(ask.picture)
+  }
+}
+
+const scope = self as unknown as {
+  postMessage(message: PictureAnswer): void
+  addEventListener(type: 'message', listener: (event: MessageEvent<PictureAsk>) => void): void
+}
+
+// One after the other: two decoded giants at once would take twice the memory.
+let last: Promise<unknown> = Promise.resolve()
+scope.addEventListener('message', ({ data }) => {
+  last = last.then(async () => {
+    try {
+      scope.postMessage({ id: data.id, gives: await doTask(data) })
+    } catch (error) {
+      scope.postMessage({ id: data.id, failed: error instanceof Error ? error.message : String(error) })
+    }
+  })
+})
