@@ -12,6 +12,12 @@ const answers: Record<string, (response: ServerResponse) => void> = {
     response.writeHead(200, { 'content-encoding': 'gzip' }).end(gzipSync(Buffer.alloc(60_000_000))),
   '/broken': (response) => response.writeHead(200, { 'content-encoding': 'gzip' }).end('this is no gzip'),
   '/large': (response) => response.writeHead(200).end(Buffer.alloc(50_000, 'x')),
+  '/range': (response) => {
+    const range = /^bytes=0-(\d+)$/.exec(response.req.headers.range ?? '')
+    if (!range || response.req.headers['accept-encoding'] !== 'identity') return response.writeHead(400).end()
+    response.writeHead(206, { 'content-range': `bytes 0-${range[1]}/50000` })
+    return response.end(Buffer.alloc(Number(range[1]) + 1, 'x'))
+  },
   '/redirect': (response) => response.writeHead(302, { location: '/plain' }).end(),
   '/hang': () => undefined,
   '/drop': (response) => response.destroy(),
@@ -65,6 +71,21 @@ describe('bodies', () => {
     const exchange = await read('/large', {}, 1000)
     expect(exchange).toMatchObject({ kind: 'answered', isCut: true })
     expect(exchange.kind === 'answered' && exchange.body.length).toBe(1000)
+  })
+
+  test('the first bytes alone are asked for, unpacked', async () => {
+    const exchange = await fetcher().read({
+      url: `${base}/range`,
+      accept: 'image',
+      maxBytes: 4096,
+      firstBytesOnly: true,
+    })
+    expect(exchange).toMatchObject({
+      kind: 'answered',
+      status: 206,
+      headers: { 'content-range': 'bytes 0-4095/50000' },
+    })
+    expect(exchange.kind === 'answered' && exchange.body.length).toBe(4096)
   })
 
   test('what unpacks to far more than it weighs is cut off long before its end', async () => {

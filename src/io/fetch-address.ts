@@ -127,7 +127,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
   const guarded = new Agent({ ...options, connect: { lookup: guardedLookup(false), timeout: timeoutMs } })
   const free = new Agent({ ...options, connect: { lookup: guardedLookup(true), timeout: timeoutMs } })
 
-  const read = async ({ url, accept, maxBytes, openPage }: ReadRequest): Promise<Exchange> => {
+  const read = async ({ url, accept, maxBytes, firstBytesOnly, openPage }: ReadRequest): Promise<Exchange> => {
     const startedAt = performance.now()
     const elapsed = () => performance.now() - startedAt
     const isNamed = innerHosts.has(hostAndPort(url))
@@ -151,7 +151,10 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
         headers: {
           'user-agent': settings.askAs ?? USER_AGENT,
           accept: ACCEPT[accept],
-          'accept-encoding': 'gzip, br, deflate',
+          // A part is of the bytes as they are stored: packed ones would be a part of the pack.
+          ...(firstBytesOnly
+            ? { range: `bytes=0-${maxBytes - 1}`, 'accept-encoding': 'identity' }
+            : { 'accept-encoding': 'gzip, br, deflate' }),
           ...(settings.pastCaches ? { 'cache-control': 'no-cache', pragma: 'no-cache' } : {}),
           ...(settings.login && settings.login.host === hostAndPort(url) ? settings.login.headers : {}),
         },

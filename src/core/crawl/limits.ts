@@ -4,8 +4,8 @@ export const limits = {
   pageBytes: 10_000_000,
   /** A picture read at most, for its hash and its pixels. */
   imageBytes: 12_000_000,
-  /** Of a picture whose size alone is wanted: the headers of nearly all end before. */
-  imageHeaderBytes: 64_000,
+  /** Of a picture whose size alone is wanted: most say it in the first; where notes stand before it, in the next. */
+  imageStartBytes: [4096, 16_384, 65_536] as const,
   /** robots.txt read at most (RFC 9309 asks for 500 KiB). */
   robotsBytes: 512 * 1024,
   /** A sitemap, unpacked (sitemaps.org: 50 MB, 50,000 entries). */

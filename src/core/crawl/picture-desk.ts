@@ -109,17 +109,24 @@ export function lookByReading(
   readPublic: (request: ReadRequest) => Promise<Exchange>,
   outside: Pick<Outside, 'digest' | 'hasTransparency' | 'pictures' | 'look'>,
 ): LookAtImage {
-  const read = async (url: string, maxBytes: number) =>
-    (await readFollowing(url, (at) => readPublic({ url: at, accept: 'image', maxBytes }))).exchange
+  const read = async (url: string, maxBytes: number, firstBytesOnly = false) =>
+    (await readFollowing(url, (at) => readPublic({ url: at, accept: 'image', maxBytes, firstBytesOnly }))).exchange
   if (outside.pictures !== 'header')
     return async (url) => describeImage(url, await read(url, limits.imageBytes), outside)
   const sizeOnly = { digest: async () => null, hasTransparency: async () => null }
   return async (url) => {
-    const image = await describeImage(url, await read(url, limits.imageHeaderBytes), sizeOnly)
-    // A long preamble (a camera's notes) can push the size beyond the first bytes: then all of it is read.
-    const known =
-      image.errorCode === 'damaged' ? await describeImage(url, await read(url, limits.imageBytes), sizeOnly) : image
-    return { ...known, alpha: null }
+    for (const bytes of limits.imageStartBytes) {
+      const exchange = await read(url, bytes, true)
+      // 416: the file is empty. What was sent whole says all there is to be said.
+      if (exchange.kind === 'answered' && exchange.status === 416) break
+      const image = await describeImage(url, exchange, sizeOnly)
+      // A drawing may begin with a long comment; what is no picture after the second look is none.
+      const isShort =
+        image.errorCode === 'damaged' || (image.errorCode === 'not-image' && bytes === limits.imageStartBytes[0])
+      if (!isShort || exchange.kind === 'failed' || image.bytes === exchange.body.length)
+        return { ...image, alpha: null }
+    }
+    return { ...(await describeImage(url, await read(url, limits.imageBytes), sizeOnly)), alpha: null }
   }
 }
 
@@ -139,8 +146,12 @@ const unknown = (url: string): GatheredImage => ({
   iconOnly: false,
 })
 
-/** Bytes of the whole file: of a body that was cut off, as the server says. */
+/** Bytes of the whole file: of a body that was cut off, or of a part, as the server says. */
 function weightOf(exchange: Extract<Exchange, { kind: 'answered' }>): number | null {
+  if (exchange.status === 206) {
+    const whole = Number(/\/(\d+)$/.exec(exchange.headers['content-range'] ?? '')?.[1])
+    return whole > 0 ? whole : null
+  }
   if (!exchange.isCut) return exchange.body.length
   const said = Number(exchange.headers['content-length'])
   return said > 0 && !exchange.headers['content-encoding'] ? said : null

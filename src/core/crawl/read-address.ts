@@ -11,6 +11,8 @@ export type ReadRequest = {
   accept: 'page' | 'image' | 'text'
   /** Bytes of the decoded body to read at most. */
   maxBytes: number
+  /** Ask for the first `maxBytes` alone (RFC 9110, Range). A server may send more all the same. */
+  firstBytesOnly?: boolean
   /**
    * Asked once an answer begins: where it gives a stream, the body is read into that as it arrives and not kept.
    * Readers that have the whole body at hand may leave it out.

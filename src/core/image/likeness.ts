@@ -151,14 +151,21 @@ function ones(bits: number): number {
 
 const distance = (a: Bits, b: Bits) => ones(a[0] ^ b[0]) + ones(a[1] ^ b[1])
 
+function meanOf(patch: Float64Array): number {
+  let sum = 0
+  for (let index = 0; index < patch.length; index++) sum += patch[index]!
+  return sum / patch.length
+}
+
 function spread(patch: Float64Array): number {
-  const mean = patch.reduce((sum, level) => sum + level, 0) / patch.length
-  return Math.sqrt(patch.reduce((sum, level) => sum + (level - mean) ** 2, 0) / patch.length)
+  const mean = meanOf(patch)
+  let sum = 0
+  for (let index = 0; index < patch.length; index++) sum += (patch[index]! - mean) ** 2
+  return Math.sqrt(sum / patch.length)
 }
 
 /** Mean difference in levels of the most different sixteenth of two patches, their brightness made equal. */
 function worstBlock(a: Float64Array, b: Float64Array): number {
-  const meanOf = (patch: Float64Array) => patch.reduce((sum, level) => sum + level, 0) / patch.length
   const shift = meanOf(a) - meanOf(b)
   const block = PATCH / 4
   let worst = 0
