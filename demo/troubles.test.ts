@@ -45,11 +45,12 @@ describe('the demo site', () => {
     expect(others.filter(([, rules]) => rules.length > 0)).toEqual([])
   })
 
-  test('across pages one page goes by another name and another account', () => {
+  test('across pages one goes by another name and another account, and the sitemap lists a hidden one', () => {
     const page = 'https://brasswick.example/news/new-page-3'
     expect(verdict.findings.map(({ rule, pages }) => [rule, pages])).toEqual([
       ['account-varies', [page]],
       ['site-name-varies', [page]],
+      ['sitemap-lists-hidden', ['https://brasswick.example/workshops/clock-hour']],
     ])
   })
 })

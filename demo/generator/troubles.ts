@@ -56,7 +56,7 @@ const sharesDefault = (name: string): Trouble => ({
   file: `tools/${name}.html`,
   what: 'Shares the default picture, though the page shows a good one of its own.',
   edit: shareDefault,
-  finds: [],
+  finds: ['image-own-unused'],
 })
 
 export const troubles: Trouble[] = [

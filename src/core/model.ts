@@ -234,6 +234,25 @@ export const Summary = z.object({
 })
 export type Summary = z.infer<typeof Summary>
 
+/** What was noted beside the pages. */
+export const Survey = z.object({
+  /** null where no sitemap was looked for: a list of addresses is the whole of its run. `pages` are public addresses. */
+  sitemaps: z
+    .object({
+      read: z.array(z.string()),
+      failed: z.array(z.object({ url: z.string(), reason: z.string() })),
+      pages: z.array(z.string()),
+    })
+    .nullable(),
+  /** Addresses of the staging server in robots.txt and sitemaps, the first few. */
+  onStaging: z.array(z.string()),
+  /** Pages that no other page links to; null where not all pages were read. */
+  unlinked: z.array(z.string()).nullable(),
+  /** Feeds and neighbours in a series that were asked for, and are not there. */
+  dead: z.array(z.string()),
+})
+export type Survey = z.infer<typeof Survey>
+
 /** Everything that was gathered in one run: the input of cards and checks. */
 export type Gathering = {
   source: RunSource
@@ -243,6 +262,8 @@ export type Gathering = {
   notes: RunNote[]
   /** robots.txt of the site as read; null when there is none or it could not be read. */
   robotsTxt: string | null
+  /** Absent in a run of before it was taken, and in a part of a run. */
+  survey?: Survey | undefined
   pages: GatheredPage[]
   images: GatheredImage[]
 }

@@ -4,7 +4,7 @@ import type { Overview } from '@/core/cause/overview'
 import type { ServedImage } from '@/core/crawl/wire'
 import type { Draft, SiteDefaults } from '@/core/draft/draft'
 import type { PictureEntry } from '@/core/image/picture-book'
-import type { Finding, GatheredPage, Level, RunNote, RunSource, SiteFinding, Summary, View } from '@/core/model'
+import type { Finding, GatheredPage, Level, RunNote, RunSource, SiteFinding, Summary, Survey, View } from '@/core/model'
 import type { Requirements } from '@/core/requirements/requirements'
 import type { Face } from '@/core/surface/face'
 
@@ -23,6 +23,7 @@ export type StoredRun = {
   /** Addresses found and not asked for when the run ended. */
   waiting: number
   notes: RunNote[]
+  survey?: Survey | undefined
   findings: SiteFinding[]
   summary: Summary | null
   /** Who took the responsibility for it, when, with how many errors left. */

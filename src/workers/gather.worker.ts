@@ -209,6 +209,7 @@ class GatherRun {
       pages: this.pages,
       waiting: this.waiting,
       notes: state === 'stopped' ? [...notes, { kind: 'stopped' as const, message }] : notes,
+      survey: gathering.survey,
       findings: verdict.findings,
       summary: verdict.summary,
     })

@@ -52,9 +52,9 @@ export async function gatheringOf(run: StoredRun): Promise<{ gathering: Gatherin
     .filter(({ made }) => !made)
     .map(({ image }) => image)
   const pages = rows.flatMap(({ url }) => byUrl.get(url) ?? [])
-  const { source, startedAt, view, notes, robotsTxt } = run
+  const { source, startedAt, view, notes, robotsTxt, survey } = run
   return {
-    gathering: { source, startedAt, finishedAt: run.finishedAt ?? '', view, notes, robotsTxt, pages, images },
+    gathering: { source, startedAt, finishedAt: run.finishedAt ?? '', view, notes, robotsTxt, survey, pages, images },
     images,
   }
 }

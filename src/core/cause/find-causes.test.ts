@@ -3,10 +3,22 @@ import { createCheckContext } from '../check/context'
 import { runChecks } from '../check/run-checks'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite, type HeadChange, pngBytes } from '../testing/good-site'
+import { sitemapOf } from '../testing/sitemap-file'
 import { findCauses } from './find-causes'
 
 async function causesOf(files: MemoryBuild) {
-  const gathering = await gatherMemory(goodSite(files), GOOD_SITE)
+  // What is added is listed and linked: what this file is about is in the pages' heads.
+  const paths = Object.keys(files).filter((path) => path.endsWith('.html'))
+  const map = {
+    'sitemap.xml': sitemapOf('', 'about.html', 'visit.html', ...paths),
+    'visit.html': goodPage(
+      'visit.html',
+      'Mosses',
+      {},
+      `<h1>Mosses</h1>${paths.map((path) => `<a href="/${path}">${path}</a>`).join('')}`,
+    ),
+  }
+  const gathering = await gatherMemory(goodSite({ ...map, ...files }), GOOD_SITE)
   const context = createCheckContext(gathering)
   const verdict = runChecks(gathering, context)
   return { verdict, causes: findCauses(context, verdict.pages, verdict.findings) }

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite, type HeadChange, pngBytes } from '../testing/good-site'
+import { sitemapOf } from '../testing/sitemap-file'
 import { runChecks } from './run-checks'
 
 /** Ids of all findings of a site, sorted, each once. */
@@ -96,7 +97,21 @@ const MUTATIONS: [string, MemoryBuild, string[]][] = [
     head({ more: name('twitter:site', 'https://x.example/me') }),
     ['account-malformed'],
   ],
-  ['noindex', head({ more: name('robots', 'noindex') }), ['page-noindex']],
+  ['noindex', head({ more: name('robots', 'noindex') }), ['page-noindex', 'sitemap-lists-hidden']],
+  ['a sitemap that is broken off', { 'sitemap.xml': '<urlset><url><loc>' }, ['sitemap-lacks-page']],
+  [
+    'a sitemap that names a page too many',
+    { 'sitemap.xml': sitemapOf('', 'about.html', 'visit.html', 'gone.html') },
+    ['sitemap-dead-entry'],
+  ],
+  ['a sitemap that leaves a page out', { 'sitemap.xml': sitemapOf('', 'visit.html') }, ['sitemap-lacks-page']],
+  ['a sitemap elsewhere than robots.txt says', { 'robots.txt': `Sitemap: ${GOOD_SITE}map.xml\n` }, ['sitemap-missing']],
+  [
+    'a feed that is not there',
+    head({ more: '<link rel="alternate" type="application/rss+xml" href="/feed.xml">' }),
+    ['feed-dead'],
+  ],
+  ['a next page that is not there', head({ more: '<link rel="next" href="/about/2">' }), ['pagination-broken']],
   [
     'JSON-LD that does not parse',
     head({ more: '<script type="application/ld+json">{"@type":</script>' }),

@@ -4,7 +4,7 @@ import { type Exchange, type Outside, type ReadRequest, readFollowing } from './
 import { isGzip, readSitemap } from './sitemap'
 
 /** What sitemaps name, those that an index names included. `failed` are sitemaps that could not be read. */
-export type CollectedSitemaps = { pages: string[]; failed: { url: string; reason: string }[] }
+export type CollectedSitemaps = { read: string[]; pages: string[]; failed: { url: string; reason: string }[] }
 
 /** Text of a sitemap file, unpacked when it is gzip. */
 export async function sitemapText(bytes: Uint8Array, outside: Pick<Outside, 'gunzip'>): Promise<string> {
@@ -18,7 +18,7 @@ export async function collectSitemaps(
   read: (request: ReadRequest) => Promise<Exchange>,
   outside: Pick<Outside, 'gunzip' | 'signal'>,
 ): Promise<CollectedSitemaps> {
-  const collected: CollectedSitemaps = { pages: [], failed: [] }
+  const collected: CollectedSitemaps = { read: [], pages: [], failed: [] }
   const known = new Set(first)
   for (const url of known) {
     if (outside.signal.aborted || known.size > limits.sitemaps + first.length) break
@@ -34,6 +34,7 @@ export async function collectSitemaps(
     }
     try {
       const { pages, sitemaps } = readSitemap(await sitemapText(exchange.body, outside))
+      collected.read.push(url)
       for (const page of pages) collected.pages.push(page)
       // A set grows while it is walked: what an index names is read in its turn.
       for (const further of sitemaps) {

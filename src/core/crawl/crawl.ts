@@ -1,4 +1,4 @@
-import type { GatheredImage, RunNote } from '../model'
+import type { GatheredImage, RunNote, Survey } from '../model'
 import { baseOf, isPrivateHost, pageAddress, pathOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin } from './address-map'
 import { collectSitemaps } from './collect-sitemaps'
@@ -24,6 +24,7 @@ import {
 import { readRobots } from './read-robots'
 import { retrying } from './retrying'
 import { crawlDelayFor, isAllowed, type RobotsRules } from './robots'
+import { Surveyor } from './survey'
 import { type Trap, TrapWatch, trapWords } from './traps'
 
 /** The name that robots.txt may address us by. */
@@ -45,6 +46,8 @@ class Crawl {
   private pageCount = 0
   private readonly keptOut = new Set<string>()
   private readonly desk: PictureDesk
+  private readonly surveyor: Surveyor
+  private readonly addressesTold: { url: string; aliases: readonly string[] }[] = []
   private readonly reader: ReadAddress
   private readonly traps: TrapWatch
   private readonly isPathWanted: PathFilter
@@ -71,6 +74,7 @@ class Crawl {
     this.traps = new TrapWatch(outside.now())
     this.isPathWanted = createPathFilter(options.include, options.exclude)
     this.endsAtMs = outside.now().getTime() + limits.runMs
+    this.surveyor = new Surveyor(addresses)
     this.desk = new PictureDesk(
       addresses,
       lookByReading((request) => this.ask(request), outside),
@@ -206,6 +210,8 @@ class Crawl {
     this.told.add(finalUrl)
     this.pageCount++
     this.desk.addDeclared(page)
+    this.addressesTold.push({ url: finalUrl, aliases })
+    this.surveyor.addLinks(page, reading?.hrefs ?? [])
     const base = baseOf(finalUrl, page.facts?.base ?? null)
     // Links of an error page lead nowhere: it has no reading.
     for (const href of (this.isFollowing && reading?.hrefs) || []) {
@@ -223,6 +229,23 @@ class Crawl {
       waiting: this.waiting.size,
       fetching: [...this.fetching],
     }
+  }
+
+  /** What was noted beside the pages. Feeds, and neighbours that no link led to, are asked for now. */
+  private async survey(): Promise<Survey> {
+    const dead: string[] = []
+    for (const url of this.surveyor.toAsk(this.told)) {
+      if (this.outside.signal.aborted) break
+      const { exchange } = await readFollowing(url, (at) => this.ask({ url: at, accept: 'text', maxBytes: 1024 }))
+      if (exchange.kind === 'answered' && exchange.status >= 400) dead.push(url)
+    }
+    const isWhole =
+      this.isFollowing &&
+      this.waiting.size === 0 &&
+      this.leftOut === 0 &&
+      this.keptOut.size === 0 &&
+      !this.options.resume
+    return this.surveyor.survey(this.addressesTold, isWhole && !this.outside.signal.aborted, dead)
   }
 
   private *notes(): Generator<RunNote> {
@@ -265,6 +288,7 @@ class Crawl {
     const first = named.length > 0 ? named : [new URL('sitemap.xml', this.addresses.site).href]
     const onSite = first.filter((address): address is string => address !== null && this.addresses.isOnSite(address))
     const found = await collectSitemaps(onSite, (request) => this.ask(request), this.outside)
+    this.surveyor.addSitemaps(found, this.robots?.sitemaps ?? [])
     for (const address of found.pages) {
       const page = pageAddress(address, this.addresses.site)
       if (page) this.enqueue(this.addresses.toPublic(page), 1)
@@ -299,6 +323,7 @@ class Crawl {
       yield { kind: 'note', note: offlineNote(offline.length) }
     }
     for (const note of this.notes()) yield { kind: 'note', note }
+    yield { kind: 'survey', survey: await this.survey() }
     const stopped = this.outside.signal.aborted
     if (stopped) {
       const message = `Stopped at ${this.pageCount} of about ${this.pageCount + this.waiting.size} pages.`

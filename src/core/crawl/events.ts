@@ -1,4 +1,4 @@
-import type { GatheredImage, GatheredPage, RunNote, RunSource, View } from '../model'
+import type { GatheredImage, GatheredPage, Gathering, RunNote, RunSource, Survey, View } from '../model'
 import type { Waiting } from './frontier'
 import { mergeTwins } from './merge-twins'
 
@@ -14,6 +14,8 @@ export type CrawlEvent =
   | { kind: 'note'; note: RunNote }
   /** `done` and `waiting` count pages. */
   | { kind: 'progress'; done: number; waiting: number; fetching: string[] }
+  /** Once, before the end. */
+  | { kind: 'survey'; survey: Survey }
   | { kind: 'finished'; finishedAt: string; stopped: boolean }
 
 /** Puts events together to what cards and checks read. A run that never started has no gathering: null. */
@@ -22,6 +24,7 @@ export class GatheringBuilder {
   private readonly pages = new Map<string, GatheredPage>()
   private readonly images = new Map<string, GatheredImage>()
   private readonly notes: RunNote[] = []
+  private survey: Survey | undefined
   private finishedAt = ''
 
   add(event: CrawlEvent): void {
@@ -45,6 +48,9 @@ export class GatheringBuilder {
       case 'note':
         this.notes.push(event.note)
         return
+      case 'survey':
+        this.survey = event.survey
+        return
       case 'finished':
         this.finishedAt = event.finishedAt
         return
@@ -54,7 +60,7 @@ export class GatheringBuilder {
     }
   }
 
-  gathering() {
+  gathering(): Gathering | null {
     if (!this.start) return null
     const { source, view, startedAt, robotsTxt } = this.start
     const { finishedAt, notes } = this
@@ -65,6 +71,7 @@ export class GatheringBuilder {
       finishedAt,
       notes,
       robotsTxt,
+      survey: this.survey,
       pages: mergeTwins([...this.pages.values()]),
       images: [...this.images.values()],
     }

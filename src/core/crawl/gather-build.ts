@@ -3,6 +3,7 @@ import type { PageReading } from '../page/read-page'
 import { baseOf, pageAddress, pathOf } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
 import { type BuildFiles, createFileMap, decodedPath, type FileMap, pageFiles, typeOfFile } from './build-files'
+import { collectSitemaps } from './collect-sitemaps'
 import type { CrawlEvent } from './events'
 import { createPathFilter } from './globs'
 import { inParallel } from './in-parallel'
@@ -11,6 +12,8 @@ import { NothingAnswered } from './nothing-answered'
 import { pageOf } from './page-of'
 import { type LookAtImage, lookByReading, offlineNote, PictureDesk } from './picture-desk'
 import { type Exchange, notInBuild, type Outside, type ReadRequest } from './read-address'
+import { parseRobots } from './robots'
+import { Surveyor } from './survey'
 
 export type BuildOptions = {
   kind: Extract<SourceKind, 'folder' | 'zip'>
@@ -108,6 +111,39 @@ function addressPages(readings: FileReading[], map: FileMap): GatheredPage[] {
   return pages.map((page) => ({ ...page, fetch: { ...page.fetch, aliases: aliasesOf.get(page.url) ?? [] } }))
 }
 
+/** Notes who links to whom, and reads the sitemaps that robots.txt names, or the one with the usual name. */
+async function surveyBuild(
+  readings: readonly FileReading[],
+  pages: readonly GatheredPage[],
+  files: BuildFiles,
+  map: FileMap,
+  addresses: AddressMap,
+  robotsTxt: string | null,
+  outside: Outside,
+): Promise<Surveyor> {
+  const surveyor = new Surveyor(addresses)
+  const byUrl = new Map(pages.map((page) => [page.url, page]))
+  for (const { path, reading } of readings) {
+    const page = byUrl.get(map.addressOf(path))
+    // Links go to a page under any of the names that serve its file.
+    const hrefs = (reading?.hrefs ?? []).map((href) => {
+      const address = page && pageAddress(href, baseOf(page.url, page.facts?.base ?? null))
+      const file = address && addresses.isOnSite(address) ? map.fileAt(address) : null
+      return file ? map.addressOf(file) : href
+    })
+    if (page) surveyor.addLinks(page, hrefs)
+  }
+  const named = robotsTxt === null ? [] : parseRobots(robotsTxt).sitemaps
+  const usual = ['sitemap.xml', 'sitemap_index.xml', 'sitemap-index.xml'].filter((path) => files.paths.includes(path))
+  const first = named.length > 0 ? named : usual.map((path) => new URL(path, addresses.site).href)
+  const read = async ({ url }: ReadRequest): Promise<Exchange> => {
+    const path = addresses.isOnSite(url) ? map.fileAt(url) : null
+    return path === null ? noFile() : fileExchange(path, await files.read(path))
+  }
+  surveyor.addSitemaps(await collectSitemaps(first, read, outside), named)
+  return surveyor
+}
+
 /**
  * Gathers a build from its files: every HTML file is a page, pictures of the site are looked up among the files.
  *
@@ -156,8 +192,15 @@ export async function* gatherBuild(
     }
   }
   const isWanted = createPathFilter(options.include ?? [], options.exclude ?? [])
-  const pages = addressPages(readings, map).filter(({ url }) => isWanted(pathOf(url).split('?')[0]!))
+  const addressed = addressPages(readings, map)
+  const surveyor = await surveyBuild(readings, addressed, files, map, addresses, robotsTxt, outside)
+  const pages = addressed.filter(({ url }) => isWanted(pathOf(url).split('?')[0]!))
   yield* gatherPictures(pages, files, map, addresses, options, outside, lookOutside)
+  const dead = surveyor.toAsk(new Set(pages.map(({ url }) => url))).filter((url) => map.fileAt(url) === null)
+  const told = pages.map(({ url, fetch }) => ({ url, aliases: fetch.aliases }))
+  const isWhole = wanted.length === all.length && pages.length === addressed.length && !outside.signal.aborted
+  yield { kind: 'survey', survey: surveyor.survey(told, isWhole, dead) }
+  yield { kind: 'finished', finishedAt: outside.now().toISOString(), stopped: outside.signal.aborted }
 }
 
 async function* gatherPictures(
@@ -190,5 +233,4 @@ async function* gatherPictures(
   const offline = desk.markOffline()
   for (const image of offline) yield { kind: 'image', image }
   if (offline.length > 0) yield { kind: 'note', note: offlineNote(offline.length) }
-  yield { kind: 'finished', finishedAt: outside.now().toISOString(), stopped: outside.signal.aborted }
 }

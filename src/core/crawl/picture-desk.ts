@@ -1,3 +1,4 @@
+import { mostUsed } from '../check/default-picture'
 import { lookAsText } from '../image/likeness'
 import { readImageHeader } from '../image/read-header'
 import type { GatheredImage, GatheredPage, RunNote } from '../model'
@@ -18,6 +19,7 @@ export class PictureDesk {
   private readonly roles = new Map<string, Role>()
   private readonly read = new Map<string, GatheredImage>()
   /** Pages whose content might have to give a picture: addresses only, so that a long run holds no page. */
+  private readonly firstDeclared: string[][] = []
   private readonly contentOf: { declared: string[]; content: string[] }[] = []
 
   constructor(
@@ -46,6 +48,7 @@ export class PictureDesk {
     const declared = this.declaredBy(page)
     for (const url of declared) this.need(url, 'share')
     const content = likelyContentImages(page.facts).flatMap((image) => publicImageUrl(page, image.src, this) ?? [])
+    this.firstDeclared.push(declared)
     if (content.length > 0) this.contentOf.push({ declared, content })
     for (const link of page.facts.links) {
       if (/(?:^|\s)(?:icon|apple-touch-icon\S*)(?:\s|$)/.test(link.rel))
@@ -67,8 +70,10 @@ export class PictureDesk {
 
   /** Notes the first pictures of the content where none that the page declares can be used. */
   addContentWhereNeeded(): void {
+    // A page that shares the site's default picture may have a better one of its own.
+    const shared = mostUsed(this.firstDeclared)
     for (const { declared, content } of this.contentOf) {
-      if (declared.some((url) => this.read.get(url)?.errorCode === null)) continue
+      if (declared[0] !== shared && declared.some((url) => this.read.get(url)?.errorCode === null)) continue
       for (const url of content) this.need(url, 'share')
     }
     this.contentOf.length = 0

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { GatheredImage, GatheredPage, RunNote, RunSource, View } from '../model'
+import { GatheredImage, GatheredPage, RunNote, RunSource, Survey, View } from '../model'
 import type { CrawlEvent } from './events'
 import { limits } from './limits'
 
@@ -83,6 +83,7 @@ export const WireEvent = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('image'), image: ServedImage }),
   z.object({ kind: z.literal('note'), note: RunNote }),
   z.object({ kind: z.literal('progress'), done: z.number(), waiting: z.number(), fetching: z.array(z.string()) }),
+  z.object({ kind: z.literal('survey'), survey: Survey }),
   z.object({ kind: z.literal('finished'), finishedAt: z.string(), stopped: z.boolean() }),
   /** The run could not start, or broke off: one sentence. */
   z.object({ kind: z.literal('failed'), message: z.string() }),

@@ -2,6 +2,8 @@ import type { MemoryBuild } from './build-run'
 
 export const GOOD_SITE = 'https://site.example/'
 
+const SITEMAP = `<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${['', 'about.html', 'visit.html'].map((path) => `<url><loc>${GOOD_SITE}${path}</loc></url>`).join('')}</urlset>\n`
+
 /** The start of a PNG file with these sides: what its size is read from. `bytes` pads it to a weight. */
 export function pngBytes(width: number, height: number, bytes = 80_000): Uint8Array {
   const png = new Uint8Array(Math.max(bytes, 45))
@@ -54,8 +56,11 @@ export function goodPage(path: string, name: string, change: HeadChange = {}, bo
   })
   const added = Object.entries(change).flatMap(([key, html]) => (known.has(key) || html === null ? [] : [html]))
   const content = body || `<h1>${name}</h1><p>The first paragraph of ${name} is long enough to be one.</p>`
-  return `<!doctype html>\n<html lang="en">\n<head>\n${[...lines, ...added].join('\n')}\n</head>\n<body>\n<main>${content}</main>\n</body>\n</html>\n`
+  return `<!doctype html>\n<html lang="en">\n<head>\n${[...lines, ...added].join('\n')}\n</head>\n<body>\n<main>${content}</main>\n${NAV}\n</body>\n</html>\n`
 }
+
+/** Every page of the site is linked from every other. */
+const NAV = '<nav><a href="/">Roses</a> <a href="/about.html">Ferns</a> <a href="/visit.html">Mosses</a></nav>'
 
 /** An impeccable site of three pages, each with a picture of its own; files are replaced or added by name. */
 export function goodSite(files: MemoryBuild = {}): MemoryBuild {
@@ -67,6 +72,7 @@ export function goodSite(files: MemoryBuild = {}): MemoryBuild {
     'img/Ferns.png': pngBytes(1200, 630, 80_001),
     'img/Mosses.png': pngBytes(1200, 630, 80_002),
     'favicon.ico': new Uint8Array([0, 0, 1, 0, 1, 0, 16, 16, 0, 0, 1, 0, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0]),
+    'sitemap.xml': SITEMAP,
     ...files,
   }
 }

@@ -22,6 +22,7 @@ import { descriptionMissing } from './description-missing'
 import { descriptionPlaceholder } from './description-placeholder'
 import { descriptionThin } from './description-thin'
 import { faviconMissing } from './favicon-missing'
+import { feedDead } from './feed-dead'
 import { identityDiffers } from './identity-differs'
 import { identityMissing } from './identity-missing'
 import { imageAltMissing } from './image-alt-missing'
@@ -36,6 +37,7 @@ import { imageFormat } from './image-format'
 import { imageHeavy } from './image-heavy'
 import { imageInsecure } from './image-insecure'
 import { imageNotImage } from './image-not-image'
+import { imageOwnUnused } from './image-own-unused'
 import { imageRelative } from './image-relative'
 import { imageSamePicture } from './image-same-picture'
 import { imageShape } from './image-shape'
@@ -60,8 +62,10 @@ import { ogTypeUnfit } from './og-type-unfit'
 import { ogTypeUnknown } from './og-type-unknown'
 import { ogUrlMissing } from './og-url-missing'
 import { pageNoindex } from './page-noindex'
+import { pageOrphan } from './page-orphan'
 import { pageRedirected } from './page-redirected'
 import { pageUnreachable } from './page-unreachable'
+import { paginationBroken } from './pagination-broken'
 import { requiredFieldMissing } from './required-field-missing'
 import { richFieldsMissing } from './rich-fields-missing'
 import { shareLinkDead } from './share-link-dead'
@@ -69,6 +73,11 @@ import { shareLinkDiffers } from './share-link-differs'
 import { siteNameIsAddress } from './site-name-is-address'
 import { siteNameMissing } from './site-name-missing'
 import { siteNameVaries } from './site-name-varies'
+import { sitemapDeadEntry } from './sitemap-dead-entry'
+import { sitemapLacksPage } from './sitemap-lacks-page'
+import { sitemapListsHidden } from './sitemap-lists-hidden'
+import { sitemapMissing } from './sitemap-missing'
+import { stagingIndexable } from './staging-indexable'
 import { tagAttribute } from './tag-attribute'
 import { tagEmpty } from './tag-empty'
 import { tagFromScript } from './tag-from-script'
@@ -112,6 +121,7 @@ export const checks: readonly Check[] = [
   descriptionPlaceholder,
   descriptionThin,
   faviconMissing,
+  feedDead,
   identityDiffers,
   identityMissing,
   imageAltMissing,
@@ -126,6 +136,7 @@ export const checks: readonly Check[] = [
   imageHeavy,
   imageInsecure,
   imageNotImage,
+  imageOwnUnused,
   imageRelative,
   imageSamePicture,
   imageShape,
@@ -150,8 +161,10 @@ export const checks: readonly Check[] = [
   ogTypeUnknown,
   ogUrlMissing,
   pageNoindex,
+  pageOrphan,
   pageRedirected,
   pageUnreachable,
+  paginationBroken,
   requiredFieldMissing,
   richFieldsMissing,
   shareLinkDead,
@@ -159,6 +172,11 @@ export const checks: readonly Check[] = [
   siteNameIsAddress,
   siteNameMissing,
   siteNameVaries,
+  sitemapDeadEntry,
+  sitemapLacksPage,
+  sitemapListsHidden,
+  sitemapMissing,
+  stagingIndexable,
   tagAttribute,
   tagEmpty,
   tagFromScript,

@@ -1,0 +1,27 @@
+import { defineCheck, notMade } from '../define-check'
+
+export const pageOrphan = defineCheck({
+  id: 'page-orphan',
+  family: 'access',
+  level: 'note',
+  scope: 'site',
+  looksAt: 'Whether some other page links to each page.',
+  why: 'Nobody comes to it from the site, and crawlers take it for unimportant.',
+  messages: {
+    orphans: {
+      says: 'No page links to {count} pages, such as {such}.',
+      fix: 'Link to them, or leave them out of the build.',
+    },
+    orphan: { says: 'No page links to {such}.', fix: 'Link to it, or leave it out of the build.' },
+  },
+  check(context) {
+    const unlinked = context.gathering.survey?.unlinked
+    if (!unlinked) return notMade('not-all-pages-read')
+    const known = new Set(context.pages.map(({ url }) => url))
+    const pages = unlinked.filter((url) => known.has(url))
+    if (pages.length === 0) return []
+    return [
+      { message: pages.length === 1 ? 'orphan' : 'orphans', pages, data: { count: pages.length, such: pages[0]! } },
+    ]
+  },
+})

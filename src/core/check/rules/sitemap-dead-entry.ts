@@ -1,0 +1,32 @@
+import { defineCheck, notMade } from '../define-check'
+import { isAlive, knownPage } from '../known-page'
+
+export const sitemapDeadEntry = defineCheck({
+  id: 'sitemap-dead-entry',
+  family: 'access',
+  level: 'warning',
+  scope: 'site',
+  looksAt: 'Whether every page that the sitemap lists is there.',
+  why: 'Crawlers ask for it in vain, and trust the rest of the list less.',
+  messages: {
+    dead: {
+      says: 'The sitemap lists {count} addresses that are not there, such as {such}.',
+      fix: 'Take them out, or bring the pages back.',
+    },
+    deadOne: { says: 'The sitemap lists {such}, which is not there.', fix: 'Take it out, or bring the page back.' },
+  },
+  check(context) {
+    const sitemaps = context.gathering.survey?.sitemaps
+    if (!sitemaps) return notMade('sitemap-not-looked-for')
+    const dead = sitemaps.pages.filter((url) => {
+      const known = knownPage(url, context)
+      return known.kind === 'dead' || (known.kind === 'page' && !isAlive(known.page))
+    })
+    if (dead.length === 0) return []
+    const pages = dead.flatMap((url) => {
+      const known = knownPage(url, context)
+      return known.kind === 'page' ? [known.page.url] : []
+    })
+    return [{ message: dead.length === 1 ? 'deadOne' : 'dead', pages, data: { count: dead.length, such: dead[0]! } }]
+  },
+})

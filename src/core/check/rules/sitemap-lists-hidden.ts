@@ -1,0 +1,63 @@
+import { pathOf } from '../../crawl/address'
+import { isAllowed } from '../../crawl/robots'
+import { isKeptOut } from '../../surface/card'
+import type { CheckContext } from '../context'
+import { defineCheck, notMade } from '../define-check'
+import { knownPage } from '../known-page'
+
+/** Why search can't list a page that the sitemap lists; null when it can. */
+function hiddenBy(url: string, context: CheckContext): 'noindex' | 'redirected' | 'disallowed' | null {
+  const { robots } = context.cards
+  if (robots && context.addresses.isOnSite(url) && !isAllowed(robots, 'Googlebot', pathOf(url))) return 'disallowed'
+  const known = knownPage(url, context)
+  if (known.kind === 'redirect') return 'redirected'
+  return known.kind === 'page' && known.page.facts && isKeptOut(known.page, 'Googlebot') ? 'noindex' : null
+}
+
+const WORDS = {
+  noindex: 'kept out of search by noindex',
+  redirected: 'redirected',
+  disallowed: 'kept from crawlers by robots.txt',
+} as const
+
+export const sitemapListsHidden = defineCheck({
+  id: 'sitemap-lists-hidden',
+  family: 'access',
+  level: 'warning',
+  scope: 'site',
+  looksAt: 'Pages of the sitemap that search can’t list, and the hosts that robots.txt and sitemap name.',
+  why: 'The site says yes and no of the same page; which of the two counts is anyone’s guess.',
+  messages: {
+    hidden: {
+      says: 'The sitemap lists {count} that are {how}, such as {such}.',
+      fix: 'Take them out of the sitemap, or let them be found.',
+    },
+    hiddenOne: {
+      says: 'The sitemap lists {such}, which is {how}.',
+      fix: 'Take it out of the sitemap, or let it be found.',
+    },
+    staging: {
+      says: 'robots.txt or the sitemap names the staging server: {such}.',
+      fix: 'Have the build write the production address.',
+    },
+  },
+  check(context) {
+    const { survey } = context.gathering
+    if (!survey?.sitemaps) return notMade('sitemap-not-looked-for')
+    const byHow = new Map<keyof typeof WORDS, string[]>()
+    for (const url of survey.sitemaps.pages) {
+      const how = hiddenBy(url, context)
+      if (how) byHow.set(how, [...(byHow.get(how) ?? []), url])
+    }
+    const hidden = [...byHow].map(([how, urls]) => ({
+      message: urls.length === 1 ? 'hiddenOne' : 'hidden',
+      pages: urls.flatMap((url) => {
+        const known = knownPage(url, context)
+        return known.kind === 'page' || known.kind === 'redirect' ? [known.page.url] : []
+      }),
+      data: { count: urls.length, how: WORDS[how], such: urls[0]! },
+    }))
+    const [such] = survey.onStaging
+    return such === undefined ? hidden : [...hidden, { message: 'staging', pages: [], data: { such } }]
+  },
+})

@@ -1,0 +1,25 @@
+import { defineCheck, notMade } from '../define-check'
+
+export const sitemapMissing = defineCheck({
+  id: 'sitemap-missing',
+  family: 'access',
+  level: 'note',
+  scope: 'site',
+  looksAt: 'The sitemaps that robots.txt names, or sitemap.xml.',
+  why: 'Crawlers find new pages sooner by a sitemap, and pages that few link to at all.',
+  messages: {
+    none: { says: 'There is no sitemap.', fix: 'Have the build write /sitemap.xml, and name it in robots.txt.' },
+    broken: {
+      says: 'The sitemap {url} can’t be read: {reason}',
+      fix: 'Correct it, or the line of robots.txt that names it.',
+    },
+  },
+  check({ gathering }) {
+    const sitemaps = gathering.survey?.sitemaps
+    if (!sitemaps) return notMade('sitemap-not-looked-for')
+    if (sitemaps.read.length > 0) {
+      return sitemaps.failed.map(({ url, reason }) => ({ message: 'broken', pages: [], data: { url, reason } }))
+    }
+    return [{ message: 'none', pages: [] }]
+  },
+})
