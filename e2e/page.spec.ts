@@ -30,6 +30,18 @@ test('the text of a card breaks into the very lines that the core gives', async 
   expect(box.height).toBeLessThan(size * 1.5)
 })
 
+test('a finding opens to what its check looks at and why', async ({ page }) => {
+  await page.getByRole('tab', { name: /^Findings/ }).click()
+  await page.getByRole('button', { name: 'description-missing: what this check is', exact: true }).click()
+  const said = page.getByRole('dialog')
+  await expect(said).toContainText('Looks at each page')
+  await expect(said).toContainText('An error, unless the requirements say otherwise')
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await expect(said).toBeHidden()
+  await expect(page).toHaveURL(/\/page/)
+})
+
 test('findings name the line and the mend', async ({ page }) => {
   await page.getByRole('tab', { name: /^Findings/ }).click()
   const panel = page.getByRole('tabpanel')

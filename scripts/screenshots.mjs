@@ -93,19 +93,9 @@ const views = {
     await (await lampCard(page)).click()
     await shoot(page, name)
   },
-  'wall-microblog': async (name) => {
-    const page = await gathered()
-    await page.keyboard.press('3')
-    await shoot(page, name)
-  },
   'wall-picture-board': async (name) => {
     const page = await gathered()
     await page.keyboard.press('5')
-    await shoot(page, name)
-  },
-  'wall-team-chat': async (name) => {
-    const page = await gathered()
-    await page.keyboard.press('6')
     await shoot(page, name)
   },
   'wall-beside': async (name) => {
@@ -201,6 +191,7 @@ const views = {
   pictures: async (name) => {
     const page = await gathered()
     await page.getByRole('link', { name: 'Pictures' }).click()
+    await page.getByLabel('Order of the pictures').selectOption('worst')
     await page.getByRole('button', { name: /lathe-night\.jpg/ }).click()
     await page.waitForTimeout(1500)
     await shoot(page, name)
@@ -208,6 +199,7 @@ const views = {
   'pictures-recompressed': async (name) => {
     const page = await gathered()
     await page.getByRole('link', { name: 'Pictures' }).click()
+    await page.getByLabel('Order of the pictures').selectOption('worst')
     await page.getByRole('button', { name: /lathe-night\.jpg/ }).click()
     await page.getByRole('button', { name: 'As recompressed' }).click()
     await page.getByRole('button', { name: /^Phone chat: keeps/ }).click()

@@ -101,7 +101,7 @@ async function parsed(argv: string[]): Promise<number> {
     .argument('<image>', 'picture')
     .requiredOption('--shape <size>', 'width and height, as 1200x630', shapeOf)
     .option('--focus <x,y>', 'what matters most, 0 to 1 from left and top', focusOf, CENTER)
-    .option('--fill <how>', 'crop, extend, or a colour as #rrggbb', fillOf, { kind: 'crop' })
+    .option('--fill <how>', 'crop, extend, blur, or a colour as #rrggbb', fillOf, { kind: 'crop' })
     .option('--budget <size>', 'weight at most, as 100kB', bytesOf)
     .option('--type <format>', 'jpeg, png or webp; by default what --out says', anyOf(['jpeg', 'png', 'webp']))
     .requiredOption('--out <file>', 'file to write')

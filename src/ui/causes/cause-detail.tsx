@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import type { Cause } from '@/core/cause/cause'
 import type { StoredRun, WallRow } from '@/store/database'
+import { CheckName } from '../shared/check-name'
 import { count } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 import { clearSelection, select } from '../wall/selection'
@@ -93,7 +94,7 @@ export function CauseDetail({ run, cause, rows, goTo }: { run: StoredRun; cause:
         {cause.rules.map((rule, index) => (
           <span key={rule}>
             {index > 0 && ', '}
-            <code>{rule}</code>
+            <CheckName id={rule} />
           </span>
         ))}
       </p>

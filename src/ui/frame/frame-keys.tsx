@@ -62,7 +62,11 @@ export function FrameKeys() {
       else if (event.key === 'g') pressedG.current = event.timeStamp
       else if (event.key === '?') setIsOpen(true)
       // Here, where the keys of a page that is opened but not drawn yet are heard too.
-      else if (event.key === 'Escape' && !event.defaultPrevented && addressedArea() === 'page') goTo({ area: 'wall' })
+      else if (event.key === 'Escape' && !event.defaultPrevented && addressedArea() === 'page') {
+        goTo({ area: 'wall' })
+        // The wall may hear the same key after this, and would let go of its card.
+        event.preventDefault()
+      }
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)

@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx'
 import type { Finding } from '@/core/model'
+import { CheckName } from '../shared/check-name'
 
 const LEVEL = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet' } as const
 const MARK = { error: '▲', warning: '◆', note: '●' } as const
@@ -32,7 +33,7 @@ export function FindingsView({
             </span>
             {finding.level}
             <span className="ml-auto font-mono text-[11px] font-normal text-quiet">
-              {finding.rule}
+              <CheckName id={finding.rule} />
               {finding.line !== null && <FindingLine line={finding.line} href={placeOf?.(finding) ?? null} />}
             </span>
           </p>

@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import type { PictureEntry } from '@/core/image/picture-book'
+import { CheckName } from '../shared/check-name'
 import { count } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 import { pathOfPicture } from './picture-facts'
@@ -31,7 +32,9 @@ export function PictureUses({ entry, site, goTo }: { entry: PictureEntry; site: 
                 {message}
                 {pages > 1 && <span className="text-quiet"> {count(pages, 'page')}.</span>}
               </p>
-              <p className="text-[12px] text-quiet">{fix}</p>
+              <p className="text-[12px] text-quiet">
+                {fix} <CheckName id={rule} />
+              </p>
             </div>
           ))}
         </section>

@@ -49,7 +49,7 @@ export function useWallKeys({ shown, columns, goTo, searchField }: Wall): void {
       if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
       // The address is ahead of what is drawn while keys come faster than drawings.
       const view = parseView(window.location.pathname, window.location.search)
-      if (view.area !== 'wall') return
+      if (view.area !== 'wall' || event.defaultPrevented) return
       const step = stepOf(event.key, columns)
       const digit = event.shiftKey ? digitOfCode(event.code) : null
       const beside = digit === null ? undefined : surfaceOfKey(digit)
