@@ -1,7 +1,8 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { extname } from 'node:path'
+import type { RefitType } from '@/core/image/refit-plan'
 import { enlargedBy, type Fill, type Focus, type Shape } from '@/core/image/refit-plan'
-import { BadPicture, type RefitType, refit as refitBytes } from '@/io/refit'
+import { BadPicture, refit as refitBytes } from '@/io/refit'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
 

@@ -3,18 +3,16 @@ import {
   BLUR_SHARE,
   CENTER,
   type Fill,
-  type Focus,
   type RefitPlan,
+  type RefitType,
+  type RefitWish,
   refitPlan,
-  type Shape,
   withinBudget,
 } from '@/core/image/refit-plan'
 
 /** A larger picture is not decoded. */
 const MOST_PIXELS = 100_000_000
 
-export type RefitType = 'jpeg' | 'png' | 'webp'
-export type RefitWish = { shape: Shape; focus: Focus; fill: Fill; budget: number | null; type: RefitType }
 export type Refitted = { bytes: Uint8Array; quality: number | null; plan: RefitPlan; fits: boolean }
 
 /** The picture can't be read. The message can be shown. */

@@ -7,6 +7,7 @@ import type { LookAtImage } from '@/core/crawl/picture-desk'
 import type { Outside } from '@/core/crawl/read-address'
 import { ServedImage } from '@/core/crawl/wire'
 import { BadZip, openZip } from '@/core/crawl/zip-build'
+import { digestOf } from './digest'
 import { lookOfPicture } from './picture-look'
 import type { ChosenFile, GatherSource } from './protocol'
 import { SaidFailure } from './said-failure'
@@ -35,9 +36,6 @@ async function openSource(source: Exclude<GatherSource, { kind: 'crawl' }>): Pro
   return openZip(new Uint8Array(await source.file.arrayBuffer()))
 }
 
-const hex = (bytes: ArrayBuffer) =>
-  [...new Uint8Array(bytes)].map((byte) => byte.toString(16).padStart(2, '0')).join('')
-
 /** The world as a worker sees it. Nothing is read over the network here but through our own server. */
 function workerOutside(signal: AbortSignal): Outside {
   return {
@@ -48,7 +46,7 @@ function workerOutside(signal: AbortSignal): Outside {
       ms: 0,
     }),
     now: () => new Date(),
-    digest: async (bytes) => `sha256:${hex(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>))}`,
+    digest: digestOf,
     hasTransparency: hasTransparentPixel,
     look: lookOfPicture,
     sleep: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),

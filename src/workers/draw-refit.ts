@@ -2,17 +2,14 @@ import {
   BLUR_SHARE,
   type Budgeted,
   CENTER,
-  type Fill,
-  type Focus,
   type RefitPlan,
+  type RefitType,
+  type RefitWish,
   refitPlan,
-  type Shape,
   withinBudget,
 } from '@/core/image/refit-plan'
 import { decode } from './decode'
 
-export type RefitType = 'jpeg' | 'png' | 'webp'
-export type RefitWish = { shape: Shape; focus: Focus; fill: Fill; budget: number | null; type: RefitType }
 /** `quality` is null where the format has none. */
 export type Refitted = {
   blob: Blob

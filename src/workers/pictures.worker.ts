@@ -2,9 +2,10 @@ import { zipSync } from 'fflate'
 import type { Crop } from '@/core/image/crop'
 import { type DetailMap, detailMap } from '@/core/image/detail'
 import { recompressedSize } from '@/core/image/recompressed'
+import type { RefitWish } from '@/core/image/refit-plan'
 import type { Recompression } from '@/core/surface/profile'
 import { decode } from './decode'
-import { drawRefit, type Refitted, type RefitWish } from './draw-refit'
+import { drawRefit, type Refitted } from './draw-refit'
 import { shrink } from './thumb-maker'
 
 /** What can be asked of the worker that works on whole pictures, and what it answers. */

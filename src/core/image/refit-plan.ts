@@ -15,6 +15,11 @@ export type Fill = { kind: 'crop' } | { kind: 'extend' } | { kind: 'blur' } | { 
 /** How far the picture behind itself is blurred: a standard deviation of so much of the shape's longer side. */
 export const BLUR_SHARE = 0.025
 
+export type RefitType = 'jpeg' | 'png' | 'webp'
+
+/** What somebody wants of a picture. `budget` is bytes at most; null takes the best quality. */
+export type RefitWish = { shape: Shape; focus: Focus; fill: Fill; budget: number | null; type: RefitType }
+
 /** How a picture becomes another shape. The same plan is carried out by a browser and on a server. */
 export type RefitPlan = {
   shape: Shape

@@ -6,10 +6,9 @@ import { useEffect, useMemo, useRef } from 'react'
 import type { Cause } from '@/core/cause/cause'
 import type { WallRow } from '@/store/database'
 import { isTyping } from '../frame/frame-keys'
+import { LEVEL_LOOK, LEVEL_SIGN } from '../shared/levels'
 import { count } from '../shared/words'
 
-const SIGN = { error: '▲', warning: '◆', note: '●' } as const
-const LOOK = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet' } as const
 /** Pages that a strip draws; more share a stroke. */
 const MOST_STROKES = 40
 
@@ -82,8 +81,8 @@ export function CauseList({ causes, rows, chosen, onChoose }: Props) {
                 )}
               >
                 <span className="flex items-baseline gap-2 text-[12px]">
-                  <span className={clsx('font-semibold', LOOK[cause.level])}>
-                    <span aria-hidden="true">{SIGN[cause.level]} </span>
+                  <span className={clsx('font-semibold', LEVEL_LOOK[cause.level])}>
+                    <span aria-hidden="true">{LEVEL_SIGN[cause.level]} </span>
                     {cause.level}
                   </span>
                   <span className="truncate font-mono text-[11.5px] text-quiet">

@@ -1,6 +1,5 @@
 'use client'
 
-import { clsx } from 'clsx'
 import { useState } from 'react'
 import { cutMarks } from '@/core/draft/cut-marks'
 import type { DraftSlot } from '@/core/draft/draft'
@@ -14,6 +13,7 @@ import { imageCandidates } from '@/core/surface/candidates'
 import type { CardContext } from '@/core/surface/card'
 import { publicImageUrl } from '@/core/surface/picture'
 import { FindingsView } from '../ladder/findings-view'
+import { Segments } from '../shared/segments'
 import { count } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 import { CardKinds } from './card-kinds'
@@ -79,23 +79,7 @@ export function DraftPane({ run, site, page, draft, context, sameTitles, goTo }:
   }
   return (
     <div className="grid gap-[14px]">
-      <fieldset className="flex rounded-card bg-soft p-[3px]">
-        <legend className="sr-only">Which places the draft is for</legend>
-        {SCOPES.map(({ id, name }) => (
-          <button
-            key={id}
-            type="button"
-            aria-pressed={scope === id}
-            onClick={() => setScope(id)}
-            className={clsx(
-              'h-[26px] flex-1 rounded-[5px] text-[12px]',
-              scope === id ? 'bg-sheet font-semibold shadow-sm' : 'text-quiet hover:text-ink',
-            )}
-          >
-            {name}
-          </button>
-        ))}
-      </fieldset>
+      <Segments name="Which places the draft is for" choices={SCOPES} chosen={scope} onChoose={setScope} />
       <InShort draft={draft} sameTitles={sameTitles} />
       {draft.changedUnder.length > 0 && (
         <p className="rounded-[5px] bg-warn-soft px-[10px] py-[7px]">

@@ -3,9 +3,7 @@
 import { clsx } from 'clsx'
 import type { Finding } from '@/core/model'
 import { CheckName } from '../shared/check-name'
-
-const LEVEL = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet' } as const
-const MARK = { error: '▲', warning: '◆', note: '●' } as const
+import { LEVEL_LOOK, LEVEL_SIGN } from '../shared/levels'
 
 /** What is wrong, and what mends it. */
 export function FindingsView({
@@ -27,9 +25,9 @@ export function FindingsView({
           onMouseEnter={() => onLine?.(finding.line)}
           onMouseLeave={() => onLine?.(null)}
         >
-          <p className={clsx('flex items-baseline gap-[6px] text-[12px] font-semibold', LEVEL[finding.level])}>
+          <p className={clsx('flex items-baseline gap-[6px] text-[12px] font-semibold', LEVEL_LOOK[finding.level])}>
             <span aria-hidden="true" className="text-[9px]">
-              {MARK[finding.level]}
+              {LEVEL_SIGN[finding.level]}
             </span>
             {finding.level}
             <span className="ml-auto font-mono text-[11px] font-normal text-quiet">

@@ -2,20 +2,19 @@
 
 import type { DraftFields } from '@/core/draft/draft'
 import type { PictureEntry } from '@/core/image/picture-book'
+import type { RefitType } from '@/core/image/refit-plan'
 import { database, type StoredRun } from '@/store/database'
 import { draftsOf } from '@/store/drafts'
 import { keepOriginal } from '@/store/kept-pictures'
-import type { RefitType, Refitted } from '@/workers/draw-refit'
+import { digestOf } from '@/workers/digest'
+import type { Refitted } from '@/workers/draw-refit'
 import { doStep } from '../draft/draft-history'
 import { draftWith } from '../draft/make-draft'
 import { onPicture } from './picture-worker'
 
-const hex = (bytes: ArrayBuffer) =>
-  [...new Uint8Array(bytes)].map((byte) => byte.toString(16).padStart(2, '0')).join('')
-
 /** Puts a picture that was made here among the run's, so that cards can show it before it is in the build. */
 async function addPicture(run: StoredRun, url: string, { blob, plan }: Refitted, type: RefitType): Promise<void> {
-  const hash = `sha256:${hex(await crypto.subtle.digest('SHA-256', await blob.arrayBuffer()))}`
+  const hash = await digestOf(await blob.arrayBuffer())
   const small = await onPicture('shrink', { picture: blob })
   await database.thumbs.put({ key: hash, blob: small, bytes: small.size, savedAt: Date.now() })
   await keepOriginal(hash, blob)

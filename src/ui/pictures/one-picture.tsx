@@ -1,6 +1,5 @@
 'use client'
 
-import { clsx } from 'clsx'
 import { useEffect, useMemo, useState } from 'react'
 import type { ServedImage } from '@/core/crawl/wire'
 import { busiestPoint, type DetailMap } from '@/core/image/detail'
@@ -9,6 +8,7 @@ import type { PictureEntry } from '@/core/image/picture-book'
 import { refitPlan } from '@/core/image/refit-plan'
 import type { Kept } from '@/core/surface/picture'
 import type { StoredRun } from '@/store/database'
+import { Segments } from '../shared/segments'
 import type { GoTo } from '../view/use-view'
 import type { PictureLook, View } from '../view/view'
 import { cropGroups } from './crop-groups'
@@ -83,22 +83,13 @@ export function OnePicture({ view, goTo, run, entry, image, kept }: Props) {
             {pathOfPicture(entry.url, site)}
           </h2>
           <span className="text-quiet">{pictureInShort(image)}</span>
-          <span className="ml-auto flex rounded-card bg-soft p-[3px]">
-            {LOOKS.map(({ id, name }) => (
-              <button
-                key={id}
-                type="button"
-                aria-pressed={look === id}
-                onClick={() => goTo({ look: id }, 'replace')}
-                className={clsx(
-                  'h-[26px] rounded-[5px] px-3 text-[12px]',
-                  look === id ? 'bg-sheet font-semibold shadow-sm' : 'text-quiet hover:text-ink',
-                )}
-              >
-                {name}
-              </button>
-            ))}
-          </span>
+          <Segments
+            className="ml-auto"
+            name="How to look at the picture"
+            choices={LOOKS}
+            chosen={look}
+            onChoose={(id) => goTo({ look: id }, 'replace')}
+          />
         </header>
         {size && src && picture ? (
           <>

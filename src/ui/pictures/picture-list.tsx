@@ -8,12 +8,10 @@ import type { GatheredImage } from '@/core/model'
 import type { Kept } from '@/core/surface/picture'
 import { CardPicture } from '../card/card-picture'
 import { addressedArea, isTyping } from '../frame/frame-keys'
+import { LEVEL_LOOK, LEVEL_SIGN } from '../shared/levels'
 import { count } from '../shared/words'
 import { parseView } from '../view/view'
 import { mostToKnow, pathOfPicture, pictureInShort } from './picture-facts'
-
-const SIGN = { error: '▲', warning: '◆', note: '●' } as const
-const LOOK = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet' } as const
 
 type Props = {
   run: string
@@ -98,8 +96,8 @@ export function PictureList({ run, site, entries, images, keptOf, chosen, select
                     {count(entry.uses.length, 'page')}, {pictureInShort(image, false)}
                   </span>
                   {known ? (
-                    <span className={clsx('block truncate text-[12px] font-medium', LOOK[known.level])}>
-                      <span aria-hidden="true">{SIGN[known.level]} </span>
+                    <span className={clsx('block truncate text-[12px] font-medium', LEVEL_LOOK[known.level])}>
+                      <span aria-hidden="true">{LEVEL_SIGN[known.level]} </span>
                       {known.words}
                       <span className="sr-only">, {known.level}</span>
                     </span>

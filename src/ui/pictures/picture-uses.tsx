@@ -3,12 +3,11 @@
 import { useState } from 'react'
 import type { PictureEntry } from '@/core/image/picture-book'
 import { CheckName } from '../shared/check-name'
+import { LEVEL_LOOK, LEVEL_SIGN } from '../shared/levels'
 import { count } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 import { pathOfPicture } from './picture-facts'
 
-const SIGN = { error: '▲', warning: '◆', note: '●' } as const
-const LOOK = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet' } as const
 /** Pages listed before the rest is asked for. */
 const LISTED = 12
 
@@ -25,8 +24,8 @@ export function PictureUses({ entry, site, goTo }: { entry: PictureEntry; site: 
           {entry.findings.map(({ rule, level, message, fix, pages }) => (
             <div key={rule + message}>
               <p className="[overflow-wrap:anywhere]">
-                <span className={LOOK[level]}>
-                  <span aria-hidden="true">{SIGN[level]} </span>
+                <span className={LEVEL_LOOK[level]}>
+                  <span aria-hidden="true">{LEVEL_SIGN[level]} </span>
                   <b className="font-semibold">{level}</b>
                 </span>{' '}
                 {message}

@@ -1,5 +1,4 @@
-import type { Shape } from '@/core/image/refit-plan'
-import type { RefitType } from '@/workers/draw-refit'
+import type { RefitType, Shape } from '@/core/image/refit-plan'
 
 const EXTENSIONS: Record<RefitType, string> = { jpeg: 'jpg', png: 'png', webp: 'webp' }
 

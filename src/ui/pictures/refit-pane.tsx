@@ -3,10 +3,11 @@
 import { clsx } from 'clsx'
 import { useEffect, useId, useState } from 'react'
 import type { PictureEntry } from '@/core/image/picture-book'
+import type { RefitType } from '@/core/image/refit-plan'
 import { enlargedBy, type Fill, type Shape } from '@/core/image/refit-plan'
 import type { StoredRun } from '@/store/database'
-import type { RefitType } from '@/workers/draw-refit'
 import { saveFile } from '../shared/save-file'
+import { Segments } from '../shared/segments'
 import { bytes, count } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 import { draftPicture } from './draft-picture'
@@ -14,10 +15,10 @@ import { refitAddress, refitName } from './refit-name'
 import { focusInWords, type RefitState } from './use-refit'
 import { useObjectUrl } from './whole-picture'
 
-export const SHAPES: { name: string; shape: Shape }[] = [
-  { name: '1200 × 630', shape: { width: 1200, height: 630 } },
-  { name: '2 : 3', shape: { width: 1000, height: 1500 } },
-  { name: '1 : 1', shape: { width: 1200, height: 1200 } },
+const SHAPES: { id: string; name: string; shape: Shape }[] = [
+  { id: 'wide', name: '1200 × 630', shape: { width: 1200, height: 630 } },
+  { id: 'tall', name: '2 : 3', shape: { width: 1000, height: 1500 } },
+  { id: 'square', name: '1 : 1', shape: { width: 1200, height: 1200 } },
 ]
 const FILLS: { name: string; kind: Fill['kind'] }[] = [
   { name: 'Cut to the shape', kind: 'crop' },
@@ -62,22 +63,12 @@ export function RefitPane({
           Only a small copy is left of this picture. Gather its pages again to refit it in full.
         </p>
       )}
-      <div className="flex gap-[3px] rounded-card bg-soft p-[3px]">
-        {SHAPES.map(({ name, shape }) => (
-          <button
-            key={name}
-            type="button"
-            aria-pressed={isSame(shape, wish.shape)}
-            onClick={() => set({ shape })}
-            className={clsx(
-              'h-[26px] flex-1 rounded-[5px] text-[12px]',
-              isSame(shape, wish.shape) ? 'bg-sheet font-semibold shadow-sm' : 'text-quiet hover:text-ink',
-            )}
-          >
-            {name}
-          </button>
-        ))}
-      </div>
+      <Segments
+        name="Shape"
+        choices={SHAPES}
+        chosen={SHAPES.find(({ shape }) => isSame(shape, wish.shape))?.id ?? null}
+        onChoose={(id) => set({ shape: SHAPES.find((one) => one.id === id)!.shape })}
+      />
       <div className="grid grid-cols-[52px_minmax(0,1fr)] items-center gap-x-2 gap-y-[6px]">
         <span className="text-quiet">Shape</span>
         <span className="flex items-center gap-1">

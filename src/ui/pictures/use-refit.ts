@@ -1,8 +1,9 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import type { RefitType, RefitWish } from '@/core/image/refit-plan'
 import { CENTER, type Fill, type Focus, type Shape } from '@/core/image/refit-plan'
-import type { RefitType, Refitted, RefitWish } from '@/workers/draw-refit'
+import type { Refitted } from '@/workers/draw-refit'
 import { onPicture } from './picture-worker'
 
 export type RefitState = {
