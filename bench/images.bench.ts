@@ -4,6 +4,8 @@ import { join } from 'node:path'
 import sharp from 'sharp'
 
 import { root } from '../scripts/setup.mjs'
+import { inParallel } from '../src/core/crawl/in-parallel'
+import { limits } from '../src/core/crawl/limits'
 import { lookByReading } from '../src/core/crawl/picture-desk'
 import { groupAlike, LOOK_SIDE, type Looked } from '../src/core/image/likeness'
 import { readImageHeader } from '../src/core/image/read-header'
@@ -81,6 +83,23 @@ function blotches(seed: number): Looked {
   return { id: String(seed), look, width: 1200, height: 630 }
 }
 
+/** How far the process grows, in MB, while so many large pictures are wanted at once and six are worked on. */
+async function growthReading(count: number, file: Buffer): Promise<number> {
+  const answer = { kind: 'answered' as const, status: 200, headers: {}, isCut: false, ms: 1 }
+  const outside = nodeOutside(async () => ({ ...answer, body: new Uint8Array(file) }), new AbortController().signal)
+  const look = lookByReading(outside.read, outside)
+  const before = process.memoryUsage().rss
+  let most = before
+  const watch = setInterval(() => {
+    most = Math.max(most, process.memoryUsage().rss)
+  }, 5)
+  let started = 0
+  const next = () => (started < count ? look(`https://site.example/${started++}.png`) : null)
+  for await (const image of inParallel(next, limits.concurrency)) if (image.errorCode !== null) console.log(image.error)
+  clearInterval(watch)
+  return (most - before) / 1e6
+}
+
 /** Sizes from bytes, bytes from the network, and pictures that look the same. */
 export async function run(): Promise<void> {
   const files = await openFolder(join(root, 'demo', 'site'))
@@ -109,6 +128,14 @@ export async function run(): Promise<void> {
     for (const picture of pictures) await lookOf(picture)
   }, 3)
   report(`looks of ${pictures.length} pictures`, looks)
+  const large = await sharp(pictures[0]!).resize(4000, 3000, { fit: 'fill' }).ensureAlpha(0.5).png().toBuffer()
+  // Once before it counts: the decoders keep what they once took.
+  await growthReading(limits.concurrency * 2, large)
+  const [ten, hundred] = [await growthReading(10, large), await growthReading(100, large)]
+  console.log(
+    `100 pictures of 4000 × 3000 (${(large.length / 1e6).toFixed(1)} MB), ${limits.concurrency} at a time: the process grows by ${hundred.toFixed(0)} MB; 10 pictures: ${ten.toFixed(0)} MB`,
+  )
+
   const grouped: number[] = []
   for (const count of [2000, 10_000]) {
     const crowd = Array.from({ length: count }, (_, seed) => blotches(seed))

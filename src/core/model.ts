@@ -130,12 +130,26 @@ export const FetchFact = z.object({
 export type FetchFact = z.infer<typeof FetchFact>
 
 /** A page as gathered: what was asked, what came back, what it says. `url` is its public address. */
+/** The page asked for a second time in another way, and what it then said otherwise. */
+export const SecondLook = z.object({
+  /** `past-caches`: with a fresh query and no-cache. `as-ourselves`: under our own name, in a run that asks under another. */
+  how: z.enum(['past-caches', 'as-ourselves']),
+  /** Crawler token that the run asks with; null for our own. */
+  askedAs: z.string().nullable(),
+  status: z.number().int().nullable(),
+  error: z.string().nullable(),
+  /** Tags that cards are made of: what the run's own answer says, what the second one does; null where it has none. */
+  differs: z.array(z.object({ key: z.string(), here: z.string().nullable(), there: z.string().nullable() })),
+})
+export type SecondLook = z.infer<typeof SecondLook>
+
 export const GatheredPage = z.object({
   url: z.string(),
   file: z.string().nullable(),
   fetch: FetchFact,
   facts: PageFacts.nullable(),
   source: z.array(SourceLine),
+  secondLooks: z.array(SecondLook).optional(),
 })
 export type GatheredPage = z.infer<typeof GatheredPage>
 
@@ -151,6 +165,10 @@ export const ImageErrorCode = z.enum([
   'not-looked-at',
 ])
 export type ImageErrorCode = z.infer<typeof ImageErrorCode>
+
+/** What a picture's numbers stand for. */
+export const ImageColors = z.enum(['grey', 'rgb', 'cmyk'])
+export type ImageColors = z.infer<typeof ImageColors>
 
 /** One picture as gathered. Width and height are pixels after EXIF orientation; null where not known. */
 export const GatheredImage = z.object({
@@ -168,6 +186,8 @@ export const GatheredImage = z.object({
   errorCode: ImageErrorCode.nullable(),
   /** True while only `<link rel=icon>` names it: such pictures feed no card's picture. */
   iconOnly: z.boolean(),
+  /** Absent where the format's header doesn't say. */
+  colors: ImageColors.optional(),
   /** What it looks like in small, as text (`likeness.ts`); absent where nobody decoded it. */
   look: z.string().nullable().optional(),
 })

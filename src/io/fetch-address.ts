@@ -127,7 +127,15 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
   const guarded = new Agent({ ...options, connect: { lookup: guardedLookup(false), timeout: timeoutMs } })
   const free = new Agent({ ...options, connect: { lookup: guardedLookup(true), timeout: timeoutMs } })
 
-  const read = async ({ url, accept, maxBytes, firstBytesOnly, openPage }: ReadRequest): Promise<Exchange> => {
+  const read = async ({
+    url,
+    accept,
+    maxBytes,
+    firstBytesOnly,
+    pastCaches,
+    asOurselves,
+    openPage,
+  }: ReadRequest): Promise<Exchange> => {
     const startedAt = performance.now()
     const elapsed = () => performance.now() - startedAt
     const isNamed = innerHosts.has(hostAndPort(url))
@@ -149,13 +157,13 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
         dispatcher: isNamed ? free : guarded,
         signal: AbortSignal.any([signal, timeout]),
         headers: {
-          'user-agent': settings.askAs ?? USER_AGENT,
+          'user-agent': (!asOurselves && settings.askAs) || USER_AGENT,
           accept: ACCEPT[accept],
           // A part is of the bytes as they are stored: packed ones would be a part of the pack.
           ...(firstBytesOnly
             ? { range: `bytes=0-${maxBytes - 1}`, 'accept-encoding': 'identity' }
             : { 'accept-encoding': 'gzip, br, deflate' }),
-          ...(settings.pastCaches ? { 'cache-control': 'no-cache', pragma: 'no-cache' } : {}),
+          ...(settings.pastCaches || pastCaches ? { 'cache-control': 'no-cache', pragma: 'no-cache' } : {}),
           ...(settings.login && settings.login.host === hostAndPort(url) ? settings.login.headers : {}),
         },
       })

@@ -39,6 +39,7 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     maxDepth: tuning.maxDepth ?? limits.maxDepth,
     concurrency: tuning.concurrency ?? limits.concurrency,
     delayMs: tuning.delayMs ?? 0,
+    askAs: tuning.askAs ?? null,
     hasLogin: login !== null,
     start: '',
   }

@@ -19,6 +19,8 @@ export type CrawlOptions = {
   exclude: string[]
   /** Pages taken of one section at most: a sample. null: all. */
   perSection: number | null
+  /** Crawler token that the run asks with; null for our own name. */
+  askAs: string | null
   /** The run carries a login: cards are then shown as launched. */
   hasLogin: boolean
   /** Goes on with a run that was broken off: what it has, and what waited. */
@@ -36,6 +38,7 @@ export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {
   include: [],
   exclude: [],
   perSection: null,
+  askAs: null,
   hasLogin: false,
   resume: null,
 }

@@ -1,4 +1,4 @@
-import type { GatheredImage, RunNote, Survey } from '../model'
+import type { GatheredImage, RunNote, SecondLook, Survey } from '../model'
 import { baseOf, isPrivateHost, pageAddress, pathOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin } from './address-map'
 import { collectSitemaps } from './collect-sitemaps'
@@ -24,6 +24,7 @@ import {
 import { readRobots } from './read-robots'
 import { retrying } from './retrying'
 import { crawlDelayFor, isAllowed, type RobotsRules } from './robots'
+import { isFromCache, lookTwice } from './second-look'
 import { Surveyor } from './survey'
 import { type Trap, TrapWatch, trapWords } from './traps'
 
@@ -34,7 +35,7 @@ export const ROBOTS_TOKEN = 'NimbleParrot'
 const FILE_NAME =
   /\.(?:pdf|zip|gz|tgz|tar|7z|rar|dmg|exe|jpe?g|png|gif|webp|avif|svg|ico|bmp|tiff?|mp[34]|m4[av]|mov|webm|ogg|wav|css|m?js|json|xml|txt|csv|ics|woff2?|ttf|otf|docx?|xlsx?|pptx?|epub)$/i
 
-type PageResult = { asked: Waiting; followed: Followed; fetchedAt: string }
+type PageResult = { asked: Waiting; followed: Followed; fetchedAt: string; looks: SecondLook[] }
 type Result = { kind: 'page'; result: PageResult } | { kind: 'image'; image: GatheredImage }
 
 /** The crawl of one site, breadth first. One object a run: it holds what is known, waiting and counted. */
@@ -154,7 +155,23 @@ class Crawl {
       (to, from) => this.locate(to, from),
       (url) => this.addresses.isOnSite(url),
     )
-    return { asked, followed, fetchedAt: this.outside.now().toISOString() }
+    const fetchedAt = this.outside.now().toISOString()
+    return { asked, followed, fetchedAt, looks: await this.lookAgain(followed) }
+  }
+
+  /** A second question, where a cache has shown its hand, or the run asks under another name than ours. */
+  private async lookAgain({ exchange, finalUrl }: Followed): Promise<SecondLook[]> {
+    const { askAs } = this.options
+    if (exchange.kind === 'failed' || isRedirect(exchange) || (askAs === null && !isFromCache(exchange))) return []
+    const asked = { url: finalUrl, file: null, redirects: [], aliases: [], fetchedAt: '' }
+    const found = pageOf(asked, exchange)
+    if (!found) return []
+    const look = (how: SecondLook['how']) =>
+      lookTwice(finalUrl, found.page.facts, how, askAs, (request) => this.ask(request), this.outside.now())
+    return [
+      ...(isFromCache(exchange) ? [await look('past-caches')] : []),
+      ...(askAs === null ? [] : [await look('as-ourselves')]),
+    ]
   }
 
   private nextPage(): Promise<Result> | null {
@@ -184,7 +201,7 @@ class Crawl {
     return this.takesImageNext ? (this.nextImage() ?? this.nextPage()) : (this.nextPage() ?? this.nextImage())
   }
 
-  private *takePage({ asked, followed, fetchedAt }: PageResult): Generator<CrawlEvent> {
+  private *takePage({ asked, followed, fetchedAt, looks }: PageResult): Generator<CrawlEvent> {
     this.fetching.delete(asked.url)
     const { exchange, finalUrl, redirects } = followed
     // Cut off by our own stop: no fault of the page's.
@@ -199,7 +216,8 @@ class Crawl {
     }
     const found = pageOf({ url: finalUrl, file: null, redirects, aliases, fetchedAt }, exchange)
     if (!found) return
-    const { page, reading } = found
+    const page = looks.length > 0 ? { ...found.page, secondLooks: looks } : found.page
+    const { reading } = found
     const sendsTo = reading?.refreshTo
       ? pageAddress(reading.refreshTo, baseOf(finalUrl, page.facts?.base ?? null))
       : null

@@ -189,10 +189,14 @@ export async function describeImage(
     const { format } = reading
     return { ...answered, bytes, hash, format, errorCode: 'damaged', error: `The ${format} is cut short or broken.` }
   }
-  const { format, width, height, animated, mayBeTransparent } = reading
+  const { format, width, height, animated, mayBeTransparent, colors } = reading
   const alpha = !mayBeTransparent ? false : exchange.isCut ? null : await outside.hasTransparency(exchange.body)
   const look = exchange.isCut ? null : ((await outside.look?.(exchange.body)) ?? null)
-  return { ...answered, bytes, hash, format, width, height, animated, alpha, look: look && lookAsText(look) }
+  return {
+    ...{ ...answered, bytes, hash, format, width, height, animated, alpha },
+    ...(colors ? { colors } : {}),
+    look: look && lookAsText(look),
+  }
 }
 
 /** What is said when no outside host could be looked up. */

@@ -11,6 +11,10 @@ export type ReadRequest = {
   accept: 'page' | 'image' | 'text'
   /** Bytes of the decoded body to read at most. */
   maxBytes: number
+  /** Ask caches on the way for what the server says now. */
+  pastCaches?: boolean
+  /** Ask under our own name, whatever name the run asks with. */
+  asOurselves?: boolean
   /** Ask for the first `maxBytes` alone (RFC 9110, Range). A server may send more all the same. */
   firstBytesOnly?: boolean
   /**

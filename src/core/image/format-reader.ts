@@ -1,4 +1,4 @@
-import type { ImageFormat } from '../model'
+import type { ImageColors, ImageFormat } from '../model'
 import type { ByteView } from './bytes'
 
 /** What a picture's header says. Pixels after orientation; null where the format names no size (some SVG). */
@@ -8,6 +8,8 @@ export type HeaderReading = {
   animated: boolean
   /** The format and its header allow transparent pixels; whether there are any only decoding tells. */
   mayBeTransparent: boolean
+  /** What its numbers stand for, where the header says so. Ink colours (CMYK) are shown differently from place to place. */
+  colors?: ImageColors
 }
 
 /** One picture format: how its bytes are known, and how its header is read. `read` may throw `CutShort`. */

@@ -13,7 +13,7 @@ const noise = (channels: 3 | 4 = 3) => {
 }
 const opaque = () => noise(3)
 const see = () => noise(4)
-const grey = () => opaque().greyscale()
+const grey = () => opaque().toColourspace('b-w')
 const wide = () => opaque().toColourspace('rgb16')
 
 /** Written by libvips and the encoders that it uses: mozjpeg, libpng, libspng, quantizr, cgif, libwebp, aom, libtiff. */
@@ -118,6 +118,16 @@ function ihdr(width: number, height: number): Buffer {
   data.set([8, 6, 0, 0, 0], 8)
   return chunk('IHDR', data)
 }
+
+test.each([
+  ['cmyk', 'cmyk', () => opaque().toColourspace('cmyk').jpeg()],
+  ['grey', 'a grey jpeg', () => grey().jpeg()],
+  ['grey', 'a grey png', () => grey().png()],
+  ['rgb', 'a jpeg', () => opaque().jpeg()],
+  ['rgb', 'a palette', () => opaque().png({ palette: true })],
+] as const)('colours: %s of %s', async (colors, _name, picture) => {
+  expect(readImageHeader(await picture().toBuffer())).toMatchObject({ colors })
+})
 
 describe('files written by hand', () => {
   test('an animated PNG says so, a still one with a frame of its own doesn’t lose its size', () => {

@@ -83,6 +83,9 @@ export function OnePicture({ view, goTo, run, entry, image, kept }: Props) {
             {pathOfPicture(entry.url, site)}
           </h2>
           <span className="text-quiet">{pictureInShort(image)}</span>
+          {image?.colors === 'cmyk' && (
+            <span className="text-warn">ink colours (CMYK): places show them differently, a refit is sRGB</span>
+          )}
           <Segments
             className="ml-auto"
             name="How to look at the picture"

@@ -16,6 +16,7 @@ import { cardSmall } from './card-small'
 import { cardUnknown } from './card-unknown'
 import { charsetLate } from './charset-late'
 import { crawlerBlocked } from './crawler-blocked'
+import { crawlerServedDifferently } from './crawler-served-differently'
 import { descriptionDuplicate } from './description-duplicate'
 import { descriptionLong } from './description-long'
 import { descriptionMissing } from './description-missing'
@@ -61,6 +62,7 @@ import { ogTypeMissing } from './og-type-missing'
 import { ogTypeUnfit } from './og-type-unfit'
 import { ogTypeUnknown } from './og-type-unknown'
 import { ogUrlMissing } from './og-url-missing'
+import { pageCachedStale } from './page-cached-stale'
 import { pageNoindex } from './page-noindex'
 import { pageOrphan } from './page-orphan'
 import { pageRedirected } from './page-redirected'
@@ -115,6 +117,7 @@ export const checks: readonly Check[] = [
   cardUnknown,
   charsetLate,
   crawlerBlocked,
+  crawlerServedDifferently,
   descriptionDuplicate,
   descriptionLong,
   descriptionMissing,
@@ -160,6 +163,7 @@ export const checks: readonly Check[] = [
   ogTypeUnfit,
   ogTypeUnknown,
   ogUrlMissing,
+  pageCachedStale,
   pageNoindex,
   pageOrphan,
   pageRedirected,

@@ -1,3 +1,4 @@
+import type { ImageColors } from '../../model'
 import { type ByteView, CutShort } from '../bytes'
 import type { FormatReader } from '../format-reader'
 
@@ -31,6 +32,7 @@ export const jpeg: FormatReader = {
           height: isTurned ? width : height,
           animated: false,
           mayBeTransparent: false,
+          ...colorsOf(view.u8(offset + 9)),
         }
       }
       const length = view.u16(offset + 2)
@@ -38,6 +40,12 @@ export const jpeg: FormatReader = {
       offset += 2 + length
     }
   },
+}
+
+/** By the number of components in the frame header. */
+function colorsOf(components: number): { colors?: ImageColors } {
+  const colors = ({ 1: 'grey', 3: 'rgb', 4: 'cmyk' } as const)[components]
+  return colors ? { colors } : {}
 }
 
 function orientationOf(view: ByteView, offset: number): number {

@@ -12,7 +12,8 @@ export const png: FormatReader = {
     const height = view.u32(20)
     const colourType = view.u8(25)
     const { animated, transparency } = chunksBeforeData(view)
-    return { width, height, animated, mayBeTransparent: colourType === 4 || colourType === 6 || transparency }
+    const colors = colourType === 0 || colourType === 4 ? 'grey' : 'rgb'
+    return { width, height, animated, mayBeTransparent: colourType === 4 || colourType === 6 || transparency, colors }
   },
 }
 

@@ -1,0 +1,70 @@
+import { tagChanges } from '../compare/page-changes'
+import type { PageFacts, SecondLook } from '../model'
+import { limits } from './limits'
+import { pageOf, pageStreamFor } from './page-of'
+import { type Exchange, type ReadRequest, readFollowing } from './read-address'
+
+/** What caches call an answer of their own: `X-Cache: HIT`, `CF-Cache-Status: HIT`, `Cache-Status: edge; hit`. */
+const CACHE_HEADERS = [
+  'x-cache',
+  'cf-cache-status',
+  'cache-status',
+  'x-proxy-cache',
+  'x-vercel-cache',
+  'x-cache-status',
+]
+
+/** Does an answer show that a cache gave it? */
+export function isFromCache(exchange: Exchange): boolean {
+  if (exchange.kind !== 'answered') return false
+  const { headers } = exchange
+  return (
+    Number(headers.age ?? 0) > 0 ||
+    CACHE_HEADERS.some((name) => /\b(?:hit|stale|revalidated)\b/i.test(headers[name] ?? ''))
+  )
+}
+
+/** Tags that cards are made of. Addresses of the page are left out: they follow the question. */
+const IS_CARD_TAG = /^(?:title$|description$|(?:og|twitter|article|product):(?!url$))/
+
+/** A query that no cache has seen: the time of the question. */
+function withFreshQuery(url: string, now: Date): string {
+  const fresh = new URL(url)
+  fresh.searchParams.set('nimble-parrot', now.getTime().toString(36))
+  return fresh.href
+}
+
+/**
+ * Asks for a page again in another way, and holds the two answers against each other.
+ *
+ * @param facts what the first answer said; null when it was no page
+ */
+export async function lookTwice(
+  url: string,
+  facts: PageFacts | null,
+  how: SecondLook['how'],
+  askedAs: string | null,
+  ask: (request: ReadRequest) => Promise<Exchange>,
+  now: Date,
+): Promise<SecondLook> {
+  const isFresh = how === 'past-caches'
+  const address = isFresh ? withFreshQuery(url, now) : url
+  const { exchange } = await readFollowing(address, (at) =>
+    ask({
+      url: at,
+      accept: 'page',
+      maxBytes: limits.pageBytes,
+      openPage: pageStreamFor(at),
+      pastCaches: isFresh,
+      asOurselves: !isFresh,
+    }),
+  )
+  if (exchange.kind === 'failed') return { how, askedAs, status: null, error: exchange.message, differs: [] }
+  const asked = { url, file: null, redirects: [], aliases: [], fetchedAt: '' }
+  const there = pageOf(asked, exchange)?.page.facts ?? null
+  const changes = facts === null || there === null ? [] : tagChanges(facts, there)
+  const differs = changes
+    .filter(({ key }) => IS_CARD_TAG.test(key))
+    .map(({ key, before, after }) => ({ key, here: before, there: after }))
+  return { how, askedAs, status: exchange.status, error: null, differs }
+}

@@ -1,0 +1,39 @@
+import { createCheckContext } from '../check/context'
+import { runChecks } from '../check/run-checks'
+import { crawl } from '../crawl/crawl'
+import { type CrawlOptions, defaultCrawlOptions } from '../crawl/crawl-options'
+import { GatheringBuilder } from '../crawl/events'
+import type { Exchange, ReadRequest } from '../crawl/read-address'
+import type { Finding, Gathering } from '../model'
+import { testOutside } from './build-run'
+
+/** An answer of a server in memory. */
+export type TestAnswer = { status?: number; headers?: Record<string, string>; body?: string }
+
+/** Crawls a server in memory that may answer by how it is asked. */
+export async function crawlMemory(
+  start: string,
+  answer: (request: ReadRequest) => TestAnswer,
+  options: Partial<CrawlOptions> = {},
+): Promise<Gathering> {
+  const read = async (request: ReadRequest): Promise<Exchange> => {
+    const { status = 200, headers = {}, body = '' } = answer(request)
+    return {
+      kind: 'answered',
+      status,
+      headers: { 'content-type': 'text/html', ...headers },
+      body: new TextEncoder().encode(body),
+      isCut: false,
+      ms: 1,
+    }
+  }
+  const builder = new GatheringBuilder()
+  for await (const event of crawl({ ...defaultCrawlOptions, start, ...options }, testOutside(read))) builder.add(event)
+  return builder.gathering()!
+}
+
+/** Findings of one check on all pages of a run. */
+export function findingsOfCheck(gathering: Gathering, id: string): Finding[] {
+  const { pages } = runChecks(gathering, createCheckContext(gathering))
+  return pages.flatMap(({ findings }) => findings).filter(({ rule }) => rule === id)
+}
