@@ -1,3 +1,4 @@
+import { resolveAddress } from '../../crawl/address'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 import { readShareLink } from '../share-link'
@@ -14,20 +15,28 @@ export const shareLinkDiffers = defineCheck({
   why: 'A share button that shares another page, or names another account, works against the page it stands on.',
   messages: {
     address: { says: 'A share link shares {seen}, not this page.', fix: 'Put {own} into the link; line {line}.' },
+    meant: {
+      says: 'A share link shares {seen}; links of this section are meant to share {own}.',
+      fix: 'Put {own} into the link; line {line}.',
+    },
     account: {
       says: 'A share link names {seen}; twitter:site is {account}.',
       fix: 'Name one account in both; line {line}.',
     },
   },
-  check(page, { addresses }) {
+  check(page, { addresses, ruleFor }) {
+    // Where the requirements say so, links share another page than the one they stand on.
+    const { shareTo } = ruleFor(page)
+    const meant = shareTo === null ? null : resolveAddress(shareTo.replaceAll('{page}', page.url), addresses.site)
     const account = textsOf(page.facts, ['twitter:site'])[0]?.text ?? null
     return (page.facts.shareLinks ?? []).flatMap((link) => {
       const shared = readShareLink(link.href, page.url)
       if (!shared) return []
-      const data = { line: link.line, own: page.url }
+      const own = meant ?? page.url
+      const data = { line: link.line, own }
       const address = shared.address === null ? null : addresses.toPublic(shared.address)
-      if (address !== null && addresses.isOnSite(address) && bare(address) !== bare(page.url)) {
-        return [{ message: 'address', at: link, data: { ...data, seen: address } }]
+      if (address !== null && addresses.isOnSite(address) && bare(address) !== bare(own)) {
+        return [{ message: meant === null ? 'address' : 'meant', at: link, data: { ...data, seen: address } }]
       }
       const via = shared.via === null ? null : `@${shared.via.replace(/^@/, '')}`
       const isOther = via !== null && account !== null && via.toLowerCase() !== account.toLowerCase()
