@@ -1,6 +1,6 @@
 import type { CheckContext } from '../check/context'
 import type { PageVerdict } from '../check/run-checks'
-import { groupBy } from '../group-by'
+import { addTo, groupBy } from '../group-by'
 import type { Finding, Level, SiteFinding } from '../model'
 import type { Cause, CauseKind } from './cause'
 import { type Fault, faultsOf } from './faults'
@@ -201,8 +201,7 @@ class CauseFinder {
   private takePictures(verdicts: readonly PageVerdict[]): void {
     const uses = new Map<string, { finding: Finding; url: string; section: string }[]>()
     for (const { url, section, findings } of verdicts) {
-      for (const finding of findings.filter(isAboutPicture))
-        uses.set(finding.image!, [...(uses.get(finding.image!) ?? []), { finding, url, section }])
+      for (const finding of findings.filter(isAboutPicture)) addTo(uses, finding.image!, { finding, url, section })
     }
     for (const [image, ofImage] of uses) {
       // A picture's finding is counted once, however many pages use it.

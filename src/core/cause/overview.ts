@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { CheckContext } from '../check/context'
+import { addTo } from '../group-by'
 import type { PageFacts } from '../model'
 import { DEFAULT_LIMITS } from '../requirements/page-rules'
 import { firstValue, metasOf } from '../surface/candidates'
@@ -108,7 +109,7 @@ const lengthOf = (text: string | null) => (isBlank(text) ? null : [...text!.trim
 export function overviewOf(context: CheckContext): Overview {
   const uses = new Map<string, string[]>()
   for (const page of context.readable) {
-    for (const { url } of context.declaredImages(page)) uses.set(url, [...(uses.get(url) ?? []), page.url])
+    for (const { url } of context.declaredImages(page)) addTo(uses, url, page.url)
   }
   return {
     coverage: coverageBySection(context),

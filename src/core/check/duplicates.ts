@@ -1,3 +1,4 @@
+import { addTo } from '../group-by'
 import type { GatheredPage } from '../model'
 import type { PageRule } from '../requirements/page-rules'
 import type { Shareable } from '../requirements/requirements'
@@ -15,7 +16,7 @@ export function pagesThatShare(
   for (const page of pages) {
     const text = textOf(page)
     if (text === null || text === '') continue
-    groups.set(text, [...(groups.get(text) ?? []), page.url])
+    addTo(groups, text, page.url)
   }
   for (const [text, urls] of groups) if (urls.length < 2) groups.delete(text)
   return groups

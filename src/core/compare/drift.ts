@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { addTo } from '../group-by'
 import type { RunDocument } from '../report/run-document'
 import { surfaces } from '../surface/profiles'
 import { type CardPart, cardChanges, type TagChange, tagChanges } from './page-changes'
@@ -73,7 +74,7 @@ function movesBetween(removed: readonly DocumentPage[], added: readonly Document
   const signatures = new Map<string, string[]>()
   for (const page of added) {
     const signature = signatureOf(page)
-    if (signature) signatures.set(signature, [...(signatures.get(signature) ?? []), page.url])
+    if (signature) addTo(signatures, signature, page.url)
   }
   const taken = new Set<string>()
   for (const page of removed) {

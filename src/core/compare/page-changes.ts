@@ -1,3 +1,4 @@
+import { addTo } from '../group-by'
 import type { PageFacts } from '../model'
 import type { Card } from '../surface/card-model'
 
@@ -13,7 +14,7 @@ const SEPARATOR = ' · '
 function sayings(facts: PageFacts | null): Map<string, string> {
   const said = new Map<string, string[]>()
   const add = (key: string, value: string | null) => {
-    if (value !== null) said.set(key, [...(said.get(key) ?? []), value])
+    if (value !== null) addTo(said, key, value)
   }
   if (!facts) return new Map()
   add('title', facts.title)

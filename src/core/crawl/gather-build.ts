@@ -1,3 +1,4 @@
+import { addTo } from '../group-by'
 import type { GatheredPage, SourceKind } from '../model'
 import type { PageReading } from '../page/read-page'
 import { baseOf, pageAddress, pathOf } from './address'
@@ -103,7 +104,7 @@ function addressPages(readings: FileReading[], map: FileMap): GatheredPage[] {
     const targetFile = target && map.fileAt(target)
     if (targetFile && targetFile !== path) {
       const at = known.get(targetFile) ?? target
-      aliasesOf.set(at, [...(aliasesOf.get(at) ?? []), url])
+      addTo(aliasesOf, at, url)
       continue
     }
     pages.push({ ...page, url, fetch: { ...page.fetch, finalUrl: url } })

@@ -1,3 +1,4 @@
+import { addTo } from '../group-by'
 import type { Card } from '../surface/card-model'
 import type { Surface } from '../surface/profile'
 
@@ -15,7 +16,7 @@ export function cutMarks(
     const drawn = card[part]
     // A part without room has nothing shown: it is not cut, it is not there.
     if (!drawn.cut || drawn.shown === '' || !text.startsWith(drawn.shown)) continue
-    marks.set(drawn.shown.length, [...(marks.get(drawn.shown.length) ?? []), surface.name])
+    addTo(marks, drawn.shown.length, surface.name)
   }
   return [...marks].sort(([a], [b]) => a - b).map(([at, places]) => ({ at, places, lost: text.slice(at).trim() }))
 }

@@ -1,3 +1,4 @@
+import { addTo } from '../group-by'
 import type { MetaFact, PageFacts, Position } from '../model'
 import { decodeHtml } from '../page/decode'
 import { LineIndex } from '../page/lines'
@@ -122,7 +123,7 @@ class PagePatch {
     for (const meta of this.facts.metas) {
       if (meta.attribute !== 'name' && meta.attribute !== 'property') continue
       const key = positionKey(meta)
-      tags.set(key, [...(tags.get(key) ?? []), meta])
+      addTo(tags, key, meta)
     }
     const written = new Set<string>()
     for (const metas of tags.values()) this.editTag(metas, written)

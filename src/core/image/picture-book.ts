@@ -1,7 +1,7 @@
 import { alikePictures } from '../check/alike-pictures'
 import type { CheckContext } from '../check/context'
 import type { PageVerdict } from '../check/run-checks'
-import { groupBy } from '../group-by'
+import { addTo, groupBy } from '../group-by'
 import type { Finding, GatheredPage, Level, PageFacts } from '../model'
 import { metasOf } from '../surface/candidates'
 import { cardKindOf } from '../surface/card'
@@ -73,7 +73,7 @@ function contentUses(context: CheckContext): Map<string, string[]> {
   const shown = new Map<string, string[]>()
   for (const page of context.readable) {
     const urls = page.facts.contentImages.flatMap(({ src }) => publicImageUrl(page, src, context) ?? [])
-    for (const url of new Set(urls)) shown.set(url, [...(shown.get(url) ?? []), page.url])
+    for (const url of new Set(urls)) addTo(shown, url, page.url)
   }
   return shown
 }

@@ -4,6 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
 import { useEffect, useMemo, useRef } from 'react'
 import type { Cause } from '@/core/cause/cause'
+import { addTo } from '@/core/group-by'
 import type { WallRow } from '@/store/database'
 import { isTyping } from '../frame/frame-keys'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../shared/levels'
@@ -34,7 +35,7 @@ export function CauseList({ causes, rows, chosen, onChoose }: Props) {
   const pane = useRef<HTMLDivElement>(null)
   const bySection = useMemo(() => {
     const found = new Map<string, WallRow[]>([['*', rows]])
-    for (const row of rows) found.set(row.section, [...(found.get(row.section) ?? []), row])
+    for (const row of rows) addTo(found, row.section, row)
     return found
   }, [rows])
   const virtual = useVirtualizer({

@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
+import { addTo } from '@/core/group-by'
 import { surfaces } from '@/core/surface/profiles'
 import type { WallRow } from '@/store/database'
 import type { Trouble } from '@/workers/protocol'
@@ -167,7 +168,7 @@ export function groupTroubles(troubles: readonly Trouble[]): { kind: string; add
       .replace(`${host} `, 'The host ')
       .replace(/^answered/, 'It answered')
       .replace(/([^.])$/, '$1.')
-    groups.set(words, [...(groups.get(words) ?? []), url])
+    addTo(groups, words, url)
   }
   return [...groups]
     .map(([kind, addresses]) => ({ kind, addresses }))

@@ -1,3 +1,4 @@
+import { addTo } from '@/core/group-by'
 import type { MetaFact, PageFacts } from '@/core/model'
 
 /** Keys that a page may give several times: each is one more picture, author or tag, not another value of the same. */
@@ -9,7 +10,7 @@ export function repeatedTags(metas: readonly MetaFact[]): { key: string; first: 
   const byKey = new Map<string, MetaFact[]>()
   for (const meta of metas) {
     if (meta.attribute !== 'name' && meta.attribute !== 'property') continue
-    byKey.set(meta.key, [...(byKey.get(meta.key) ?? []), meta])
+    addTo(byKey, meta.key, meta)
   }
   return [...byKey]
     .filter(([key, all]) => all.length > 1 && !LISTS.test(key))

@@ -1,3 +1,4 @@
+import { addTo } from '../../group-by'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 
@@ -16,7 +17,7 @@ export const accountVaries = defineCheck({
       const pagesBy = new Map<string, string[]>()
       for (const page of readable) {
         const value = textsOf(page.facts, [key])[0]?.text.toLowerCase()
-        if (value) pagesBy.set(value, [...(pagesBy.get(value) ?? []), page.url])
+        if (value) addTo(pagesBy, value, page.url)
       }
       if (pagesBy.size < 2) return []
       const [most, ...others] = [...pagesBy].sort(([, a], [, b]) => b.length - a.length)

@@ -1,3 +1,4 @@
+import { addTo } from '../../group-by'
 import { alikePictures } from '../alike-pictures'
 import { defineCheck, notMade } from '../define-check'
 
@@ -21,7 +22,7 @@ export const imageSamePicture = defineCheck({
     const byHash = new Map<string, string[]>()
     for (const image of context.images.values()) {
       if (image.hash === null || image.iconOnly || image.errorCode !== null) continue
-      byHash.set(image.hash, [...(byHash.get(image.hash) ?? []), image.url])
+      addTo(byHash, image.hash, image.url)
     }
     const pagesOf = (urls: string[]) =>
       context.readable

@@ -1,4 +1,4 @@
-import { groupBy } from '../../group-by'
+import { addTo, groupBy } from '../../group-by'
 import type { CheckContext } from '../context'
 import { defineCheck } from '../define-check'
 import { mayBeCompared } from '../duplicates'
@@ -29,7 +29,7 @@ export const imageShared = defineCheck({
     const asked = context.readable.filter((page) => mayBeCompared(context.ruleFor(page), 'picture'))
     for (const page of asked) {
       const url = context.declaredImages(page)[0]?.url
-      if (url) pagesOf.set(url, [...(pagesOf.get(url) ?? []), page.url])
+      if (url) addTo(pagesOf, url, page.url)
     }
     const all = asked.length
     const ofSite = [...pagesOf]

@@ -27,8 +27,8 @@ describe('page-cached-stale', () => {
       {
         level: 'warning',
         message:
-          'A cache gives an older copy (Age: 900 s): og:title says “Roses of the garden” there, and “Roses, anew” past it.',
-        fix: 'Empty the cache for this page, and let pages be held for less long. Cache-Control: max-age=86400; ETag: "a".',
+          'A cache gives an older copy (Age: 900, Cache-Control: max-age=86400, ETag: "a"): og:title says “Roses of the garden” there, and “Roses, anew” past it.',
+        fix: 'Empty the cache for this page, and let pages be held for less long.',
       },
     ])
     expect(asked.map(({ pastCaches }) => pastCaches ?? false)).toEqual([false, true])

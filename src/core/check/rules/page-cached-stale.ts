@@ -11,8 +11,8 @@ export const pageCachedStale = defineCheck({
   why: 'Crawlers get what the cache holds: an older copy, however right the server is by now.',
   messages: {
     stale: {
-      says: 'A cache gives an older copy{age}: {key} says {here} there, and {there} past it.{more}',
-      fix: 'Empty the cache for this page, and let pages be held for less long. {control}',
+      says: 'A cache gives an older copy ({how}): {key} says {here} there, and {there} past it.{more}',
+      fix: 'Empty the cache for this page, and let pages be held for less long.',
     },
   },
   check(page) {
@@ -24,13 +24,12 @@ export const pageCachedStale = defineCheck({
       {
         message: 'stale',
         data: {
-          age: ageSeconds === null ? '' : ` (Age: ${ageSeconds} s)`,
+          how: `Age: ${ageSeconds ?? 'not sent'}, Cache-Control: ${cacheControl ?? 'not sent'}, ETag: ${etag ?? 'not sent'}`,
           key: first!.key,
           here: said(first!.here),
           there: said(first!.there),
           more:
             others.length === 0 ? '' : ` ${others.length} more ${others.length === 1 ? 'tag differs' : 'tags differ'}.`,
-          control: `Cache-Control: ${cacheControl ?? 'not sent'}; ETag: ${etag ?? 'not sent'}.`,
         },
       },
     ]

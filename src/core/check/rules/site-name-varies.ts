@@ -1,3 +1,4 @@
+import { addTo } from '../../group-by'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 
@@ -15,7 +16,7 @@ export const siteNameVaries = defineCheck({
     const pagesByName = new Map<string, string[]>()
     for (const page of readable) {
       const name = textsOf(page.facts, ['og:site_name'])[0]?.text
-      if (name) pagesByName.set(name, [...(pagesByName.get(name) ?? []), page.url])
+      if (name) addTo(pagesByName, name, page.url)
     }
     if (pagesByName.size < 2) return []
     const [most, ...others] = [...pagesByName].sort(([, a], [, b]) => b.length - a.length)

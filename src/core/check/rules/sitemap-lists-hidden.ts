@@ -1,5 +1,6 @@
 import { pathOf } from '../../crawl/address'
 import { isAllowed } from '../../crawl/robots'
+import { addTo } from '../../group-by'
 import { isKeptOut } from '../../surface/card'
 import type { CheckContext } from '../context'
 import { defineCheck, notMade } from '../define-check'
@@ -47,7 +48,7 @@ export const sitemapListsHidden = defineCheck({
     const byHow = new Map<keyof typeof WORDS, string[]>()
     for (const url of survey.sitemaps.pages) {
       const how = hiddenBy(url, context)
-      if (how) byHow.set(how, [...(byHow.get(how) ?? []), url])
+      if (how) addTo(byHow, how, url)
     }
     const hidden = [...byHow].map(([how, urls]) => ({
       message: urls.length === 1 ? 'hiddenOne' : 'hidden',

@@ -1,3 +1,4 @@
+import { addTo } from '../../group-by'
 import type { MetaFact } from '../../model'
 import { collapseWhiteSpace, isBlank } from '../../text/collapse'
 import { defineCheck } from '../define-check'
@@ -20,8 +21,7 @@ export const tagRepeated = defineCheck({
     const byKey = new Map<string, MetaFact[]>()
     for (const meta of facts.metas) {
       const isRead = meta.attribute === 'name' || meta.attribute === 'property'
-      if (isRead && isSingleValued(meta.key) && !isBlank(meta.value))
-        byKey.set(meta.key, [...(byKey.get(meta.key) ?? []), meta])
+      if (isRead && isSingleValued(meta.key) && !isBlank(meta.value)) addTo(byKey, meta.key, meta)
     }
     const takers = surfaces
       .filter((surface) => surface.repeats.value === 'first')
