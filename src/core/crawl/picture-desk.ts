@@ -191,7 +191,9 @@ export async function describeImage(
   }
   const { format, width, height, animated, mayBeTransparent, colors } = reading
   const alpha = !mayBeTransparent ? false : exchange.isCut ? null : await outside.hasTransparency(exchange.body)
-  const look = exchange.isCut ? null : ((await outside.look?.(exchange.body)) ?? null)
+  // A drawing is a document, which nobody renders only to compare it.
+  const isLookedAt = !exchange.isCut && format !== 'svg'
+  const look = isLookedAt ? ((await outside.look?.(exchange.body)) ?? null) : null
   return {
     ...{ ...answered, bytes, hash, format, width, height, animated, alpha },
     ...(colors ? { colors } : {}),

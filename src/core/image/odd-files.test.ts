@@ -92,7 +92,7 @@ const files: [string, string, () => Sharp][] = [
   ['tiff', 'big', () => opaque().tiff({ compression: 'none', bigtiff: true })],
 ]
 
-describe('sizes of files by several encoders', () => {
+describe('sizes of files by several encoders', { timeout: 60_000 }, () => {
   test.each(files)('%s, %s', async (format, _name, picture) => {
     const bytes = await picture().toBuffer()
     const { autoOrient } = await sharp(bytes).metadata()
