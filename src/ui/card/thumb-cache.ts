@@ -1,5 +1,6 @@
 'use client'
 
+import { liveQuery } from 'dexie'
 import { useEffect, useState } from 'react'
 import { database } from '@/store/database'
 import { thumbKey } from '@/workers/thumb-maker'
@@ -8,7 +9,6 @@ import { thumbKey } from '@/workers/thumb-maker'
 const MOST_OPEN = 600
 
 const open = new Map<string, string>()
-const asked = new Map<string, Promise<string | null>>()
 
 function keep(key: string, url: string): void {
   open.delete(key)
@@ -36,32 +36,18 @@ async function readThumb(run: string, imageUrl: string): Promise<string | null> 
   return url
 }
 
-/** How long to wait before asking again for a thumb that is still being made. */
-const RETRY_MS = 700
-const TRIES = 8
-
-/** Address of a picture's small copy; null while there is none. */
+/** Address of a picture's small copy; null while there is none. A copy that is made later is shown when it is there. */
 export function useThumb(run: string, imageUrl: string | null): string | null {
   const [src, setSrc] = useState<string | null>(null)
   useEffect(() => {
-    let isGone = false
-    let timer: ReturnType<typeof setTimeout> | undefined
     setSrc(null)
-    const look = async (tries: number) => {
-      if (imageUrl === null) return
-      const key = `${run} ${imageUrl}`
-      const reading = asked.get(key) ?? readThumb(run, imageUrl)
-      asked.set(key, reading)
-      const found = await reading.finally(() => asked.delete(key))
-      if (isGone) return
-      if (found) setSrc(found)
-      else if (tries > 0) timer = setTimeout(() => void look(tries - 1), RETRY_MS)
-    }
-    void look(TRIES)
-    return () => {
-      isGone = true
-      clearTimeout(timer)
-    }
+    if (imageUrl === null) return
+    const copies = liveQuery(() => readThumb(run, imageUrl)).subscribe({
+      next: (found) => found && setSrc(found),
+      // Storage that can't be read has no pictures: the card stays hatched.
+      error: () => undefined,
+    })
+    return () => copies.unsubscribe()
   }, [run, imageUrl])
   return src
 }
