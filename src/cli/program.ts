@@ -78,7 +78,11 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--follow', 'with a list or a sitemap: crawl on from its addresses', false)
     .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
     .option('--user <user:password>', 'Basic authentication for the site crawled')
-    .option('--ask-as <surface>', `ask with that surface’s crawler token: ${askable.join(', ')}`, anyOf(askable))
+    .option(
+      '--ask-as <surface>',
+      `ask with that surface’s crawler token, and say what differs from asking as ourselves: ${askable.join(', ')}`,
+      anyOf(askable),
+    )
     .option('--ignore-robots', 'crawl in spite of robots.txt', false)
     .allowExcessArguments(false)
     .action(async (source, options) => {

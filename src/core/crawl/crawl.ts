@@ -101,6 +101,11 @@ class Crawl {
     if (startAt > now) await this.outside.sleep(startAt - now)
   }
 
+  /** Does robots.txt let us ask for this, or are we told to pass it? */
+  private mayAsk(url: string): boolean {
+    return this.options.ignoreRobots || !this.robots || isAllowed(this.robots, ROBOTS_TOKEN, pathOf(url))
+  }
+
   private isWanted(url: string, depth: number): boolean {
     if (!this.addresses.isOnSite(url) || FILE_NAME.test(new URL(url).pathname)) return false
     if (depth > this.options.maxDepth) {
@@ -108,7 +113,7 @@ class Crawl {
       return false
     }
     if (depth > 0 && !this.isPathWanted(new URL(url).pathname)) return false
-    if (depth > 0 && !this.options.ignoreRobots && this.robots && !isAllowed(this.robots, ROBOTS_TOKEN, pathOf(url))) {
+    if (depth > 0 && !this.mayAsk(url)) {
       this.keptOut.add(url)
       return false
     }
@@ -254,6 +259,7 @@ class Crawl {
     const dead: string[] = []
     for (const url of this.surveyor.toAsk(this.told)) {
       if (this.outside.signal.aborted) break
+      if (!this.mayAsk(url)) continue
       const { exchange } = await readFollowing(url, (at) => this.ask({ url: at, accept: 'text', maxBytes: 1024 }))
       if (exchange.kind === 'answered' && exchange.status >= 400) dead.push(url)
     }

@@ -54,6 +54,17 @@ describe('what a crawl notes beside its pages', () => {
     expect(asked.filter((path) => ['/feed.xml', '/0', '/2'].includes(path)).sort()).toEqual(['/0', '/2', '/feed.xml'])
   })
 
+  it('what robots.txt closes is not asked for, feed or not', async () => {
+    const head =
+      '<link rel="alternate" type="application/rss+xml" href="/closed/feed.xml"><link rel="next" href="/closed/2">'
+    const pages = { '/': head, '/robots.txt': 'User-agent: *\nDisallow: /closed/\n' }
+    const { survey, asked } = await surveyOf(pages)
+    expect(asked.filter((path) => path.startsWith('/closed'))).toEqual([])
+    expect(survey.dead).toEqual([])
+    const passing = await surveyOf(pages, { ignoreRobots: true })
+    expect(passing.survey.dead).toEqual([`${SITE}closed/feed.xml`, `${SITE}closed/2`])
+  })
+
   it('addresses of the staging server in the sitemap are named', async () => {
     const { survey } = await surveyOf({ '/': '', '/sitemap.xml': map(`${START}a`, `${SITE}b`) })
     expect(survey.onStaging).toEqual([`${START}a`])

@@ -90,28 +90,20 @@ export function DraftPane({ run, site, page, draft, context, sameTitles, goTo }:
           .
         </p>
       )}
-      <DraftTextField
-        name="Title"
-        value={fields[at('title')]}
-        inherited={inherit('title').text}
-        inheritedFrom={inherit('title').from}
-        marks={cutMarks(shownText('title'), 'title', cardsInScope)}
-        helps={textHelps(facts, 'title')}
-        lines={1}
-        canTakeOut
-        onChange={(value) => setSlot(at('title'), value)}
-      />
-      <DraftTextField
-        name="Description"
-        value={fields[at('description')]}
-        inherited={inherit('description').text}
-        inheritedFrom={inherit('description').from}
-        marks={cutMarks(shownText('description'), 'description', cardsInScope)}
-        helps={textHelps(facts, 'description')}
-        lines={2}
-        canTakeOut
-        onChange={(value) => setSlot(at('description'), value)}
-      />
+      {(['title', 'description'] as const).map((base) => (
+        <DraftTextField
+          key={base}
+          name={base === 'title' ? 'Title' : 'Description'}
+          value={fields[at(base)]}
+          inherited={inherit(base).text}
+          inheritedFrom={inherit(base).from}
+          marks={cutMarks(shownText(base), base, cardsInScope)}
+          helps={textHelps(facts, base)}
+          lines={base === 'title' ? 1 : 2}
+          canTakeOut
+          onChange={(value) => setSlot(at(base), value)}
+        />
+      ))}
       {scope !== 'search' && (
         <PictureFields run={run} site={site} scope={scope} page={page} now={now} draft={draft} context={context} />
       )}
