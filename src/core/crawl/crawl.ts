@@ -1,3 +1,4 @@
+import { addTo } from '../group-by'
 import type { GatheredImage, RunNote, SecondLook, Survey } from '../model'
 import { baseOf, isPrivateHost, pageAddress, pathOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin } from './address-map'
@@ -48,7 +49,8 @@ class Crawl {
   private readonly keptOut = new Set<string>()
   private readonly desk: PictureDesk
   private readonly surveyor: Surveyor
-  private readonly addressesTold: { url: string; aliases: readonly string[] }[] = []
+  /** Every page by its final address, with the addresses that lead to it. */
+  private readonly leadingTo = new Map<string, string[]>()
   private readonly reader: ReadAddress
   private readonly traps: TrapWatch
   private readonly isPathWanted: PathFilter
@@ -216,6 +218,7 @@ class Crawl {
     this.known.add(finalUrl)
     const aliases = [asked.url, ...redirects.slice(0, -1).map(({ url }) => url)].filter((url) => url !== finalUrl)
     if (this.told.has(finalUrl)) {
+      for (const alias of aliases) addTo(this.leadingTo, finalUrl, alias)
       for (const alias of aliases) yield { kind: 'alias', url: finalUrl, alias }
       return
     }
@@ -231,9 +234,9 @@ class Crawl {
       return
     }
     this.told.add(finalUrl)
+    this.leadingTo.set(finalUrl, aliases)
     this.pageCount++
     this.desk.addDeclared(page)
-    this.addressesTold.push({ url: finalUrl, aliases })
     this.surveyor.addLinks(page, reading?.hrefs ?? [])
     const base = baseOf(finalUrl, page.facts?.base ?? null)
     // Links of an error page lead nowhere: it has no reading.
@@ -269,7 +272,8 @@ class Crawl {
       this.leftOut === 0 &&
       this.keptOut.size === 0 &&
       !this.options.resume
-    return this.surveyor.survey(this.addressesTold, isWhole && !this.outside.signal.aborted, dead)
+    const pages = [...this.leadingTo].map(([url, aliases]) => ({ url, aliases }))
+    return this.surveyor.survey(pages, isWhole && !this.outside.signal.aborted, dead)
   }
 
   private *notes(): Generator<RunNote> {

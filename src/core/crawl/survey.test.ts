@@ -9,14 +9,19 @@ const START = 'http://127.0.0.1:4000/'
 const SITE = 'https://site.example/'
 
 /** The survey of a crawl of these pages, and what was asked for. */
-async function surveyOf(pages: Record<string, string>, options: Partial<CrawlOptions> = {}) {
+async function surveyOf(pages: Record<string, string | { to: string }>, options: Partial<CrawlOptions> = {}) {
   const asked: string[] = []
   const read = async ({ url }: { url: string }): Promise<Exchange> => {
     asked.push(url.replace(START, '/'))
-    const body = pages[url.replace(START, '/')]
-    const status = body === undefined ? 404 : 200
-    const headers = { 'content-type': url.endsWith('.xml') ? 'application/xml' : 'text/html' }
-    return { kind: 'answered', status, headers, body: new TextEncoder().encode(body ?? ''), isCut: false, ms: 1 }
+    const found = pages[url.replace(START, '/')]
+    const location = typeof found === 'object' ? found.to : null
+    const body = typeof found === 'string' ? found : ''
+    const status = location ? 301 : found === undefined ? 404 : 200
+    const headers = {
+      ...(location ? { location } : {}),
+      'content-type': url.endsWith('.xml') ? 'application/xml' : 'text/html',
+    }
+    return { kind: 'answered', status, headers, body: new TextEncoder().encode(body), isCut: false, ms: 1 }
   }
   const builder = new GatheringBuilder()
   const all = { ...defaultCrawlOptions, start: START, site: SITE, ...options }
@@ -37,6 +42,19 @@ describe('what a crawl notes beside its pages', () => {
     expect(survey.unlinked).toEqual([`${SITE}lost`])
     expect(survey.sitemaps).toEqual({ read: [`${SITE}sitemap.xml`], failed: [], pages: [`${SITE}a`, `${SITE}lost`] })
     expect(survey.onStaging).toEqual([])
+  })
+
+  it('a page is linked under any address that leads to it, found before the page or after', async () => {
+    const pages = {
+      '/': '<a href="/old">a</a><a href="/c">c</a>',
+      '/old': { to: '/new' },
+      '/new': '',
+      '/c/': '',
+      '/c': '',
+    }
+    const early = await surveyOf({ ...pages, '/sitemap.xml': map(`${SITE}new`, `${SITE}c/`) })
+    expect(early.survey.unlinked).toEqual([])
+    expect((await surveyOf(pages)).survey.unlinked).toEqual([])
   })
 
   it('nobody can say so of a run that left pages out', async () => {

@@ -8,6 +8,9 @@ const MOST_ASKED = 60
 const NEIGHBOUR = /^(?:prev|previous|next)$/
 const FEED_TYPE = /^application\/(?:rss|atom)\+xml|^application\/feed\+json/i
 
+/** An address and its twin with a slash at its end: whoever links to the one leads to the other. */
+const bare = (url: string) => url.replace(/\/$/, '')
+
 /** Links of a page to feeds, and to its neighbours in a series, with their public addresses. */
 export function feedAndNeighbourLinks(
   page: Pick<GatheredPage, 'url'> & { facts: PageFacts },
@@ -37,7 +40,7 @@ export class Surveyor {
     for (const href of hrefs) {
       const address = pageAddress(href, base)
       const target = address && this.addresses.toPublic(address)
-      if (target && target !== page.url) this.linked.add(target)
+      if (target && bare(target) !== bare(page.url)) this.linked.add(bare(target))
     }
     if (!page.facts) return
     for (const { url } of feedAndNeighbourLinks({ ...page, facts: page.facts }, this.addresses))
@@ -72,7 +75,9 @@ export class Surveyor {
   survey(pages: readonly { url: string; aliases: readonly string[] }[], isWhole: boolean, dead: string[]): Survey {
     const { site } = this.addresses
     const unlinked = pages
-      .filter(({ url, aliases }) => url !== site && ![url, ...aliases].some((address) => this.linked.has(address)))
+      .filter(
+        ({ url, aliases }) => url !== site && ![url, ...aliases].some((address) => this.linked.has(bare(address))),
+      )
       .map(({ url }) => url)
     return { sitemaps: this.sitemaps, onStaging: this.onStaging, unlinked: isWhole ? unlinked : null, dead }
   }
