@@ -67,16 +67,6 @@ const views = {
     await page.waitForTimeout(4200)
     await shoot(page, name)
   },
-  'gather-stopped': async (name) => {
-    const page = await open()
-    await page.goto(address)
-    await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(slowDemo)
-    await page.getByRole('button', { name: 'Gather pages' }).click()
-    await page.waitForTimeout(4200)
-    await page.getByRole('region', { name: 'Pages as they come' }).getByRole('button', { name: 'Stop' }).click()
-    await page.getByText('gave so far is kept.').waitFor()
-    await shoot(page, name)
-  },
   'gather-trouble': async (name) => {
     const page = await gathered()
     await page.goto(address)
@@ -204,6 +194,16 @@ const views = {
     await page.getByRole('button', { name: 'As recompressed' }).click()
     await page.getByRole('button', { name: /^Phone chat: keeps/ }).click()
     await page.waitForTimeout(1500)
+    await shoot(page, name)
+  },
+  'pictures-compose': async (name) => {
+    const page = await gathered()
+    await page.getByRole('link', { name: 'Pictures' }).click()
+    await page.getByRole('button', { name: 'Compose new ones' }).click()
+    await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
+    await page.getByLabel('Ground', { exact: true }).selectOption('picture')
+    await page.getByLabel('Face', { exact: true }).selectOption('Bricolage Grotesque')
+    await page.waitForTimeout(2500)
     await shoot(page, name)
   },
   clearance: async (name) => {

@@ -3,6 +3,7 @@ import type { Cause } from '@/core/cause/cause'
 import type { Overview } from '@/core/cause/overview'
 import type { ServedImage } from '@/core/crawl/wire'
 import type { Draft, SiteDefaults } from '@/core/draft/draft'
+import type { PictureTemplate } from '@/core/image/compose/template'
 import type { PictureEntry } from '@/core/image/picture-book'
 import type { Finding, GatheredPage, Level, RunNote, RunSource, SiteFinding, Summary, Survey, View } from '@/core/model'
 import type { Requirements } from '@/core/requirements/requirements'
@@ -73,6 +74,12 @@ export type StoredOverview = {
   book?: PictureEntry[]
 }
 
+/** How a site's share pictures are composed, by section. */
+export type StoredTemplates = { site: string; sections: Record<string, PictureTemplate> }
+
+/** A file that templates name: a mark, a font. */
+export type TemplateFile = { site: string; name: string; blob: Blob; savedAt: number }
+
 /** Requirements of one site, by its production base address. */
 export type StoredRequirements = { site: string; requirements: Requirements }
 
@@ -88,6 +95,8 @@ class Database extends Dexie {
   defaults!: EntityTable<StoredDefaults, 'site'>
   overviews!: EntityTable<StoredOverview, 'run'>
   requirements!: EntityTable<StoredRequirements, 'site'>
+  templates!: EntityTable<StoredTemplates, 'site'>
+  templateFiles!: Table<TemplateFile, [string, string]>
 
   constructor() {
     super('nimble-parrot')
@@ -103,6 +112,7 @@ class Database extends Dexie {
     this.version(4).stores({ drafts: '[site+url], site', defaults: 'site' })
     this.version(5).stores({ overviews: 'run', requirements: 'site' })
     this.version(6).stores({ originals: 'key, savedAt' })
+    this.version(7).stores({ templates: 'site', templateFiles: '[site+name], site' })
   }
 }
 

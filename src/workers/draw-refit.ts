@@ -1,25 +1,18 @@
 import {
   BLUR_SHARE,
-  type Budgeted,
   CENTER,
   type RefitPlan,
   type RefitType,
   type RefitWish,
   refitPlan,
-  withinBudget,
+  type Shape,
 } from '@/core/image/refit-plan'
 import { decode } from './decode'
+import { type EncodedPicture, encodeWithin } from './encode'
 
-/** `quality` is null where the format has none. */
-export type Refitted = {
-  blob: Blob
-  quality: number | null
-  fits: boolean
-  next: Budgeted<Blob>['next']
-  plan: RefitPlan
-}
+export type Refitted = EncodedPicture & { plan: RefitPlan }
 
-type Pen = OffscreenCanvasRenderingContext2D
+export type Pen = OffscreenCanvasRenderingContext2D
 
 /** Draws the outermost line of pixels of the picture on to the edges of the canvas. */
 function extendEdges(pen: Pen, { shape, scaled, at }: RefitPlan): void {
@@ -35,11 +28,15 @@ function extendEdges(pen: Pen, { shape, scaled, at }: RefitPlan): void {
     pen.drawImage(canvas, 0, bottom - 1, shape.width, 1, 0, bottom, shape.width, shape.height - bottom)
 }
 
-function drawBehind(pen: Pen, picture: ImageBitmap, { shape, crop }: RefitPlan): void {
-  const behind = refitPlan(crop, shape, CENTER, { kind: 'crop' }).crop
-  const blur = BLUR_SHARE * Math.max(shape.width, shape.height)
+/**
+ * Draws the middle of a picture over the whole canvas, blurred.
+ * @param share of the longer side: the blur's standard deviation
+ */
+export function drawCovering(pen: Pen, picture: ImageBitmap, shape: Shape, share: number): void {
+  const behind = refitPlan(picture, shape, CENTER, { kind: 'crop' }).crop
+  const blur = share * Math.max(shape.width, shape.height)
   // A blur takes in what lies beyond the edge, where there is nothing: the picture behind is drawn larger than the shape.
-  pen.filter = `blur(${blur}px)`
+  if (blur > 0) pen.filter = `blur(${blur}px)`
   const rim = 2 * blur
   const [width, height] = [shape.width + 2 * rim, shape.height + 2 * rim]
   pen.drawImage(picture, behind.x, behind.y, behind.width, behind.height, -rim, -rim, width, height)
@@ -56,7 +53,7 @@ function drawPlan(picture: ImageBitmap, plan: RefitPlan, type: RefitType): Offsc
     pen.fillStyle = ground
     pen.fillRect(0, 0, shape.width, shape.height)
   }
-  if (fill.kind === 'blur') drawBehind(pen, picture, plan)
+  if (fill.kind === 'blur') drawCovering(pen, picture, shape, BLUR_SHARE)
   pen.imageSmoothingQuality = 'high'
   pen.drawImage(picture, crop.x, crop.y, crop.width, crop.height, at.x, at.y, scaled.width, scaled.height)
   if (fill.kind === 'extend') extendEdges(pen, plan)
@@ -72,16 +69,7 @@ export async function drawRefit(original: Blob, wish: RefitWish): Promise<Refitt
   try {
     const plan = refitPlan(picture, wish.shape, wish.focus, wish.fill)
     const canvas = drawPlan(picture, plan, wish.type)
-    const encode = async (quality: number) => {
-      const blob = await canvas.convertToBlob({ type: `image/${wish.type}`, quality: quality / 100 })
-      return { bytes: blob.size, data: blob }
-    }
-    if (wish.type === 'png') {
-      const { bytes, data } = await encode(100)
-      return { blob: data, quality: null, fits: wish.budget === null || bytes <= wish.budget, next: null, plan }
-    }
-    const made = await withinBudget(encode, wish.budget)
-    return { blob: made.data, quality: made.quality, fits: made.fits, next: made.next, plan }
+    return { ...(await encodeWithin(canvas, wish.type, wish.budget)), plan }
   } finally {
     picture.close()
   }

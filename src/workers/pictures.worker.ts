@@ -5,7 +5,9 @@ import { recompressedSize } from '@/core/image/recompressed'
 import type { RefitWish } from '@/core/image/refit-plan'
 import type { Recompression } from '@/core/surface/profile'
 import { decode } from './decode'
+import { type ComposeAsk, type Composed, drawComposed } from './draw-composed'
 import { drawRefit, type Refitted } from './draw-refit'
+import { declareFaces, type ShippedFace } from './faces'
 import { shrink } from './thumb-maker'
 
 /** What can be asked of the worker that works on whole pictures, and what it answers. */
@@ -18,6 +20,10 @@ export type PictureWork = {
     gives: { blob: Blob; width: number; height: number }
   }
   refit: { asks: { picture: Blob; wish: RefitWish }; gives: Refitted }
+  /** A share picture for one page. */
+  compose: { asks: ComposeAsk; gives: Composed }
+  /** Faces that ship with the app: a worker has none of the page's. */
+  faces: { asks: { faces: readonly ShippedFace[] }; gives: null }
   /** A small copy for cards. */
   shrink: { asks: { picture: Blob }; gives: Blob }
   /** Files as a zip, not compressed: pictures are already. */
@@ -72,6 +78,11 @@ function doTask(ask: PictureAsk): Promise<PictureWork[PictureTask]['gives']> {
       return recompressed(ask)
     case 'refit':
       return drawRefit(ask.picture, ask.wish)
+    case 'compose':
+      return drawComposed(ask)
+    case 'faces':
+      declareFaces(ask.faces)
+      return Promise.resolve(null)
     case 'pack':
       return Promise.resolve(
         new Blob([zipSync(ask.files, { level: 0 }) as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),

@@ -65,7 +65,7 @@ const FALLBACKS: Partial<Record<CoverageField, (facts: PageFacts) => string | nu
 }
 
 /** So many pages with one value show that it is nobody's own. */
-const SHARED_BY = 3
+export const SHARED_BY = 3
 
 function coverageOf(facts: PageFacts, field: CoverageField, counts: ReadonlyMap<string, number>): Coverage {
   const { keys, mustDiffer } = TAGS[field]

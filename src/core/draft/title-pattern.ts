@@ -107,14 +107,24 @@ class Reader {
  *          // 'Rewire a lamp | Brasswick'
  */
 export function parsePattern(source: string): TitlePattern {
+  const pattern = parseText(source)
+  if (!pattern.groups.some(({ pieces }) => pieces.some(({ kind }) => kind === 'part')))
+    throw new PatternFault('Every page would have this same title: put a part into it, {title} for one.', 0)
+  return pattern
+}
+
+/**
+ * Reads a pattern that may be the same on every page.
+ *
+ * @throws PatternFault that points at the character
+ */
+export function parseText(source: string): TitlePattern {
   const reader = new Reader(source)
   const groups: Group[] = []
   while (reader.at < source.length) {
     if (source[reader.at] === '[') groups.push(reader.group())
     else groups.push({ pieces: reader.pieces(false), isOptional: false, dropped: null })
   }
-  if (!groups.some(({ pieces }) => pieces.some(({ kind }) => kind === 'part')))
-    throw new PatternFault('Every page would have this same title: put a part into it, {title} for one.', 0)
   return { source, groups }
 }
 

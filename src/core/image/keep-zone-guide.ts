@@ -2,6 +2,7 @@ import type { GatheredImage } from '../model'
 import { escapeXml } from '../report/escape-xml'
 import { type CardKind, keptOf } from '../surface/picture'
 import type { Surface } from '../surface/profile'
+import type { Crop } from './crop'
 import { keepZone } from './keep-zone'
 import type { Shape } from './refit-plan'
 
@@ -22,6 +23,14 @@ const blank = ({ width, height }: Shape): GatheredImage => ({
   iconOnly: false,
 })
 
+/** What each place cuts from a picture of a shape, on a page that asks for a card of this kind. */
+const cropsOf = (shape: Shape, surfaces: readonly Surface[], kind: CardKind) =>
+  keptOf(blank(shape), surfaces, kind).flatMap((one) => (one.kind === 'kept' ? [one] : []))
+
+/** The part of a picture of a shape that all of these places keep; null when they have none in common. */
+export const keepZoneOf = (shape: Shape, surfaces: readonly Surface[], kind: CardKind): Crop | null =>
+  keepZone(cropsOf(shape, surfaces, kind).map(({ crop }) => crop))
+
 /**
  * A guide for drawing programs: what each place cuts from a picture of this shape, and the zone that all of them keep.
  *
@@ -30,7 +39,7 @@ const blank = ({ width, height }: Shape): GatheredImage => ({
  */
 export function keepZoneGuide(shape: Shape, surfaces: readonly Surface[], kind: CardKind): string {
   const { width, height } = shape
-  const kept = keptOf(blank(shape), surfaces, kind).flatMap((one) => (one.kind === 'kept' ? [one] : []))
+  const kept = cropsOf(shape, surfaces, kind)
   const zone = keepZone(kept.map(({ crop }) => crop))
   const line = Math.max(1, Math.round(Math.min(width, height) / 315))
   const letters = Math.max(9, Math.round(Math.min(width, height) / 32))

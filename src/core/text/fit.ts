@@ -1,4 +1,5 @@
-import { graphemeWidthEm, kerningEm, splitGraphemes, type Weight } from './measure'
+import { type BreakPiece, breakPieces } from './break-pieces'
+import { graphemeWidthEm, kerningEm, type Weight } from './measure'
 
 /** The room a place gives a text. `maxCodePoints` is set where the place counts characters as well. */
 export type TextBox = {
@@ -12,56 +13,15 @@ export type TextBox = {
 /** A text as a place shows it. `shown` is a prefix of the text, without the ellipsis that follows when `cut`. */
 export type FittedText = { shown: string; cut: boolean; lines: string[] }
 
-type Piece = { text: string; widthEm: number; start: number; end: number; isSpace: boolean; breakAfter: boolean }
-
 const ELLIPSIS = '…'
-const IDEOGRAPH = /^[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]/u
-const NO_BREAK_BEFORE = /^[\p{Pe}\p{Pf}、。，．！？：；ー々〜…,.!?:;)\]}]/u
-/** Scripts written without spaces between words, where a line may end at any word. */
-const UNSPACED_SCRIPT = /[\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u
+/** A grapheme with its width. */
+type Piece = BreakPiece & { widthEm: number }
 
-const words = new Intl.Segmenter('und', { granularity: 'word' })
-
-/** Offsets at which a word of an unspaced script ends. */
-function unspacedWordEnds(text: string): Set<number> {
-  const ends = new Set<number>()
-  if (!UNSPACED_SCRIPT.test(text)) return ends
-  for (const { segment, index } of words.segment(text)) {
-    if (UNSPACED_SCRIPT.test(segment)) ends.add(index + segment.length)
-  }
-  return ends
-}
-
-/** May a line end between these two graphemes? A short form of UAX #14: spaces, dashes, slashes, ideographs. */
-function mayBreakBetween(last: string, before: string, after: string): boolean {
-  if (after === '' || NO_BREAK_BEFORE.test(after)) return false
-  if (before === '\u00AD' || before === '\u200B') return true
-  // A minus keeps to its number; between letters or numbers it is a hyphen (as browsers have it).
-  if (before === '-') return !/^\d/.test(after) || /^[A-Za-z0-9]$/.test(last)
-  if (before === '–' || before === '—' || after === '—') return true
-  if (before === '/') return !/^\d/.test(after)
-  return IDEOGRAPH.test(before) || IDEOGRAPH.test(after)
-}
-
-function cutIntoPieces(text: string, weight: Weight): Piece[] {
-  const wordEnds = unspacedWordEnds(text)
-  const parts = splitGraphemes(text)
-  let offset = 0
-  return parts.map((grapheme, index) => {
-    const start = offset
-    offset += grapheme.length
-    const isSpace = grapheme === ' '
-    const after = parts[index + 1] ?? ''
-    return {
-      text: grapheme,
-      widthEm: graphemeWidthEm(grapheme, weight) + kerningEm(grapheme, after, weight),
-      start,
-      end: offset,
-      isSpace,
-      breakAfter: isSpace || wordEnds.has(offset) || mayBreakBetween(parts[index - 1] ?? '', grapheme, after),
-    }
-  })
-}
+const cutIntoPieces = (text: string, weight: Weight): Piece[] =>
+  breakPieces(text).map((piece, index, all) => ({
+    ...piece,
+    widthEm: graphemeWidthEm(piece.text, weight) + kerningEm(piece.text, all[index + 1]?.text ?? '', weight),
+  }))
 
 /** Index after the last piece that a line starting at `from` holds. Spaces hang at its end and take no room. */
 function endOfLine(pieces: Piece[], from: number, roomEm: number): number {

@@ -2,7 +2,7 @@
 
 import type { DraftFields } from '@/core/draft/draft'
 import type { PictureEntry } from '@/core/image/picture-book'
-import type { RefitType } from '@/core/image/refit-plan'
+import type { RefitType, Shape } from '@/core/image/refit-plan'
 import { database, type StoredRun } from '@/store/database'
 import { draftsOf } from '@/store/drafts'
 import { keepOriginal } from '@/store/kept-pictures'
@@ -13,7 +13,13 @@ import { draftWith } from '../draft/make-draft'
 import { onPicture } from './picture-worker'
 
 /** Puts a picture that was made here among the run's, so that cards can show it before it is in the build. */
-async function addPicture(run: StoredRun, url: string, { blob, plan }: Refitted, type: RefitType): Promise<void> {
+export async function addPicture(
+  run: StoredRun,
+  url: string,
+  blob: Blob,
+  shape: Shape,
+  type: RefitType,
+): Promise<void> {
   const hash = await digestOf(await blob.arrayBuffer())
   const small = await onPicture('shrink', { picture: blob })
   await database.thumbs.put({ key: hash, blob: small, bytes: small.size, savedAt: Date.now() })
@@ -22,7 +28,7 @@ async function addPicture(run: StoredRun, url: string, { blob, plan }: Refitted,
     url,
     status: 200,
     format: type,
-    ...plan.shape,
+    ...shape,
     bytes: blob.size,
     alpha: false,
     animated: false,
@@ -45,7 +51,7 @@ export async function draftPicture(
   address: string,
 ): Promise<number> {
   const { site } = run.source
-  await addPicture(run, address, refitted, type)
+  await addPicture(run, address, refitted.blob, refitted.plan.shape, type)
   const images = await database.images.where('run').equals(run.id).toArray()
   const known = new Map(images.map(({ url, image }) => [url, image]))
   const before = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))

@@ -7,6 +7,7 @@ import { commonKind, type PictureEntry } from '@/core/image/picture-book'
 import { keptOf } from '@/core/surface/picture'
 import { surfaces } from '@/core/surface/profiles'
 import { database, type StoredRun } from '@/store/database'
+import { ComposeArea } from '../compose/compose-area'
 import type { Loaded } from '../run/use-run'
 import { Notice } from '../shared/notice'
 import { count } from '../shared/words'
@@ -16,6 +17,7 @@ import { BatchBar } from './batch-bar'
 import { OnePicture } from './one-picture'
 import { orderPictures, type PictureOrder } from './picture-facts'
 import { PictureList } from './picture-list'
+import { PictureModes } from './picture-modes'
 
 const ORDERS: { id: PictureOrder; name: string }[] = [
   { id: 'most-pages', name: 'Most pages first' },
@@ -56,8 +58,15 @@ export function PicturesArea({ view, goTo, run }: { view: View; goTo: GoTo; run:
         : 'This run was gathered before pictures were listed. Run it again to see them.'
     return <Notice text={text} />
   }
+  if (view.compose !== null) return <ComposeArea view={view} goTo={goTo} run={run.value} book={stored.book} />
   if (stored.book.length === 0)
-    return <Notice text="No page of this run names a share picture. Causes says which pages should." />
+    return (
+      <Notice text="No page of this run names a share picture. Causes says which pages should.">
+        <button type="button" className="button" onClick={() => goTo({ compose: 'neediest' })}>
+          Compose pictures
+        </button>
+      </Notice>
+    )
   return <Pictures view={view} goTo={goTo} run={run.value} book={stored.book} images={stored.images} />
 }
 
@@ -93,7 +102,8 @@ function Pictures({ view, goTo, run, book, images }: Props) {
   return (
     <div className="grid h-full grid-cols-[300px_minmax(0,1fr)_292px] max-lg:grid-cols-[250px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
       <section aria-label="Share pictures" className="flex min-h-0 flex-col border-r border-line">
-        <header className="flex items-baseline gap-2 px-3 pb-2 pt-3">
+        <PictureModes view={view} goTo={goTo} />
+        <header className="flex items-baseline gap-2 px-3 pb-2">
           <h1 className="min-w-0 flex-1 font-semibold">
             {count(book.length, 'picture')} on {count(pages, 'page')}
           </h1>

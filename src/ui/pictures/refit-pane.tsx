@@ -6,6 +6,7 @@ import type { PictureEntry } from '@/core/image/picture-book'
 import type { RefitType } from '@/core/image/refit-plan'
 import { enlargedBy, type Fill, type Shape } from '@/core/image/refit-plan'
 import type { StoredRun } from '@/store/database'
+import { NumberField } from '../shared/number-field'
 import { saveFile } from '../shared/save-file'
 import { Segments } from '../shared/segments'
 import { bytes, count } from '../shared/words'
@@ -15,7 +16,7 @@ import { refitAddress, refitName } from './refit-name'
 import { focusInWords, type RefitState } from './use-refit'
 import { useObjectUrl } from './whole-picture'
 
-const SHAPES: { id: string; name: string; shape: Shape }[] = [
+export const SHAPES: { id: string; name: string; shape: Shape }[] = [
   { id: 'wide', name: '1200 × 630', shape: { width: 1200, height: 630 } },
   { id: 'tall', name: '2 : 3', shape: { width: 1000, height: 1500 } },
   { id: 'square', name: '1 : 1', shape: { width: 1200, height: 1200 } },
@@ -26,7 +27,7 @@ const FILLS: { name: string; kind: Fill['kind'] }[] = [
   { name: 'Whole, before itself blurred', kind: 'blur' },
   { name: 'Whole, on a colour', kind: 'color' },
 ]
-const TYPES: { name: string; type: RefitType }[] = [
+export const TYPES: { name: string; type: RefitType }[] = [
   { name: 'JPEG', type: 'jpeg' },
   { name: 'WebP', type: 'webp' },
   { name: 'PNG', type: 'png' },
@@ -184,21 +185,7 @@ export function RefitPane({
 }
 
 function Side({ name, value, onChange }: { name: string; value: number; onChange: (side: number) => void }) {
-  const [text, setText] = useState(String(value))
-  useEffect(() => setText(String(value)), [value])
-  return (
-    <input
-      className="field h-[28px]! w-[64px]! text-center"
-      inputMode="numeric"
-      aria-label={name}
-      value={text}
-      onChange={({ target }) => {
-        setText(target.value)
-        const side = Number(target.value)
-        if (Number.isInteger(side) && side >= 16 && side <= MOST_SIDE) onChange(side)
-      }}
-    />
-  )
+  return <NumberField name={name} value={value} least={16} most={MOST_SIDE} onChange={onChange} />
 }
 
 /** The file, and drafts that name it. */

@@ -36,7 +36,8 @@ export async function asPixels(svg: Blob, width: number, height: number): Promis
 const TURNS = 8
 const TURN_MS = 500
 
-async function find(image: ServedImage): Promise<WholePicture | null> {
+/** A picture as it is kept here, asked for anew, or its small copy; without waiting for it. */
+export async function pictureAtHand(image: ServedImage): Promise<WholePicture | null> {
   const key = thumbKey(image)
   const kept = await database.originals.get(key)
   if (kept) return { blob: kept.blob, isWhole: true }
@@ -55,12 +56,17 @@ async function find(image: ServedImage): Promise<WholePicture | null> {
 
 /** A picture as it can be worked on: kept here, asked for anew, or its small copy; null when there is none at all. */
 export async function wholePicture(image: ServedImage): Promise<WholePicture | null> {
-  let found = await find(image)
+  let found = await pictureAtHand(image)
   for (let turn = 0; found === null && turn < TURNS; turn++) {
     await new Promise((resolve) => setTimeout(resolve, TURN_MS))
-    found = await find(image)
+    found = await pictureAtHand(image)
   }
-  if (!found || image.format !== 'svg') return found
+  return found && drawnPicture(image, found)
+}
+
+/** The same, drawn where it is a drawing. */
+export async function drawnPicture(image: ServedImage, found: WholePicture): Promise<WholePicture> {
+  if (image.format !== 'svg') return found
   const { width, height } = image
   return { blob: await asPixels(found.blob, width ?? 1200, height ?? 630), isWhole: true }
 }

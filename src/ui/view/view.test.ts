@@ -17,6 +17,7 @@ const view: View = {
   pane: 'draft',
   picture: 'https://site.example/img/a.png',
   look: 'keep-zone',
+  compose: '/guides/*',
   cause: 'odd /guides/* title',
 }
 

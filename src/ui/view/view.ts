@@ -44,6 +44,8 @@ export type View = {
   /** Picture that is chosen, by its public address. */
   picture: string | null
   look: PictureLook
+  /** Section whose share pictures are being composed; null for the pictures that there are. */
+  compose: string | null
   /** What is open beside the cards of a page. */
   pane: Pane
 }
@@ -73,6 +75,7 @@ export function parseView(pathname: string, search: string): View {
     cause: query.get('cause'),
     picture: query.get('picture'),
     look: oneOf(pictureLooks, query.get('look')) ?? 'crops',
+    compose: query.get('compose'),
     pane: oneOf(panes, query.get('pane')) ?? 'reasons',
   }
 }
@@ -95,6 +98,7 @@ export function viewHref(view: View): string {
   if (view.cause) query.set('cause', view.cause)
   if (view.picture) query.set('picture', view.picture)
   if (view.look !== 'crops') query.set('look', view.look)
+  if (view.compose) query.set('compose', view.compose)
   if (view.pane !== 'reasons') query.set('pane', view.pane)
   const path = view.area === 'gather' ? '/' : `/${view.area}`
   const text = query.toString().replaceAll('%2F', '/').replaceAll('%2C', ',')

@@ -1,0 +1,102 @@
+import { z } from 'zod'
+import { legibleOn } from './contrast'
+
+const Colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'a colour is written #rrggbb')
+const Side = z.number().int().min(16).max(4096)
+const TypeSize = z.number().int().min(8).max(400)
+/** Relative to the templates' file; it never leaves that file's folder. */
+const NearFile = z
+  .string()
+  .regex(/^(?!.*(^|\/)\.\.(\/|$))[^/\\][^\\]*$/, 'a file is named relative to the templates, and lies beneath them')
+
+export const Background = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('color'), color: Colour }),
+  z.strictObject({
+    kind: z.literal('gradient'),
+    from: Colour,
+    to: Colour,
+    angle: z.number().int().min(0).max(359).describe('Degrees, clockwise; 0 goes upwards, 90 to the right.'),
+  }),
+  z
+    .strictObject({
+      kind: z.literal('picture'),
+      shade: Colour.describe('Laid over the picture, and all there is where a page has none.'),
+      strength: z.number().min(0).max(1).describe('0 leaves the picture as it is, 1 hides it.'),
+      blur: z.number().min(0).max(0.1).describe('Share of the longer side.'),
+    })
+    .describe('The page’s own picture.'),
+])
+export type Background = z.infer<typeof Background>
+
+export const Face = z.strictObject({
+  family: z.string().min(1).max(100),
+  file: NearFile.optional().describe('Font file (WOFF2, WOFF, TTF, OTF) beside the templates.'),
+  weight: z.number().int().min(100).max(900),
+})
+export type Face = z.infer<typeof Face>
+
+/** How a section's share pictures are composed. Lengths are pixels of the shape. */
+export const PictureTemplate = z.strictObject({
+  shape: z.strictObject({ width: Side, height: Side }),
+  background: Background,
+  margin: z.number().int().min(0).max(400).describe('Kept free inside the zone that every place keeps.'),
+  places: z.array(z.string()).optional().describe('Surfaces whose crops make the keep zone; all without it.'),
+  face: Face,
+  color: Colour.describe('Of all that is written.'),
+  align: z.enum(['start', 'center']),
+  title: z.strictObject({
+    text: z.string().min(1).describe('A pattern; see title-patterns.md.'),
+    largest: TypeSize,
+    smallest: TypeSize,
+    lines: z.number().int().min(1).max(8).describe('At most.'),
+    leading: z.number().min(0.8).max(2).describe('From line to line, in type sizes.'),
+    at: z.enum(['top', 'middle', 'bottom']),
+  }),
+  line: z
+    .strictObject({ text: z.string().min(1).describe('A pattern.'), size: TypeSize })
+    .optional()
+    .describe('A second line, beneath the title.'),
+  mark: z
+    .strictObject({
+      text: z.string().optional().describe('A pattern, mostly {site}.'),
+      file: NearFile.optional().describe('Picture beside the templates.'),
+      height: z.number().int().min(8).max(600),
+      place: z.enum(['top', 'bottom']),
+    })
+    .optional()
+    .describe('The site’s mark.'),
+  folder: z
+    .string()
+    .regex(/^(?:[\w-][\w.-]*\/)*$/, 'a folder beneath the site ends with / and begins without')
+    .describe('Where the pictures lie in the build.'),
+  type: z.enum(['jpeg', 'png', 'webp']),
+  budget: z.number().int().min(5000).max(5_000_000).describe('Bytes at most.'),
+})
+export type PictureTemplate = z.infer<typeof PictureTemplate>
+
+/** `nimble-parrot-pictures.json`, beside the requirements. */
+export const PictureTemplates = z.strictObject({
+  $schema: z.string().optional(),
+  format: z.literal('nimble-parrot-picture-templates'),
+  version: z.literal(1),
+  sections: z.record(z.string(), PictureTemplate).describe('By section, as a run names it.'),
+})
+export type PictureTemplates = z.infer<typeof PictureTemplates>
+
+/** Where somebody begins. @param color the site’s own, if it names one */
+export function firstTemplate(color: string | null): PictureTemplate {
+  const ground = color ?? '#1d3b4f'
+  return {
+    shape: { width: 1200, height: 630 },
+    background: { kind: 'color', color: ground },
+    margin: 40,
+    face: { family: 'Arimo', weight: 700 },
+    color: legibleOn(ground),
+    align: 'start',
+    title: { text: '{title}', largest: 84, smallest: 40, lines: 5, leading: 1.12, at: 'middle' },
+    mark: { text: '{site}', height: 30, place: 'bottom' },
+    folder: 'share/',
+    type: 'jpeg',
+    budget: 100_000,
+  }
+}

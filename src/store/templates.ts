@@ -1,0 +1,28 @@
+import type { PictureTemplate } from '@/core/image/compose/template'
+import { database, type TemplateFile } from './database'
+
+/** Templates of a site by section; none where nobody made one. */
+export async function templatesOf(site: string): Promise<Record<string, PictureTemplate>> {
+  return (await database.templates.get(site))?.sections ?? {}
+}
+
+/** Keeps one section's template; null takes it away. */
+export async function keepTemplate(site: string, section: string, template: PictureTemplate | null): Promise<void> {
+  await database.transaction('rw', database.templates, async () => {
+    const { [section]: _old, ...rest } = await templatesOf(site)
+    await database.templates.put({ site, sections: template ? { ...rest, [section]: template } : rest })
+  })
+}
+
+/** Takes templates and their files over: what they name anew replaces what was there, all else stays. */
+export async function takeTemplates(
+  site: string,
+  sections: Record<string, PictureTemplate>,
+  files: readonly Omit<TemplateFile, 'site'>[],
+): Promise<void> {
+  const { templates, templateFiles } = database
+  await database.transaction('rw', [templates, templateFiles], async () => {
+    await templates.put({ site, sections: { ...(await templatesOf(site)), ...sections } })
+    await templateFiles.bulkPut(files.map((file) => ({ ...file, site })))
+  })
+}

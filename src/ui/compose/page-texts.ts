@@ -1,0 +1,33 @@
+import type { Draft } from '@/core/draft/draft'
+import { patternValues } from '@/core/draft/effective'
+import { parseText, renderTitle } from '@/core/draft/title-pattern'
+import type { ComposeTexts } from '@/core/image/compose/compose-plan'
+import type { PictureTemplate } from '@/core/image/compose/template'
+import type { GatheredPage, PageFacts } from '@/core/model'
+
+/** A pattern with or without parts; one that can't be read yet, while it is typed, stands as it is. */
+function written(source: string, values: Parameters<typeof renderTitle>[1]): string {
+  try {
+    return renderTitle(parseText(source), values)
+  } catch {
+    return source
+  }
+}
+
+/** What a template writes on one page's picture; a drafted title counts before the built one. */
+export function pageTexts(
+  template: PictureTemplate,
+  page: GatheredPage & { facts: PageFacts },
+  section: string,
+  draft: Draft | null,
+  siteName: string | null,
+): ComposeTexts {
+  const built = patternValues(page, section, siteName)
+  const drafted = draft?.landedAt === null ? draft.fields.title : null
+  const values = drafted ? { ...built, title: drafted } : built
+  return {
+    title: written(template.title.text, values),
+    line: template.line ? written(template.line.text, values) : '',
+    mark: template.mark?.text ? written(template.mark.text, values) : '',
+  }
+}

@@ -1,0 +1,69 @@
+'use client'
+
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { firstTemplate, type PictureTemplate } from '@/core/image/compose/template'
+import { keepTemplate, templatesOf } from '@/store/templates'
+
+/** Pause after the last change before a template is kept. */
+const REST_MS = 250
+
+export type TemplateState = {
+  template: PictureTemplate
+  /** Nobody changed it yet. */
+  isFirst: boolean
+  change: (change: Partial<PictureTemplate>) => void
+  /** Takes the section's template away: it begins anew. */
+  reset: () => void
+}
+
+/**
+ * The template of a section as it is worked on, kept as it changes; undefined until it is read.
+ *
+ * @param color the site's own, to begin with
+ * @param turn another number reads it anew
+ */
+export function useTemplate(
+  site: string,
+  section: string,
+  color: string | null,
+  turn: number,
+): TemplateState | undefined {
+  const key = `${site}\n${section}\n${turn}`
+  const [held, setHeld] = useState<{ key: string; template: PictureTemplate | null }>()
+  const unkept = useRef<{ section: string; template: PictureTemplate } | null>(null)
+  const keep = useCallback(() => {
+    if (unkept.current) void keepTemplate(site, unkept.current.section, unkept.current.template)
+    unkept.current = null
+  }, [site])
+  useEffect(() => {
+    let isGone = false
+    void templatesOf(site).then((all) => !isGone && setHeld({ key, template: all[section] ?? null }))
+    return () => {
+      isGone = true
+      keep()
+    }
+  }, [key, site, section, keep])
+  const template = held?.key === key ? held.template : undefined
+  useEffect(() => {
+    if (!template || !unkept.current) return
+    const timer = setTimeout(keep, REST_MS)
+    return () => clearTimeout(timer)
+  }, [template, keep])
+  const change = useCallback(
+    (part: Partial<PictureTemplate>) =>
+      setHeld((now) => {
+        if (!now) return now
+        const next = { ...(now.template ?? firstTemplate(color)), ...part }
+        unkept.current = { section, template: next }
+        return { ...now, template: next }
+      }),
+    [section, color],
+  )
+  const reset = useCallback(() => {
+    unkept.current = null
+    void keepTemplate(site, section, null)
+    setHeld((now) => now && { ...now, template: null })
+  }, [site, section])
+  if (template === undefined) return undefined
+  return { template: template ?? firstTemplate(color), isFirst: template === null, change, reset }
+}
