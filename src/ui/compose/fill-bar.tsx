@@ -2,8 +2,8 @@
 
 import { useRef, useState } from 'react'
 import type { PictureTemplate } from '@/core/image/compose/template'
-import type { StoredRun } from '@/store/database'
-import { addPicture } from '../pictures/draft-picture'
+import { database, type StoredImage, type StoredRun } from '@/store/database'
+import { keepMade } from '../pictures/draft-picture'
 import { saveFile } from '../shared/save-file'
 import { Segments } from '../shared/segments'
 import { count } from '../shared/words'
@@ -79,11 +79,13 @@ export function FillBar({ run, section, template, askFor, goTo }: Props) {
   }
   const draft = async () => {
     const drafted: Pick<MadePicture, 'url' | 'address' | 'title'>[] = []
+    const images: StoredImage[] = []
     const entries = await make(async ({ url, address, title, composed }) => {
-      await addPicture(run, address, composed.blob, template.shape, template.type)
+      images.push(await keepMade(run, address, composed.blob, template.shape, template.type))
       drafted.push({ url, address, title })
     })
-    // What was made before a stop is kept.
+    // What was made before a stop is kept. All at once: each write makes whoever shows pictures read them anew.
+    await database.images.bulkPut(images)
     await draftComposed(run, drafted)
     setSaid({
       text: `${inShort(entries)} and drafted. Save the zip too, and unpack it into the build.`,

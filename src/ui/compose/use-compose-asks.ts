@@ -28,12 +28,10 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   const homeName = home?.page?.facts ? firstValue(home.page.facts, 'og:site_name') : null
   const kept = useLiveQuery(() => database.templateFiles.where('site').equals(site).toArray(), [site])
   const files = useMemo(() => kept && new Map(kept.map((file) => [file.name, file])), [kept])
-  const own = useLiveQuery(() => database.images.where('run').equals(run.id).toArray(), [run.id])
-  const images = useMemo(() => own && new Map(own.map(({ url, image }) => [url, image])), [own])
   const wantsGround = template.background.kind === 'picture'
   const ask = useCallback<AskFor>(
     async (url, previewWidth) => {
-      if (!context || !files || !images) throw new Error('The run is still being read.')
+      if (!context || !files) throw new Error('The run is still being read.')
       const stored = await database.pages.get([run.id, url])
       if (!stored?.page.facts) throw new Error('The page was not read in this run.')
       const page: GatheredPage & { facts: PageFacts } = { ...stored.page, facts: stored.page.facts }
@@ -47,7 +45,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
         )
         const urls = [...ownPictures(page, context).map((image) => image.url), ...named]
         for (const one of urls) {
-          const image = images.get(one)
+          const image = (await database.images.get([run.id, one]))?.image
           const found = image && image.errorCode === null ? await pictureAtHand(image) : null
           if (image && found) {
             ground = (await drawnPicture(image, found)).blob
@@ -70,7 +68,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
         previewWidth,
       }
     },
-    [run.id, section, template, context, drafts, files, images, siteName, homeName, wantsGround],
+    [run.id, section, template, context, drafts, files, siteName, homeName, wantsGround],
   )
-  return context && files && images && drafts && home ? ask : null
+  return context && files && drafts && home ? ask : null
 }

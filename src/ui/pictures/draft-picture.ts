@@ -3,7 +3,7 @@
 import type { DraftFields } from '@/core/draft/draft'
 import type { PictureEntry } from '@/core/image/picture-book'
 import type { RefitType, Shape } from '@/core/image/refit-plan'
-import { database, type StoredRun } from '@/store/database'
+import { database, type StoredImage, type StoredRun } from '@/store/database'
 import { draftsOf } from '@/store/drafts'
 import { keepOriginal } from '@/store/kept-pictures'
 import { digestOf } from '@/workers/digest'
@@ -12,14 +12,14 @@ import { doStep } from '../draft/draft-history'
 import { draftWith } from '../draft/make-draft'
 import { onPicture } from './picture-worker'
 
-/** Puts a picture that was made here among the run's, so that cards can show it before it is in the build. */
-export async function addPicture(
+/** Keeps a picture that was made here. @returns what a run knows of it, to be put among the run's pictures */
+export async function keepMade(
   run: StoredRun,
   url: string,
   blob: Blob,
   shape: Shape,
   type: RefitType,
-): Promise<void> {
+): Promise<StoredImage> {
   const hash = await digestOf(await blob.arrayBuffer())
   const small = await onPicture('shrink', { picture: blob })
   await database.thumbs.put({ key: hash, blob: small, bytes: small.size, savedAt: Date.now() })
@@ -39,7 +39,7 @@ export async function addPicture(
     iconOnly: false,
     served: null,
   }
-  await database.images.put({ run: run.id, url, image, made: true })
+  return { run: run.id, url, image, made: true }
 }
 
 /** Drafts the refitted picture, at the address that it will have, for every page that names the one it was made from. */
@@ -51,7 +51,7 @@ export async function draftPicture(
   address: string,
 ): Promise<number> {
   const { site } = run.source
-  await addPicture(run, address, refitted.blob, refitted.plan.shape, type)
+  await database.images.put(await keepMade(run, address, refitted.blob, refitted.plan.shape, type))
   const images = await database.images.where('run').equals(run.id).toArray()
   const known = new Map(images.map(({ url, image }) => [url, image]))
   const before = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
