@@ -30,6 +30,8 @@ export const LinkFact = TagPosition.extend({
   type: z.string().optional(),
   sizes: z.string().optional(),
   hreflang: z.string().optional(),
+  /** The parser puts it in the body, where search does not read what it says of the page. */
+  inBody: z.literal(true).optional(),
 })
 export type LinkFact = z.infer<typeof LinkFact>
 
@@ -44,6 +46,8 @@ export const JsonLdFact = Position.extend({
   errorLine: z.number().int().nullable(),
   /** Things it describes that some place lays out richly, with the fields found; absent when there are none. */
   things: z.array(z.object({ kind: RichKind, fields: z.record(z.string(), z.string()) })).optional(),
+  /** What it calls the site, or those whose it is; absent when it names neither. */
+  siteNames: z.array(z.string()).optional(),
 })
 export type JsonLdFact = z.infer<typeof JsonLdFact>
 

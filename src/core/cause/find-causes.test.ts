@@ -168,3 +168,40 @@ describe('causes', () => {
     expect(causes[0]!.rule).toBe('title-missing')
   })
 })
+
+describe('texts that were never translated', () => {
+  const versions = (links: boolean): MemoryBuild =>
+    Object.fromEntries(
+      ['Herbs', 'Roots'].flatMap((name) =>
+        ['', 'fr/'].map((root): [string, string] => {
+          const file = name.toLowerCase()
+          const alternates = ['', 'fr/']
+            .map((at) => `<link rel="alternate" hreflang="${at ? 'fr' : 'en'}" href="${GOOD_SITE}${at}${file}.html">`)
+            .join('')
+          return [
+            `${root}${file}.html`,
+            goodPage(`${root}${file}.html`, name, links ? { 'theme-color': alternates } : {}),
+          ]
+        }),
+      ),
+    )
+
+  test('are one cause where the pages name each other as one page in several languages', async () => {
+    const { verdict, causes } = await causesOf(versions(true))
+    const shared = verdict.findings.filter(({ rule }) => rule.endsWith('-duplicate'))
+    expect(shared).toHaveLength(4)
+    const found = causes.filter(({ rules }) => rules.some((rule) => rule.endsWith('-duplicate')))
+    expect(found).toHaveLength(1)
+    expect(found[0]).toMatchObject({
+      id: 'site untranslated',
+      rules: ['description-duplicate', 'title-duplicate'],
+      clears: { error: 0, warning: 4, note: 0 },
+    })
+    expect(found[0]!.pages).toHaveLength(4)
+  })
+
+  test('are causes of their own where they do not', async () => {
+    const { causes } = await causesOf(versions(false))
+    expect(causes.filter(({ rule }) => rule.endsWith('-duplicate'))).toHaveLength(4)
+  })
+})

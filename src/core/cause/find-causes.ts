@@ -1,4 +1,5 @@
 import type { CheckContext } from '../check/context'
+import { areLanguageVersions } from '../check/language-versions'
 import type { PageVerdict } from '../check/run-checks'
 import { addTo, groupBy } from '../group-by'
 import type { Finding, Level, SiteFinding } from '../model'
@@ -15,6 +16,9 @@ const ODD_SECTION = 4
 const ODD_SHARE = 0.75
 /** Lines shown as evidence. */
 const EVIDENCE = 3
+
+/** Checks of texts that several pages share. */
+const SHARED_TEXTS: ReadonlySet<string> = new Set(['title-duplicate', 'description-duplicate'])
 
 const LEVELS: readonly Level[] = ['error', 'warning', 'note']
 const worst = (levels: Iterable<Level>): Level => {
@@ -225,8 +229,32 @@ class CauseFinder {
     }
   }
 
+  /** Pages that say in one language what they say in another were never translated: one job, not one for each text. */
+  private takeUntranslated(findings: readonly SiteFinding[]): SiteFinding[] {
+    const untranslated = findings.filter(
+      ({ rule, pages }) => SHARED_TEXTS.has(rule) && areLanguageVersions(pages, this.context),
+    )
+    if (untranslated.length < 2) return [...findings]
+    const pages = [...new Set(untranslated.flatMap((finding) => finding.pages))]
+    const rules = [...new Set(untranslated.map(({ rule }) => rule))].sort()
+    this.causes.push({
+      id: this.idFor(['site', 'untranslated']),
+      kind: 'site',
+      rule: rules.at(-1)!,
+      rules,
+      level: worst(untranslated.map(({ level }) => level)),
+      change: `${untranslated.length} titles and descriptions are the same in several languages. Translate them on the pages that were left behind.`,
+      section: '*',
+      pages,
+      clears: clearsOf(untranslated),
+      evidence: pages.slice(0, EVIDENCE).map((url) => ({ url, line: null, value: null })),
+      snippet: null,
+    })
+    return findings.filter((finding) => !untranslated.includes(finding))
+  }
+
   private takeSite(findings: readonly SiteFinding[]): void {
-    for (const finding of findings) {
+    for (const finding of this.takeUntranslated(findings)) {
       this.causes.push({
         id: this.idFor(['site', finding.rule]),
         kind: 'site',

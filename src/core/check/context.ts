@@ -1,10 +1,10 @@
 import { pathOf } from '../crawl/address'
 import { type AddressMap, createAddressMap } from '../crawl/address-map'
 import { parseRobots } from '../crawl/robots'
-import { sectionsOf } from '../crawl/sections'
 import type { GatheredImage, GatheredPage, Gathering, PageFacts } from '../model'
 import { createPageRules, createSectionFinder, type PageRule } from '../requirements/page-rules'
 import { noRequirements, type Requirements } from '../requirements/requirements'
+import { findSections } from '../section/find-sections'
 import { type CardContext, cardOf } from '../surface/card'
 import type { Card } from '../surface/card-model'
 import type { Surface } from '../surface/profile'
@@ -79,10 +79,14 @@ export function createCheckContext(gathering: Gathering, requirements: Requireme
   const cardsOf = new Map(
     allSurfaces.map((surface) => [surface, remember((page: GatheredPage) => cardOf(page, surface, cards))]),
   )
-  const urls = gathering.pages.map((page) => page.url)
-  const found = sectionsOf(urls, cards.addresses.site)
+  const found = findSections(gathering.pages, cards.addresses.site)
   const sectionGiven = createSectionFinder(requirements)
-  const sections = new Map(urls.map((url) => [url, sectionGiven(pathOf(url).split('?')[0]!) ?? found.get(url) ?? '/']))
+  const sections = new Map(
+    gathering.pages.map(({ url }) => {
+      const own = found.get(url) ?? null
+      return [url, sectionGiven(pathOf(url).split('?')[0]!, own) ?? own ?? '/']
+    }),
+  )
   const readable = gathering.pages.filter((page): page is GatheredPage & { facts: PageFacts } => page.facts !== null)
   return {
     gathering,

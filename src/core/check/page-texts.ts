@@ -1,3 +1,4 @@
+import { groupBy } from '../group-by'
 import type { PageFacts, Position } from '../model'
 import { isBlank } from '../text/collapse'
 
@@ -19,3 +20,18 @@ export const DESCRIPTIONS = ['description', 'og:description', 'twitter:descripti
 
 /** Length as places count it: code points. */
 export const charactersIn = (text: string): number => [...text].length
+
+/** Scripts whose single character says about what two letters of an alphabet do. */
+const DENSE = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]/gu
+
+/** How much a text says, in letters of an alphabet: a whole sentence of Chinese has twenty characters. */
+export const lettersWorth = (text: string): number => charactersIn(text) + (text.match(DENSE)?.length ?? 0)
+
+/** The same texts, each once, with all the keys that say it; where it stands first counts. */
+export function eachTextOnce(texts: readonly PageText[]): PageText[] {
+  const byText = groupBy(texts, ({ text }) => text)
+  return [...byText.values()].map((same) => ({
+    ...same[0]!,
+    key: [...new Set(same.map(({ key }) => key))].join(' and '),
+  }))
+}

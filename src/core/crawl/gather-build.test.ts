@@ -2,7 +2,6 @@ import { describe, expect, test } from 'vitest'
 import { gatherMemory } from '../testing/build-run'
 import { pngBytes } from '../testing/good-site'
 import { createFileMap } from './build-files'
-import { sectionsOf } from './sections'
 
 const SITE = 'https://site.example/'
 
@@ -118,19 +117,4 @@ describe('gatherBuild', () => {
   test('a folder without HTML is no run', async () => {
     await expect(gatherMemory({ 'readme.txt': 'x' }, SITE)).rejects.toThrow(/no HTML file/)
   })
-})
-
-test('sections: a first segment with at least two pages, else the page alone', () => {
-  const urls = ['', 'guides/', 'guides/lamp', 'guides/deep/er', 'visit', 'tools/'].map((path) => SITE + path)
-  expect([...sectionsOf(urls, SITE).values()]).toEqual([
-    '/',
-    '/guides/*',
-    '/guides/*',
-    '/guides/*',
-    '/visit',
-    '/tools/',
-  ])
-  expect(
-    sectionsOf([`${SITE}docs/a/1`, `${SITE}docs/a/2`, `${SITE}docs/b`], `${SITE}docs/`).get(`${SITE}docs/a/1`),
-  ).toBe('/docs/a/*')
 })

@@ -95,6 +95,29 @@ export function richThings(value: unknown): Thing[] {
   return [...own, ...richThings(value['@graph'] ?? [])]
 }
 
+/** Types that say whose site it is. */
+const SITE_TYPE = /^(?:WebSite|\w*Organization|Corporation|\w*Business|NGO)$/
+/** Those whose it is may also be one person; a person at the top is whom the page is about. */
+const OWNER_TYPE = /^Person$/
+/** Words under which a page names whose it is. */
+const OWNERS = ['publisher', 'sourceOrganization', 'copyrightHolder'] as const
+
+/**
+ * Names of the site, or of whose it is: of a WebSite or an organization at the top of a JSON-LD value, in a list, in
+ * `@graph`, or of the publisher of what is there.
+ */
+export function siteNames(value: unknown, isOwner = false): string[] {
+  if (Array.isArray(value)) return value.flatMap((one) => siteNames(one, isOwner))
+  if (!isNode(value)) return []
+  const types = Array.isArray(value['@type']) ? value['@type'] : [value['@type']]
+  const isSite = types.some((type) => {
+    const name = typeof type === 'string' ? lastSegment(type)! : ''
+    return SITE_TYPE.test(name) || (isOwner && OWNER_TYPE.test(name))
+  })
+  const own = isSite && typeof value.name === 'string' && value.name.trim() !== '' ? [value.name.trim()] : []
+  return [...own, ...OWNERS.flatMap((key) => siteNames(value[key], true)), ...siteNames(value['@graph'])]
+}
+
 function definedOnly(fields: Record<string, string | undefined>): Record<string, string> {
   return Object.fromEntries(Object.entries(fields).filter((entry): entry is [string, string] => entry[1] !== undefined))
 }

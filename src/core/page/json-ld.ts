@@ -1,11 +1,13 @@
 import { trimAscii } from '../text/collapse'
 import { findJsonFault } from './json-fault'
-import { richThings, type Thing } from './json-ld-things'
+import { richThings, siteNames, type Thing } from './json-ld-things'
 
 /** What one JSON-LD script says: the types it names, or why it can't be read. `faultOffset` counts in its text. */
 export type JsonLdReading = {
   types: string[]
   things: Thing[]
+  /** What it calls the site, or those whose it is. */
+  siteNames: string[]
   error: string | null
   faultOffset: number | null
 }
@@ -20,13 +22,25 @@ function typesOf(value: unknown): string[] {
 
 /** Reads the text of a `<script type="application/ld+json">`. Types of `@graph` count as the script's. */
 export function readJsonLd(text: string): JsonLdReading {
-  if (trimAscii(text) === '') return { types: [], things: [], error: 'empty', faultOffset: 0 }
+  if (trimAscii(text) === '') return { types: [], things: [], siteNames: [], error: 'empty', faultOffset: 0 }
   try {
     const value: unknown = JSON.parse(text)
-    return { types: typesOf(value), things: richThings(value), error: null, faultOffset: null }
+    return {
+      types: typesOf(value),
+      things: richThings(value),
+      siteNames: [...new Set(siteNames(value))],
+      error: null,
+      faultOffset: null,
+    }
   } catch {
     const faultOffset = findJsonFault(text) ?? text.length
     const seen = text.slice(faultOffset, faultOffset + 12).trim()
-    return { types: [], things: [], error: seen ? `not JSON at “${seen}”` : 'not JSON: it ends too early', faultOffset }
+    return {
+      types: [],
+      things: [],
+      siteNames: [],
+      error: seen ? `not JSON at “${seen}”` : 'not JSON: it ends too early',
+      faultOffset,
+    }
   }
 }

@@ -24,10 +24,13 @@ export const DEFAULT_LIMITS: Required<Limits> = {
 
 const GLOB = { dot: true, nobrace: true, noextglob: true }
 
-/** The section that a requirements file gives a path; null where none of its globs matches. */
-export function createSectionFinder(requirements: Requirements): (path: string) => string | null {
+/**
+ * The section that a requirements file gives a page; null where none of its globs matches. The first that matches
+ * counts. A name that we found holds for the pages that we found in it, whatever signs it is made of.
+ */
+export function createSectionFinder(requirements: Requirements): (path: string, found: string | null) => string | null {
   const globs = Object.keys(requirements.sections ?? {}).map((glob) => ({ glob, isMatch: matcher(glob) }))
-  return (path) => globs.find(({ isMatch }) => isMatch(path))?.glob ?? null
+  return (path, found) => globs.find(({ glob, isMatch }) => glob === found || isMatch(path))?.glob ?? null
 }
 
 /** A section's name as we write it, `/guides/*`, holds for its index and all deeper pages as well. */

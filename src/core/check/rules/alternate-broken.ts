@@ -1,17 +1,6 @@
-import { baseOf, resolveAddress } from '../../crawl/address'
-import type { GatheredPage, LinkFact } from '../../model'
-import type { CheckContext } from '../context'
 import { defineCheck } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
-
-/** Links to the same page in other languages. */
-function alternatesOf(page: GatheredPage, context: CheckContext): { link: LinkFact; url: string }[] {
-  return (page.facts?.links ?? []).flatMap((link) => {
-    if (!link.hreflang || !link.rel.split(' ').includes('alternate')) return []
-    const url = resolveAddress(link.href, baseOf(page.url, page.facts?.base ?? null))
-    return url === null ? [] : [{ link, url: context.addresses.toPublic(url) }]
-  })
-}
+import { alternatesOf } from '../language-versions'
 
 export const alternateBroken = defineCheck({
   id: 'alternate-broken',

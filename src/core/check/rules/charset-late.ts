@@ -1,3 +1,4 @@
+import { isBlank } from '../../text/collapse'
 import { defineCheck } from '../define-check'
 
 export const charsetLate = defineCheck({
@@ -20,7 +21,8 @@ export const charsetLate = defineCheck({
   check({ facts, fetch }) {
     if (/charset=/i.test(fetch.contentType ?? '')) return []
     const declared = facts.metas.find(
-      ({ key, value }) => key === 'charset' || (key === 'content-type' && /charset=/i.test(value ?? '')),
+      ({ key, value }) =>
+        (key === 'charset' && !isBlank(value)) || (key === 'content-type' && /charset=/i.test(value ?? '')),
     )
     if (!declared) return [{ message: 'absent' }]
     if (declared.endByte <= 1024) return []

@@ -1,5 +1,5 @@
 import { defineCheck } from '../define-check'
-import { charactersIn, DESCRIPTIONS, textsOf } from '../page-texts'
+import { charactersIn, DESCRIPTIONS, eachTextOnce, lettersWorth, textsOf } from '../page-texts'
 
 const MOST = 50
 
@@ -11,12 +11,12 @@ export const descriptionThin = defineCheck({
   looksAt: 'How long the descriptions are.',
   why: 'A few words leave the card half empty.',
   messages: {
-    length: { says: '{key} has {count} characters, under 50.', fix: 'Write a whole sentence; line {line}.' },
+    length: { says: '{key}: {count} characters, under 50.', fix: 'Write a whole sentence; line {line}.' },
   },
   check({ facts }) {
-    return textsOf(facts, DESCRIPTIONS).flatMap(({ key, text, at }) => {
+    return eachTextOnce(textsOf(facts, DESCRIPTIONS)).flatMap(({ key, text, at }) => {
       const count = charactersIn(text)
-      return count < MOST ? [{ message: 'length', at, data: { key, count, line: at?.line ?? 0 } }] : []
+      return lettersWorth(text) < MOST ? [{ message: 'length', at, data: { key, count, line: at?.line ?? 0 } }] : []
     })
   },
 })

@@ -31,15 +31,29 @@ function usualAffix(context: CheckContext): { name: string; pages: string[] } | 
   return isHabit ? { name: usual[0], pages: usual[1].map(({ url }) => url) } : null
 }
 
+/** The name that JSON-LD gives the site: on the home page, or on several; an organization on one page may be its subject. */
+function usualJsonLdName(context: CheckContext, name: string): { name: string; pages: string[] } | null {
+  const said = context.readable.flatMap(({ url, facts }) => {
+    const names = facts.jsonLd.flatMap(({ siteNames = [] }) => siteNames)
+    // A page may name the site and, apart from it, the organization behind it.
+    return names.some((one) => equal(one, name)) ? [] : names.slice(0, 1).map((one) => ({ name: one, url }))
+  })
+  const [usual] = [...groupBy(said, (one) => one.name)]
+    .filter(([, pages]) => pages.length >= LEAST_TITLES || pages.some(({ url }) => url === context.addresses.site))
+    .sort(([, a], [, b]) => b.length - a.length)
+  return usual ? { name: usual[0], pages: usual[1].map(({ url }) => url) } : null
+}
+
 export const identityDiffers = defineCheck({
   id: 'identity-differs',
   family: 'text',
   level: 'warning',
   scope: 'site',
-  looksAt: 'og:site_name, the site’s name in the titles, and the name in the requirements.',
+  looksAt: 'og:site_name, the site’s name in the titles and in JSON-LD, and the name in the requirements.',
   why: 'A site that has two names looks like two sites.',
   messages: {
     titles: { says: 'Titles call the site “{affix}”, og:site_name calls it “{name}”.', fix: 'Use one name in both.' },
+    jsonLd: { says: 'JSON-LD calls the site “{said}”, og:site_name calls it “{name}”.', fix: 'Use one name in both.' },
     required: {
       says: 'og:site_name is “{name}”; the requirements call the site “{wanted}”.',
       fix: 'Write “{wanted}”, or change the requirements.',
@@ -50,7 +64,11 @@ export const identityDiffers = defineCheck({
     if (!usual) return []
     const wanted = context.requirements.identity?.name
     const affix = usualAffix(context)
+    const inJsonLd = usualJsonLdName(context, usual.name)
     return [
+      ...(inJsonLd
+        ? [{ message: 'jsonLd', pages: inJsonLd.pages, data: { said: inJsonLd.name, name: usual.name } }]
+        : []),
       ...(wanted !== undefined && !equal(wanted, usual.name)
         ? [{ message: 'required', pages: usual.pages, data: { name: usual.name, wanted } }]
         : []),

@@ -16,6 +16,10 @@ describeCheck('image-fallback', {
   passes: {
     'too small to be taken': files('<img src="/img/inside.png">', pngBytes(199, 200)),
     'declared small, so nobody asks': files('<img src="/img/inside.png" width="64" height="64">'),
+    'nobody could look at it: no outside host answers': {
+      files: { 'about.html': page('<img src="https://elsewhere.example/a.png">') },
+      read: async () => ({ kind: 'failed', code: 'host-not-found', message: 'no host', ms: 0 }),
+    },
     'not there': files('<img src="/img/none.png">'),
     'a declared picture that fails is another finding': {
       head: { 'og:image': '<meta property="og:image" content="https://site.example/none.png">' },

@@ -1,4 +1,4 @@
-import { defineCheck } from '../define-check'
+import { defineCheck, notMade } from '../define-check'
 
 export const imageFallback = defineCheck({
   id: 'image-fallback',
@@ -9,7 +9,7 @@ export const imageFallback = defineCheck({
   why: 'The first picture of the content is seldom the one a person would choose.',
   messages: {
     taken: {
-      says: 'No picture is declared. {places} takes one from the content: {url}.',
+      says: 'No picture is declared. From the content one is taken, {url}: {places}.',
       fix: 'Declare the picture you want with og:image.',
     },
   },
@@ -18,6 +18,8 @@ export const imageFallback = defineCheck({
     const taking = context.surfaces.filter((surface) => context.cardOf(page, surface).image.from === 'content-image')
     const first = taking[0] && context.cardOf(page, taking[0]).image
     if (!first?.url || first.line === null || first.column === null) return []
+    // What nobody could look at may be too small to be taken.
+    if (context.images.get(first.url)?.errorCode === 'not-looked-at') return notMade('image-not-fetched')
     const places = taking.map((surface) => surface.name).join(', ')
     return [
       {

@@ -8,6 +8,7 @@ describeCheck('image-shape', {
   },
   passes: {
     'nearly the shape': { files: { 'img/Ferns.png': pngBytes(1200, 675) } },
+    'so small that most places drop it': { files: { 'img/Ferns.png': pngBytes(180, 180) } },
     'a square one that is only a stamp': {
       files: {
         'img/Ferns.png': pngBytes(250, 250),

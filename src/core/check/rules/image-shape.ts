@@ -1,5 +1,6 @@
 import { eachDeclaredImage, sizedImage } from '../declared-images'
 import { defineCheck } from '../define-check'
+import { isAtLeast, LEAST_SHOWN } from '../sizes'
 
 const MOST_LOST = 0.2
 
@@ -12,14 +13,15 @@ export const imageShape = defineCheck({
   why: 'What is cropped away is not seen: often a head, or the end of a line of letters.',
   messages: {
     cropped: {
-      says: '{places} crops away {share} % of {url}, {where}.',
+      says: '{share} % of {url} is cropped away, {where}: {places}.',
       fix: 'Use a picture of 1.91 : 1 (1200 × 630), or keep what matters in its middle.',
     },
   },
   check(page, context) {
     return eachDeclaredImage(page, context, (image) => {
       const size = sizedImage(image)
-      if (!size) return null
+      // A picture that most places drop has other troubles than its shape.
+      if (!size || !isAtLeast(size, LEAST_SHOWN)) return null
       const losing = context.surfaces.flatMap((surface) => {
         const { layout, image: shown } = context.cardOf(page, surface)
         if ((layout !== 'wide' && layout !== 'natural') || shown.url !== image.url || !shown.crop) return []

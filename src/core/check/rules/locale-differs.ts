@@ -1,6 +1,19 @@
 import { defineCheck, type Raised } from '../define-check'
 import { textsOf } from '../page-texts'
 
+/** A locale of the same language in the country where it is mostly spoken: `fr` → `fr_FR`. */
+function exampleFor(...tags: (string | null)[]): string {
+  for (const tag of tags) {
+    try {
+      const { language, region } = new Intl.Locale(tag?.replaceAll('_', '-') ?? '').maximize()
+      if (region) return `${language}_${region}`
+    } catch {
+      // No language tag: the next one, or the form itself, shows what is meant.
+    }
+  }
+  return 'en_GB'
+}
+
 export const localeDiffers = defineCheck({
   id: 'locale-differs',
   family: 'access',
@@ -20,7 +33,8 @@ export const localeDiffers = defineCheck({
       const found = /^([a-z]{2,3})(?:_[A-Z][a-z]{3})?_(?:[A-Z]{2}|\d{3})$/.exec(text)
       const line = at?.line ?? 0
       const lang = (facts.language ?? '').split('-')[0]!.toLowerCase()
-      if (!found) return [{ message: 'form', at, data: { seen: text, example: 'en_GB', line } }]
+      if (!found)
+        return [{ message: 'form', at, data: { seen: text, example: exampleFor(text, facts.language), line } }]
       return lang !== '' && lang !== found[1]
         ? [{ message: 'differs', at, data: { seen: text, lang: facts.language!, line } }]
         : []

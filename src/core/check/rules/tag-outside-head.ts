@@ -1,13 +1,16 @@
+import type { Position } from '../../model'
 import { defineCheck } from '../define-check'
 import { isKnownKey } from '../known-keys'
+
+const bySource = (a: Position, b: Position) => a.line - b.line || a.column - b.column
 
 export const tagOutsideHead = defineCheck({
   id: 'tag-outside-head',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',
-  looksAt: 'Where the parser puts the tags.',
-  why: 'Some places read no further than the head.',
+  looksAt: 'Where the parser puts the tags, and the canonical link.',
+  why: 'Some places read no further than the head; search takes no canonical link from the body.',
   messages: {
     outside: {
       says: '{key} and {others} stand in the body: {by} closed the head.',
@@ -16,7 +19,9 @@ export const tagOutsideHead = defineCheck({
     alone: { says: '{key} stands in the body: {by} closed the head.', fix: 'Move it into the head; line {line}.' },
   },
   check({ facts }) {
-    const outside = facts.metas.filter(({ inHead, key }) => !inHead && isKnownKey(key))
+    const metas = facts.metas.filter(({ inHead, key }) => !inHead && isKnownKey(key))
+    const canonicals = facts.links.filter(({ rel, inBody }) => inBody && rel.split(' ').includes('canonical'))
+    const outside = [...metas, ...canonicals.map((link) => ({ ...link, key: 'canonical' }))].sort(bySource)
     const first = outside[0]
     if (!first) return []
     const closer = facts.headClosedBy

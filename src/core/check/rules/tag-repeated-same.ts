@@ -1,24 +1,19 @@
-import { metasOf } from '../../surface/candidates'
-import { isBlank } from '../../text/collapse'
 import { defineCheck } from '../define-check'
-import { isSingleValued } from '../known-keys'
+import { repeatedTags } from '../repeated-tags'
 
 export const tagRepeatedSame = defineCheck({
   id: 'tag-repeated-same',
   family: 'open-graph',
   level: 'note',
   scope: 'page',
-  looksAt: 'Tags of which a page has one.',
+  looksAt: 'Tags of which a page or a picture has one, canonical links, and pictures named twice.',
   why: 'Two of a kind are harmless while they agree, and a trap for the next edit.',
   messages: {
     same: { says: '{key} stands twice with the same value, on lines {lines}.', fix: 'Leave one of them out.' },
   },
   check({ facts }) {
-    const keys = new Set(facts.metas.map(({ key }) => key).filter(isSingleValued))
-    return [...keys].flatMap((key) => {
-      const tags = metasOf(facts, key).filter(({ value }) => !isBlank(value))
-      const places = new Set(tags.map(({ line, column }) => `${line}:${column}`))
-      if (places.size < 2 || new Set(tags.map(({ value }) => value!.trim())).size > 1) return []
+    return repeatedTags(facts).flatMap(({ key, tags }) => {
+      if (tags.some(({ value }) => value !== tags[0]!.value)) return []
       return [
         {
           message: 'same',

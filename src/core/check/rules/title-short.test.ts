@@ -9,6 +9,7 @@ describeCheck('title-short', {
     '14 characters': { head: { title: '<title>Ferns of the g</title>' } },
   },
   passes: {
+    'seven and a half letters’ worth of Japanese': { head: { title: '<title>気圧計の使い方と校正</title>' } },
     '15 characters': { head: { title: '<title>Ferns of the ga</title>' } },
   },
 })

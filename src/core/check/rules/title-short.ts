@@ -1,5 +1,5 @@
 import { defineCheck } from '../define-check'
-import { charactersIn, textsOf } from '../page-texts'
+import { charactersIn, lettersWorth, textsOf } from '../page-texts'
 
 const MOST = 15
 
@@ -17,7 +17,7 @@ export const titleShort = defineCheck({
     if (pages.length < 2) return []
     return textsOf(facts, ['title']).flatMap(({ key, text, at }) => {
       const count = charactersIn(text)
-      return count < MOST ? [{ message: 'length', at, data: { key, count, line: at?.line ?? 0 } }] : []
+      return lettersWorth(text) < MOST ? [{ message: 'length', at, data: { key, count, line: at?.line ?? 0 } }] : []
     })
   },
 })

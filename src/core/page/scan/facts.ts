@@ -154,10 +154,16 @@ export class FactGatherer implements TextSink {
   }
 
   private addJsonLd(at: { line: number; column: number }, start: number, end: number): void {
-    const { types, things, error, faultOffset } = readJsonLd(this.text.slice(start, end).replaceAll('\0', '\uFFFD'))
+    const { types, things, siteNames, error, faultOffset } = readJsonLd(
+      this.text.slice(start, end).replaceAll('\0', '\uFFFD'),
+    )
     const errorLine = faultOffset === null ? null : this.positions.at(this.base + start + faultOffset).line
     const said = { ...at, types: types.map(detached), error: error && detached(error), errorLine }
-    this.jsonLd.push(things.length > 0 ? { ...said, things } : said)
+    this.jsonLd.push({
+      ...said,
+      ...(things.length > 0 && { things }),
+      ...(siteNames.length > 0 && { siteNames: siteNames.map(detached) }),
+    })
   }
 
   private place(): { line: number; column: number } {
@@ -182,7 +188,7 @@ export class FactGatherer implements TextSink {
         this.addMeta((parentContext & IN_HEAD) !== 0)
         return 0
       case T.LINK:
-        this.addLink()
+        this.addLink((parentContext & IN_HEAD) !== 0)
         return 0
       case T.SCRIPT:
         this.openScript()
@@ -273,7 +279,7 @@ export class FactGatherer implements TextSink {
     if (!inHead) this.rows.noteBodyTag(this.tokenStart)
   }
 
-  private addLink(): void {
+  private addLink(inHead: boolean): void {
     const rel = tokensOf((this.attributes.get('rel') ?? '').toLowerCase()).join(' ')
     const href = this.value('href')
     if (rel === '' || href === null) return
@@ -282,6 +288,7 @@ export class FactGatherer implements TextSink {
       const value = this.value(name)
       if (value !== null) link[name] = value
     }
+    if (!inHead) link.inBody = true
     this.links.push(link)
   }
 

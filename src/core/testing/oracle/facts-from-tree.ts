@@ -81,7 +81,7 @@ function addMeta(element: Element, place: Place, into: Gathered): void {
   }
 }
 
-function addLink(element: Element, into: Gathered): void {
+function addLink(element: Element, place: Place, into: Gathered): void {
   const rel = namesOf((attribute(element, 'rel') ?? '').toLowerCase()).join(' ')
   const href = attribute(element, 'href')
   if (rel === '' || href === null) return
@@ -90,6 +90,7 @@ function addLink(element: Element, into: Gathered): void {
     const value = attribute(element, name)
     if (value !== null) link[name] = value
   }
+  if (!place.inHead) link.inBody = true
   into.links.push(link)
 }
 
@@ -122,7 +123,7 @@ function visit(element: Element, place: Place, into: Gathered): void {
       addMeta(element, place, into)
       return
     case 'link':
-      addLink(element, into)
+      addLink(element, place, into)
       return
     case 'script': {
       const type = trimAscii(attribute(element, 'type') ?? '').toLowerCase()
@@ -228,7 +229,7 @@ function scriptText(element: Element, html: DecodedHtml): string {
 }
 
 function jsonLdFact(element: Element, html: DecodedHtml, lines: LineIndex): JsonLdFact {
-  const { types, things, error, faultOffset } = readJsonLd(scriptText(element, html))
+  const { types, things, siteNames, error, faultOffset } = readJsonLd(scriptText(element, html))
   const textStart = element.sourceCodeLocation?.startTag?.endOffset ?? 0
   return {
     ...lines.positionOf(Math.max(0, startOffset(element))),
@@ -236,6 +237,7 @@ function jsonLdFact(element: Element, html: DecodedHtml, lines: LineIndex): Json
     error,
     errorLine: faultOffset === null ? null : lines.positionOf(textStart + faultOffset).line,
     ...(things.length > 0 ? { things } : {}),
+    ...(siteNames.length > 0 ? { siteNames } : {}),
   }
 }
 
