@@ -1,8 +1,9 @@
 'use client'
 
-import { groupBy } from '@/core/group-by'
+import { useId, useState } from 'react'
 import { RequiredField, type Requirements, type SectionRule, Shareable } from '@/core/requirements/requirements'
 import type { WallRow } from '@/store/database'
+import { globFault, sectionRows, withOwnSection, withoutSection, withSection } from './section-order'
 
 const KINDS = ['website', 'article', 'product', 'profile', 'place', 'event', 'not-shared']
 
@@ -27,16 +28,9 @@ type Props = { rows: WallRow[]; requirements: Requirements; onChange: (next: Req
 
 /** What the pages of each section are, must have, and may have in common. */
 export function SectionRules({ rows, requirements, onChange }: Props) {
-  const found = [...groupBy(rows, ({ section }) => section)]
-  const set = (section: string, change: Partial<SectionRule>) => {
-    const rule = Object.fromEntries(
-      Object.entries({ ...requirements.sections?.[section], ...change }).filter(
-        ([, value]) => value !== undefined && !(Array.isArray(value) && value.length === 0),
-      ),
-    )
-    const { [section]: _old, ...others } = requirements.sections ?? {}
-    onChange({ ...requirements, sections: Object.keys(rule).length > 0 ? { ...others, [section]: rule } : others })
-  }
+  const found = sectionRows(rows, requirements)
+  const set = (section: string, change: Partial<SectionRule>) =>
+    onChange(withSection(requirements, section, change, rows))
   return (
     <section aria-label="Requirements of each section">
       <h2 className="font-display text-[20px] font-semibold">What each section must have</h2>
@@ -53,12 +47,22 @@ export function SectionRules({ rows, requirements, onChange }: Props) {
             </tr>
           </thead>
           <tbody>
-            {found.map(([section, pages]) => {
+            {found.map(({ section, pages, isOwn }) => {
               const rule = requirements.sections?.[section] ?? {}
               return (
                 <tr key={section} className="border-t border-line">
                   <th scope="row" className="px-4 py-[5px] font-mono text-[12px] font-normal">
                     {section} <span className="text-quiet">{pages.length}</span>
+                    {isOwn && (
+                      <button
+                        type="button"
+                        aria-label={`${section}: no longer a section of the requirements`}
+                        className="ml-2 font-sans text-pick hover:underline"
+                        onClick={() => onChange(withoutSection(requirements, section))}
+                      >
+                        let go
+                      </button>
+                    )}
                   </th>
                   <td className="px-2 py-[5px]">
                     <select
@@ -102,7 +106,49 @@ export function SectionRules({ rows, requirements, onChange }: Props) {
           </tbody>
         </table>
       </div>
+      <OwnSection onAdd={(glob) => onChange(withOwnSection(requirements, glob))} />
     </section>
+  )
+}
+
+/** Pages taken together by a path of somebody's own. */
+function OwnSection({ onAdd }: { onAdd: (glob: string) => void }) {
+  const [glob, setGlob] = useState('')
+  const [fault, setFault] = useState<string | null>(null)
+  const id = useId()
+  return (
+    <form
+      className="mt-2 flex flex-wrap items-center gap-2 text-[12px]"
+      onSubmit={(event) => {
+        event.preventDefault()
+        const found = globFault(glob.trim())
+        setFault(found)
+        if (found !== null) return
+        onAdd(glob.trim())
+        setGlob('')
+      }}
+    >
+      <label htmlFor={id} className="text-quiet">
+        Take pages together by their path
+      </label>
+      <input
+        id={id}
+        className="field h-[28px]! w-[220px]! font-mono text-[12px]"
+        placeholder="/news/2026-*"
+        value={glob}
+        aria-invalid={fault !== null}
+        onChange={({ target }) => setGlob(target.value)}
+      />
+      <button type="submit" className="button h-[28px]!">
+        Add section
+      </button>
+      <span className="text-quiet">* within a segment, ** across</span>
+      {fault && (
+        <span role="alert" className="text-wrong">
+          {fault}
+        </span>
+      )}
+    </form>
   )
 }
 
