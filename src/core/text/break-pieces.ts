@@ -1,7 +1,17 @@
 import { splitGraphemes } from './measure'
 
-/** A grapheme of a text: offsets in code units, and whether a line may end after it. */
-export type BreakPiece = { text: string; start: number; end: number; isSpace: boolean; breakAfter: boolean }
+/**
+ * A grapheme of a text: offsets in code units, and whether a line may end after it. `widthEm` is for whoever measures;
+ * 0 until then.
+ */
+export type BreakPiece = {
+  text: string
+  widthEm: number
+  start: number
+  end: number
+  isSpace: boolean
+  breakAfter: boolean
+}
 
 const IDEOGRAPH = /^[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]/u
 const NO_BREAK_BEFORE = /^[\p{Pe}\p{Pf}、。，．！？：；ー々〜…,.!?:;)\]}]/u
@@ -43,6 +53,7 @@ export function breakPieces(text: string): BreakPiece[] {
     const after = parts[index + 1] ?? ''
     return {
       text: grapheme,
+      widthEm: 0,
       start,
       end: offset,
       isSpace,

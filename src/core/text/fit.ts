@@ -14,17 +14,19 @@ export type TextBox = {
 export type FittedText = { shown: string; cut: boolean; lines: string[] }
 
 const ELLIPSIS = '…'
-/** A grapheme with its width. */
-type Piece = BreakPiece & { widthEm: number }
-
-const cutIntoPieces = (text: string, weight: Weight): Piece[] =>
-  breakPieces(text).map((piece, index, all) => ({
-    ...piece,
-    widthEm: graphemeWidthEm(piece.text, weight) + kerningEm(piece.text, all[index + 1]?.text ?? '', weight),
-  }))
+/** Pieces with their widths. Measured in place: every text of every card comes through here. */
+function cutIntoPieces(text: string, weight: Weight): BreakPiece[] {
+  const pieces = breakPieces(text)
+  for (let index = 0; index < pieces.length; index++) {
+    const piece = pieces[index]!
+    const after = pieces[index + 1]?.text ?? ''
+    piece.widthEm = graphemeWidthEm(piece.text, weight) + kerningEm(piece.text, after, weight)
+  }
+  return pieces
+}
 
 /** Index after the last piece that a line starting at `from` holds. Spaces hang at its end and take no room. */
-function endOfLine(pieces: Piece[], from: number, roomEm: number): number {
+function endOfLine(pieces: BreakPiece[], from: number, roomEm: number): number {
   let width = 0
   let lastBreak = -1
   for (let index = from; index < pieces.length; index++) {
@@ -41,7 +43,7 @@ function endOfLine(pieces: Piece[], from: number, roomEm: number): number {
 }
 
 /** Index after the last piece that fits together with an ellipsis. */
-function endBeforeEllipsis(pieces: Piece[], from: number, to: number, roomEm: number, ellipsisEm: number): number {
+function endBeforeEllipsis(pieces: BreakPiece[], from: number, to: number, roomEm: number, ellipsisEm: number): number {
   let width = 0
   let end = from
   for (let index = from; index < to; index++) {
@@ -61,7 +63,7 @@ function mostUnits(box: TextBox): number {
   return Math.ceil((box.lines * box.widthPx) / box.sizePx / NARROWEST_EM) + MARGIN_UNITS
 }
 
-const textOf = (pieces: Piece[], from: number, to: number) =>
+const textOf = (pieces: BreakPiece[], from: number, to: number) =>
   pieces
     .slice(from, to)
     .map((piece) => piece.text)
@@ -111,7 +113,7 @@ export function fitText(text: string, box: TextBox): FittedText {
 }
 
 /** The pieces that hold at most so many code points. */
-function takeCodePoints(pieces: Piece[], most: number): Piece[] {
+function takeCodePoints(pieces: BreakPiece[], most: number): BreakPiece[] {
   let count = 0
   for (let index = 0; index < pieces.length; index++) {
     count += [...pieces[index]!.text].length
