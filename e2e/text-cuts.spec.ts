@@ -20,8 +20,29 @@ const SUBSETS: [string, string][] = [
 ]
 const WEIGHTS = [400, 600, 700] as const
 
+/** Faces that stand in where Arimo has no letters, each with its own style sheets. One weight does for those with one. */
+const OTHERS: [string, readonly number[]][] = [
+  ['noto-sans-arabic', WEIGHTS],
+  ['noto-sans-thai', WEIGHTS],
+  ['dotgothic16', [400]],
+  ['noto-emoji', [400]],
+]
+const FAMILY = "Arimo, 'Noto Sans Arabic', 'Noto Sans Thai', DotGothic16, 'Noto Emoji'"
+
+/** A package's style sheet with its fonts inside, for all weights where it has only one. */
+function inlineFaces(face: string, weight: number, isOnly: boolean): string {
+  const home = new URL(`../node_modules/@fontsource/${face}/`, import.meta.url)
+  const css = readFileSync(new URL(`${weight}.css`, home), 'utf8')
+  return css
+    .replace(/url\(\.\/(files\/[^)]+\.woff2)\) format\('woff2'\)[^;]*/g, (_all, file: string) => {
+      const data = readFileSync(new URL(file, home)).toString('base64')
+      return `url(data:font/woff2;base64,${data}) format('woff2')`
+    })
+    .replace(/font-weight: 400/g, isOnly ? 'font-weight: 400 700' : 'font-weight: 400')
+}
+
 async function loadFace(page: Page): Promise<void> {
-  const rules = WEIGHTS.flatMap((weight) =>
+  const own = WEIGHTS.flatMap((weight) =>
     SUBSETS.map(([subset, range]) => {
       const file = new URL(
         `../node_modules/@fontsource/arimo/files/arimo-${subset}-${weight}-normal.woff2`,
@@ -31,8 +52,16 @@ async function loadFace(page: Page): Promise<void> {
       return `@font-face{font-family:Arimo;font-weight:${weight};unicode-range:${range};src:url(data:font/woff2;base64,${data}) format('woff2')}`
     }),
   )
-  await page.setContent(`<style>${rules.join('')}</style><div id="box" style="font-family:Arimo"></div>`)
+  const others = OTHERS.flatMap(([face, weights]) =>
+    weights.map((weight) => inlineFaces(face, weight, weights.length === 1)),
+  )
+  await page.setContent(
+    `<style>${[...own, ...others].join('')}</style><div id="box" style="font-family:${FAMILY.replaceAll('"', '')}"></div>`,
+  )
 }
+
+/** Written without spaces between words. */
+const UNSPACED = new Set(['thai', 'japanese', 'chinese'])
 
 const WORDS: Record<string, string[]> = {
   english:
@@ -50,6 +79,19 @@ const WORDS: Record<string, string[]> = {
     ' ',
   ),
   hebrew: 'תיקון מנורת שולחן בבטחה בערב אחד עם כלים פשוטים וסבלנות רבה לכל אחד'.split(' '),
+  arabic: 'إصلاح مصباح الطاولة بأمان في أمسية واحدة، مع الحفاظ على الظل الذي تحبه؛ لا حاجة إلى خبير، فقط الصبر'.split(
+    ' ',
+  ),
+  persian: 'تعمیر چراغ رومیزی با ایمنی در یک شب؛ پیچ‌گوشتی، کابل نو و کمی حوصله می‌خواهد و گچ‌کاری نه'.split(' '),
+  thai: 'ซ่อม|โคม|ไฟ|ตั้ง|โต๊ะ|อย่าง|ปลอดภัย|ใน|หนึ่ง|เย็น|ด้วย|เครื่อง|มือ|ง่าย|ๆ|และ|ความ|อดทน'.split('|'),
+  japanese:
+    '卓上ランプを|一晩で安全に|修理する方法。|お気に入りの|シェードは|そのまま、|専門家は|不要です！|「ねじ回し」と|コードだけ'.split(
+      '|',
+    ),
+  // Characters that the Japanese face has too.
+  chinese: '安全修理電灯，|一夜完成；|愛用灯罩|保留不変。|専門家不要|（忍耐必要）|和工具|三種：|刀、線、布'.split('|'),
+  emoji: 'Lamp 💡 fixed 🎉 by 👩‍🔧 and 👨‍👩‍👧 in 2 🕒 hours 👍🏽 🇫🇷 tools 🛠️ ready'.split(' '),
+  mixed: 'Lamp مصباح 修理 โคมไฟ 💡 guide إصلاح 電灯 for 2026 ซ่อม ok'.split(' '),
   numbers: '1,234.56 € 20/25 3-4 100% 2026-11-23 A4 7×9 +44'.split(' '),
 }
 
@@ -66,9 +108,10 @@ function strings(count: number): string[] {
   const next = random(7)
   const languages = Object.keys(WORDS)
   return Array.from({ length: count }, (_, index) => {
-    const words = WORDS[languages[index % languages.length]!]!
+    const language = languages[index % languages.length]!
+    const words = WORDS[language]!
     return Array.from({ length: 3 + Math.floor(next() * 40) }, () => words[Math.floor(next() * words.length)]!).join(
-      ' ',
+      UNSPACED.has(language) ? '' : ' ',
     )
   })
 }
@@ -95,7 +138,7 @@ async function shownByChromium(
   graphemes: string[][],
 ): Promise<number[]> {
   return page.evaluate(
-    async ([allTexts, allBoxes, allGraphemes]) => {
+    async ([allTexts, allBoxes, allGraphemes, family]) => {
       await document.fonts.ready
       const box = document.getElementById('box')!
       const result: number[] = []
@@ -103,14 +146,14 @@ async function shownByChromium(
         const { sizePx, weight, widthPx, lines } = allBoxes[index]!
         const isSingle = lines === 1
         Object.assign(box.style, {
-          font: `${weight} ${sizePx}px/1.3 Arimo`,
+          font: `${weight} ${sizePx}px/1.3 ${family}`,
           width: `${widthPx}px`,
           whiteSpace: isSingle ? 'nowrap' : 'normal',
           overflowWrap: 'anywhere',
         })
         box.dir = 'auto'
         box.textContent = '…'
-        await document.fonts.load(`${weight} ${sizePx}px Arimo`, `${text}…`)
+        await document.fonts.load(`${weight} ${sizePx}px ${family}`, `${text}…`)
         const range = document.createRange()
         range.selectNodeContents(box)
         const ellipsis = range.getBoundingClientRect().width
@@ -142,7 +185,7 @@ async function shownByChromium(
       }
       return result
     },
-    [texts, boxes, graphemes] as const,
+    [texts, boxes, graphemes, FAMILY] as const,
   )
 }
 
@@ -150,21 +193,23 @@ test('widths from the table are within 1 % of what the canvas measures', async (
   await loadFace(page)
   const texts = strings(200)
   const measured = await page.evaluate(
-    async ([all, weights]) => {
+    async ([all, weights, family]) => {
       const context = document.createElement('canvas').getContext('2d')!
+      // As a page's own layout has it: else a canvas sets word by word, without the kerning of spaces.
+      context.textRendering = 'geometricPrecision'
       const widths: number[][] = []
       for (const text of all) {
         const row: number[] = []
         for (const weight of weights) {
-          await document.fonts.load(`${weight} 100px Arimo`, text)
-          context.font = `${weight} 100px Arimo`
+          await document.fonts.load(`${weight} 100px ${family}`, text)
+          context.font = `${weight} 100px ${family}`
           row.push(context.measureText(text).width / 100)
         }
         widths.push(row)
       }
       return widths
     },
-    [texts, WEIGHTS] as const,
+    [texts, WEIGHTS, FAMILY] as const,
   )
   const worst = texts.flatMap((text, at) =>
     WEIGHTS.map((weight, which) => ({ text, off: Math.abs(measureText(text, 1, weight) / measured[at]![which]! - 1) })),

@@ -132,7 +132,7 @@ export function describeSurfaces(surfaces: readonly Surface[]): string {
 
 Written by \`npm run docs\` from the profiles in \`src/core/surface/profiles\`; change it there.
 
-A surface is a place that shows a shared link. Every figure says how it is known: **documented** (the place publishes it), **observed** (practice reports it) or **assumed** (we take it to be so). Sizes of type and boxes are those of the place's own drawing, in CSS pixels; texts are measured with Arimo, so where they are cut is known about, not to the letter. MB is 1,000,000 bytes, KiB is 1024.
+A surface is a place that shows a shared link. Every figure says how it is known: **documented** (the place publishes it), **observed** (practice reports it) or **assumed** (we take it to be so). Sizes of type and boxes are those of the place's own drawing, in CSS pixels; texts are measured with Arimo (Arabic and Thai with Noto Sans, Chinese and Japanese as full squares), so where they are cut is known about, not to the letter. MB is 1,000,000 bytes, KiB is 1024.
 `
   return [intro, ...surfaces.map((surface, index) => describeSurface(surface, String((index + 1) % 10)))].join('\n')
 }

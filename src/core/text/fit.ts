@@ -1,5 +1,5 @@
 import { type BreakPiece, breakPieces } from './break-pieces'
-import { graphemeWidthEm, kerningEm, type Weight } from './measure'
+import { graphemeWidthEm, type Weight, widthBetweenEm } from './measure'
 
 /** The room a place gives a text. `maxCodePoints` is set where the place counts characters as well. */
 export type TextBox = {
@@ -19,8 +19,7 @@ function cutIntoPieces(text: string, weight: Weight): BreakPiece[] {
   const pieces = breakPieces(text)
   for (let index = 0; index < pieces.length; index++) {
     const piece = pieces[index]!
-    const after = pieces[index + 1]?.text ?? ''
-    piece.widthEm = graphemeWidthEm(piece.text, weight) + kerningEm(piece.text, after, weight)
+    piece.widthEm = widthBetweenEm(pieces[index - 1]?.text ?? '', piece.text, pieces[index + 1]?.text ?? '', weight)
   }
   return pieces
 }

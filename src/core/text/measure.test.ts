@@ -28,3 +28,36 @@ describe('measureText', () => {
     expect(measureText('👨‍👩‍👧‍👦', 16, 400)).toBe(measureText('🔧', 16, 400))
   })
 })
+
+describe('scripts beyond the measuring face', () => {
+  const em = (text: string) => measureText(text, 1, 400)
+
+  // Advances of Noto Sans Arabic 400, of 1000 units.
+  test.each<[string, string, number]>([
+    ['beh alone', 'ب', 0.993],
+    ['beh first and last', 'بب', 0.269 + 1.093],
+    ['beh first, in the middle and last', 'ببب', 0.269 + 0.343 + 1.093],
+    ['alef joins nothing after it', 'با', 0.269 + 0.291],
+    ['alef and beh stay apart', 'اب', 0.238 + 0.993],
+    ['lam and alef are one sign', 'لا', 0.582],
+    ['and another after a letter', 'بلا', 0.269 + 0.599],
+    ['a mark changes nothing', 'بِب', 0.269 + 1.093],
+    ['a non-joiner parts two letters', 'ب\u200Cب', 0.993 + 0.993],
+    ['hamza joins nothing', 'بءب', 0.993 * 2 + em('ء')],
+  ])('%s', (_name, text, width) => expect(em(text)).toBeCloseTo(width, 3))
+
+  test('Thai vowels above and below take no room', () => {
+    expect(em('กี่')).toBeCloseTo(em('ก'), 6)
+    expect(em('ก')).toBe(0.6)
+  })
+
+  test('full-width signs share their empty halves', () => {
+    expect(em('。「')).toBe(1.5)
+    expect(em('（「')).toBe(1.5)
+    expect(em('、、')).toBe(1.5)
+    expect(em('「。')).toBe(2)
+    expect(em('す。')).toBe(2)
+  })
+
+  test('the long-vowel sign is as wide as a letter', () => expect(em('シェード')).toBe(4))
+})

@@ -1,11 +1,16 @@
+import { joinedWidthEm } from './joining'
 import arimo400 from './widths/arimo-400.json'
 import arimo600 from './widths/arimo-600.json'
 import arimo700 from './widths/arimo-700.json'
+import thai400 from './widths/thai-400.json'
+import thai600 from './widths/thai-600.json'
+import thai700 from './widths/thai-700.json'
 
 /** Weights of the measuring face that have a table of widths. */
 export type Weight = 400 | 600 | 700
 
-type WidthFile = { unitsPerEm: number; runs: (number | number[])[][]; kerning: number[][] }
+type WidthFile = { unitsPerEm: number; runs: (number | number[])[][] }
+type KernedFile = WidthFile & { kerning: number[][] }
 
 /** Code point → advance width in em. */
 function widthsOf(file: WidthFile): Map<number, number> {
@@ -19,7 +24,7 @@ function widthsOf(file: WidthFile): Map<number, number> {
 }
 
 /** First code point → second code point → how much closer (or wider) the two stand, in em. */
-function kerningOf(file: WidthFile): Map<number, Map<number, number>> {
+function kerningOf(file: KernedFile): Map<number, Map<number, number>> {
   return new Map(
     file.kerning.map(([first, ...pairs]) => {
       const seconds = new Map<number, number>()
@@ -36,19 +41,19 @@ const KERNING: Record<Weight, Map<number, Map<number, number>>> = {
 }
 
 const TABLES: Record<Weight, Map<number, number>> = {
-  400: widthsOf(arimo400),
-  600: widthsOf(arimo600),
-  700: widthsOf(arimo700),
+  400: new Map([...widthsOf(thai400), ...widthsOf(arimo400)]),
+  600: new Map([...widthsOf(thai600), ...widthsOf(arimo600)]),
+  700: new Map([...widthsOf(thai700), ...widthsOf(arimo700)]),
 }
 
-/** Emoji stand a little wider than their type size in the common emoji faces (1.17 to 1.37 em). */
-const EMOJI_EM = 1.25
+/** Emoji stand wider than their type size in the common emoji faces (1.17 to 1.37 em); in Noto Emoji 2600 of 2048 units. */
+const EMOJI_EM = 1.27
 /** Where the face has no glyph and we know nothing better: about a small letter of it. */
 const UNKNOWN_EM = 0.556
 
 const EMOJI = /\p{Emoji_Presentation}|\p{Extended_Pictographic}\uFE0F/u
 const WIDE_SCRIPT =
-  /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}\p{Script=Bopomofo}\u3000-\u303F\uFF01-\uFF60\uFFE0-\uFFE6]/u
+  /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}\p{Script=Bopomofo}\u3000-\u303F\u30A0-\u30FF\u3200-\u33FF\uFE30-\uFE4F\uFF01-\uFF60\uFFE0-\uFFE6]/u
 const NO_WIDTH = /[\p{Mn}\p{Me}\p{Cf}\p{Cc}]/u
 
 const graphemes = new Intl.Segmenter('und', { granularity: 'grapheme' })
@@ -86,11 +91,38 @@ export function graphemeWidthEm(grapheme: string, weight: Weight): number {
   return width
 }
 
+const FULL_OPENING = /^[「『（【〈《〔［｛〘〖]/
+const FULL_CLOSING = /^[、。，．」』）】〉》〕］｝〙〗]/
+/** Signs and letters of full width begin with the block of CJK punctuation. */
+const FIRST_FULL_WIDTH = 0x3000
+/** Each full-width sign of these stands in half of its room, the other half is empty. */
+const HALF_EM = 0.5
+
+/**
+ * How much two neighbouring full-width signs share of their empty halves, in em: as browsers set them where the face
+ * can (CSS Text 4, `text-spacing-trim: normal`).
+ */
+const trimmedEm = (before: string, after: string): number =>
+  (FULL_CLOSING.test(before) && (FULL_CLOSING.test(after) || FULL_OPENING.test(after))) ||
+  (FULL_OPENING.test(before) && FULL_OPENING.test(after))
+    ? -HALF_EM
+    : 0
+
 /** How much closer (negative) or wider two neighbouring graphemes stand than their widths say, in em. */
 export function kerningEm(before: string, after: string, weight: Weight): number {
   // Marks stand on the letter before them; the pair is that of the letters.
-  const seconds = KERNING[weight].get(before.codePointAt(0) ?? 0)
+  const first = before.codePointAt(0) ?? 0
+  if (first >= FIRST_FULL_WIDTH) return trimmedEm(before, after)
+  const seconds = KERNING[weight].get(first)
   return (seconds && after !== '' ? seconds.get(after.codePointAt(0)!) : undefined) ?? 0
+}
+
+/** Width of a grapheme between its neighbours ('' at an end), in em: closer to some, and joined to others. */
+export function widthBetweenEm(before: string, grapheme: string, after: string, weight: Weight): number {
+  return (
+    joinedWidthEm(before, grapheme, after, weight) ??
+    graphemeWidthEm(grapheme, weight) + kerningEm(grapheme, after, weight)
+  )
 }
 
 /**
@@ -100,11 +132,9 @@ export function kerningEm(before: string, after: string, weight: Weight): number
  * @example measureText('Mending Hall', 16, 600) // ≈ 99.6
  */
 export function measureText(text: string, sizePx: number, weight: Weight): number {
+  const graphemes = splitGraphemes(text)
   let em = 0
-  let before = ''
-  for (const grapheme of splitGraphemes(text)) {
-    em += graphemeWidthEm(grapheme, weight) + (before === '' ? 0 : kerningEm(before, grapheme, weight))
-    before = grapheme
-  }
+  for (let index = 0; index < graphemes.length; index++)
+    em += widthBetweenEm(graphemes[index - 1] ?? '', graphemes[index]!, graphemes[index + 1] ?? '', weight)
   return em * sizePx
 }
