@@ -12,6 +12,7 @@ import { GatherArea } from './gather/gather-area'
 import { PageArea } from './page/page-area'
 import { PicturesArea } from './pictures/pictures-area'
 import { useRun } from './run/use-run'
+import { SurfacesOfSite } from './surface/use-surfaces'
 import { useView } from './view/use-view'
 import { WallArea } from './wall/wall-area'
 
@@ -23,19 +24,21 @@ export function App({ demo }: { demo: string | null }) {
     void closeLeftBehind()
   }, [])
   return (
-    <div className="flex h-screen min-h-[420px] flex-col">
-      <FrameKeys />
-      <UndoKeys />
-      <TopBar view={view} goTo={goTo} run={run.kind === 'ready' ? run.value : null} demo={demo} />
-      <main className="min-h-0 flex-1">
-        {view.area === 'gather' && <GatherArea demo={demo} goTo={goTo} />}
-        {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} />}
-        {view.area === 'causes' && <CausesArea view={view} goTo={goTo} run={run} />}
-        {view.area === 'pictures' && <PicturesArea view={view} goTo={goTo} run={run} />}
-        {view.area === 'clearance' && <ClearanceArea goTo={goTo} run={run} />}
-        {view.area === 'drafts' && <DraftsArea view={view} goTo={goTo} run={run} />}
-        {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} />}
-      </main>
-    </div>
+    <SurfacesOfSite site={run.kind === 'ready' ? run.value.source.site : null}>
+      <div className="flex h-screen min-h-[420px] flex-col">
+        <FrameKeys />
+        <UndoKeys />
+        <TopBar view={view} goTo={goTo} run={run.kind === 'ready' ? run.value : null} demo={demo} />
+        <main className="min-h-0 flex-1">
+          {view.area === 'gather' && <GatherArea demo={demo} goTo={goTo} />}
+          {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} />}
+          {view.area === 'causes' && <CausesArea view={view} goTo={goTo} run={run} />}
+          {view.area === 'pictures' && <PicturesArea view={view} goTo={goTo} run={run} />}
+          {view.area === 'clearance' && <ClearanceArea goTo={goTo} run={run} />}
+          {view.area === 'drafts' && <DraftsArea view={view} goTo={goTo} run={run} />}
+          {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} />}
+        </main>
+      </div>
+    </SurfacesOfSite>
   )
 }

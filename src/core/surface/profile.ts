@@ -94,9 +94,12 @@ export const PictureRules = z.object({
 })
 export type PictureRules = z.infer<typeof PictureRules>
 
+/** What a surface's id may be: it stands in addresses and in files. */
+export const SURFACE_ID = /^[a-z][a-z0-9-]{0,60}$/
+
 /** A place that shows links: everything its cards need to know of it. */
 export const Surface = z.object({
-  id: z.string(),
+  id: z.string().regex(SURFACE_ID, 'an id is made of small letters, digits and hyphens, and begins with a letter'),
   name: z.string(),
   /** One sentence for people: what kind of place, what it shows. */
   about: z.string(),

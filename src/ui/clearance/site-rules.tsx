@@ -4,7 +4,9 @@ import { useState } from 'react'
 import { checks } from '@/core/check/rules'
 import { DEFAULT_LIMITS } from '@/core/requirements/page-rules'
 import { LevelOrOff, type Requirements } from '@/core/requirements/requirements'
-import { surfaces } from '@/core/surface/profiles'
+
+import { useSurfaces } from '../surface/use-surfaces'
+import { OwnSurfaces } from './own-surfaces'
 
 type Props = { requirements: Requirements; onChange: (next: Requirements) => void }
 
@@ -17,6 +19,7 @@ const LIMITS = [
 /** What holds for the whole site: places that count, limits, levels of checks. */
 export function SiteRules({ requirements, onChange }: Props) {
   const [rule, setRule] = useState('')
+  const surfaces = useSurfaces()
   const counted = requirements.surfaces ?? surfaces.map(({ id }) => id)
   const toggle = (id: string) => {
     const next = counted.includes(id) ? counted.filter((one) => one !== id) : [...counted, id]
@@ -46,6 +49,7 @@ export function SiteRules({ requirements, onChange }: Props) {
               </label>
             ))}
           </div>
+          <OwnSurfaces requirements={requirements} onChange={onChange} />
         </fieldset>
         <fieldset>
           <legend className="mb-1 font-semibold">Limits</legend>

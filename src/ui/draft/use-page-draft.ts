@@ -8,8 +8,8 @@ import { changedUnder, type TagStanding } from '@/core/draft/landing'
 import { tagEdits } from '@/core/draft/tag-edits'
 import type { GatheredPage } from '@/core/model'
 import type { CardContext } from '@/core/surface/card'
-import { surfaces } from '@/core/surface/profiles'
 import type { StoredRun } from '@/store/database'
+import { useSurfaces } from '../surface/use-surfaces'
 import { doStep, useHistory } from './draft-history'
 import { draftWith, withSlot } from './make-draft'
 import { useDefaults, useDrafts } from './use-drafts'
@@ -84,11 +84,12 @@ export function usePageDraft(
     () => (page?.facts ? effectiveEdits({ ...page, facts: page.facts }, section, fields, defaults, imageOf) : nothing),
     [page, section, fields, defaults, imageOf],
   )
+  const surfaces = useSurfaces()
   // Typing comes first: cards and findings follow as soon as there is time.
   const shown = useDeferredValue(effective)
   const effect = useMemo(
     () => (page && context ? draftEffect(page, shown.edits, run, context, surfaces) : null),
-    [page, context, shown, run],
+    [page, context, shown, run, surfaces],
   )
   const under = useMemo(
     () => (page?.facts && open ? changedUnder(tagEdits(fields, imageOf), open.against, page.facts) : []),

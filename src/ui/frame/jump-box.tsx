@@ -2,11 +2,11 @@
 
 import { Dialog } from 'radix-ui'
 import { useEffect, useMemo, useState } from 'react'
-import { surfaces } from '@/core/surface/profiles'
 import type { StoredRun } from '@/store/database'
 import { crawlFrom } from '../gather/sources'
 import { startRun } from '../run/session'
 import { useRows } from '../run/use-run'
+import { useSurfaces } from '../surface/use-surfaces'
 import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 
@@ -80,6 +80,7 @@ function JumpList({
   close: () => void
 }) {
   const [question, setQuestion] = useState('')
+  const surfaces = useSurfaces()
   const [at, setAt] = useState(0)
   const rows = useRows(view.run)
   const targets = useMemo((): Target[] => {
@@ -120,7 +121,7 @@ function JumpList({
         ]
       : []
     return [...areas, ...places, ...actions, ...pages]
-  }, [rows, run, demo, goTo])
+  }, [rows, run, demo, goTo, surfaces])
   const shown = targets.filter(({ name, hint }) => matchesWords(`${name} ${hint}`, question)).slice(0, MOST_SHOWN)
   const choose = (target: Target | undefined) => {
     if (!target) return

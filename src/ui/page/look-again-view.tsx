@@ -4,11 +4,11 @@ import { useMemo } from 'react'
 import { cardChanges, tagChanges } from '@/core/compare/page-changes'
 import type { GatheredPage } from '@/core/model'
 import { cardOf } from '@/core/surface/card'
-import { surfaces } from '@/core/surface/profiles'
 import type { StoredRun } from '@/store/database'
 import { useCardContext } from '../run/use-card-context'
 import { useRun, useStoredPage } from '../run/use-run'
 import { clockTime } from '../shared/words'
+import { useSurfaces } from '../surface/use-surfaces'
 
 const PARTS = { siteLine: 'site line', image: 'picture' } as Record<string, string>
 
@@ -26,6 +26,7 @@ type Props = { run: StoredRun; parent: StoredRun; before: GatheredPage; after: G
 function Changes({ run, parent, before, after }: Props) {
   const old = useCardContext(parent)
   const now = useCardContext(run)
+  const surfaces = useSurfaces()
   const tags = useMemo(() => tagChanges(before.facts, after.facts), [before, after])
   const cards = useMemo(() => {
     if (!old || !now) return []
@@ -33,7 +34,7 @@ function Changes({ run, parent, before, after }: Props) {
       const parts = cardChanges(cardOf(before, surface, old), cardOf(after, surface, now))
       return parts.length > 0 ? [`${surface.name} (${parts.map((part) => PARTS[part] ?? part).join(', ')})`] : []
     })
-  }, [before, after, old, now])
+  }, [before, after, old, now, surfaces])
   return (
     <section
       aria-label="What changed"

@@ -3,7 +3,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { sameTitleElsewhere } from '@/core/draft/draft-effect'
 import { cardOf } from '@/core/surface/card'
-import { surfaces } from '@/core/surface/profiles'
 import type { StoredRun, WallRow } from '@/store/database'
 import { DraftPane } from '../draft/draft-pane'
 import { usePageDraft } from '../draft/use-page-draft'
@@ -12,6 +11,7 @@ import { useCardContext } from '../run/use-card-context'
 import { type Loaded, useRows, useStoredPage } from '../run/use-run'
 import { Notice } from '../shared/notice'
 import { bytes, clockTime } from '../shared/words'
+import { useSurfaces } from '../surface/use-surfaces'
 import type { GoTo } from '../view/use-view'
 import type { Pane, View } from '../view/view'
 import { selectRows } from '../wall/select-rows'
@@ -57,6 +57,7 @@ type Props = { view: View; goTo: GoTo; run: StoredRun; row: WallRow; rows: WallR
 function OnePage({ view, goTo, run, row, rows, neighbours }: Props) {
   const stored = useStoredPage(run.id, row.url)
   const context = useCardContext(run, view.as)
+  const surfaces = useSurfaces()
   const [lit, setLit] = useState<Spot | null>(null)
   const page = stored.kind === 'ready' ? stored.value.page : null
   const draft = usePageDraft(run, page, row.section, context)
@@ -64,7 +65,7 @@ function OnePage({ view, goTo, run, row, rows, neighbours }: Props) {
   useDraftKey(setTab, view.pane)
   const built = useMemo(
     () => (page && context ? surfaces.map((surface) => ({ surface, card: cardOf(page, surface, context) })) : null),
-    [page, context],
+    [page, context, surfaces],
   )
   const editor = useEditor(page)
   const hasDraft = draft.effective.edits.size > 0
@@ -75,7 +76,7 @@ function OnePage({ view, goTo, run, row, rows, neighbours }: Props) {
     const id = surfaces[0]!.id
     const shown = rows.map(({ url, path, faces }) => ({ url, path, title: faces[id]?.title ?? '' }))
     return sameTitleElsewhere(title.cut ? `${title.shown}…` : title.shown, row.url, shown)
-  }, [hasDraft, title, built, rows, row.url])
+  }, [hasDraft, title, built, rows, row.url, surfaces])
   // Both panes hold still while a field is typed into, until the cards answer.
   const cardsAlone = useMemo(() => cards?.map(({ card }) => card) ?? [], [cards])
   const chooseSurface = useCallback((id: string) => goTo({ surface: id }, 'replace'), [goTo])

@@ -5,12 +5,12 @@ import { useCallback, useMemo, useState } from 'react'
 import type { ServedImage } from '@/core/crawl/wire'
 import { commonKind, type PictureEntry } from '@/core/image/picture-book'
 import { keptOf } from '@/core/surface/picture'
-import { surfaces } from '@/core/surface/profiles'
 import { database, type StoredRun } from '@/store/database'
 import { ComposeArea } from '../compose/compose-area'
 import type { Loaded } from '../run/use-run'
 import { Notice } from '../shared/notice'
 import { count } from '../shared/words'
+import { useSurfaces } from '../surface/use-surfaces'
 import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 import { BatchBar } from './batch-bar'
@@ -79,6 +79,7 @@ type Props = {
 }
 
 function Pictures({ view, goTo, run, book, images }: Props) {
+  const surfaces = useSurfaces()
   const [order, setOrder] = useState<PictureOrder>('most-pages')
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set())
   const entries = useMemo(() => orderPictures(book, images, order), [book, images, order])
@@ -96,7 +97,7 @@ function Pictures({ view, goTo, run, book, images }: Props) {
       const image = images.get(entry.url)
       return image ? keptOf(image, surfaces, commonKind(entry)) : []
     },
-    [images],
+    [images, surfaces],
   )
   const pages = useMemo(() => new Set(book.flatMap(({ uses }) => uses.map(({ page }) => page))).size, [book])
   return (

@@ -36,7 +36,7 @@ describe('a view and its address', () => {
   })
 
   test('what makes no sense is left at its default', () => {
-    expect(parseView('/nowhere', '?surface=none&beside=x&as=never&show=errors,nonsense&sort=best')).toMatchObject({
+    expect(parseView('/nowhere', '?surface=No+such&beside=_x&as=never&show=errors,nonsense&sort=best')).toMatchObject({
       area: 'gather',
       surface: 'wide-feed',
       beside: null,

@@ -1,4 +1,5 @@
 import type { View as RunView } from '@/core/model'
+import { SURFACE_ID } from '@/core/surface/profile'
 import { surfaces } from '@/core/surface/profiles'
 
 export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'pictures' | 'clearance'
@@ -55,6 +56,9 @@ const AREAS: readonly Area[] = ['gather', 'wall', 'page', 'drafts', 'causes', 'p
 const oneOf = <T extends string>(choices: readonly T[], value: string | null): T | null =>
   choices.find((choice) => choice === value) ?? null
 
+/** A site may have surfaces of its own: whoever shows one falls back to the first where there is none of that id. */
+const surfaceId = (value: string | null) => (value !== null && SURFACE_ID.test(value) ? value : null)
+
 /** Reads a view out of an address. What makes no sense is left at its default. */
 export function parseView(pathname: string, search: string): View {
   const query = new URLSearchParams(search)
@@ -63,8 +67,8 @@ export function parseView(pathname: string, search: string): View {
     area: oneOf(AREAS, pathname.split('/')[1] ?? '') ?? 'gather',
     run: query.get('run'),
     page: query.get('page'),
-    surface: surfaces.find(({ id }) => id === query.get('surface'))?.id ?? surfaces[0]!.id,
-    beside: surfaces.find(({ id }) => id === query.get('beside'))?.id ?? null,
+    surface: surfaceId(query.get('surface')) ?? surfaces[0]!.id,
+    beside: surfaceId(query.get('beside')),
     as: oneOf(['standing', 'launched'] as const, query.get('as')),
     section: query.get('section'),
     symptoms: symptoms.filter((symptom) => shown.includes(symptom)),

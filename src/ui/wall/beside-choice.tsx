@@ -1,11 +1,12 @@
 'use client'
 
-import { surfaces } from '@/core/surface/profiles'
+import { useSurfaces } from '../surface/use-surfaces'
 import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 
 /** Puts the cards of a second surface beside those of the first. */
 export function BesideChoice({ view, goTo }: { view: View; goTo: GoTo }) {
+  const surfaces = useSurfaces()
   return (
     <label
       className="flex items-center gap-[5px] text-[12.5px] text-quiet"

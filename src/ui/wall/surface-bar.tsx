@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { surfaces } from '@/core/surface/profiles'
+import { useSurfaces } from '../surface/use-surfaces'
 import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 import { keyOfSurface } from './surface-keys'
@@ -9,6 +9,7 @@ import { SurfaceShape } from './surface-shape'
 
 /** Surfaces as small shapes of their geometry, each with its name and the key that chooses it. */
 export function SurfaceBar({ view, goTo }: { view: View; goTo: GoTo }) {
+  const surfaces = useSurfaces()
   return (
     <div role="radiogroup" aria-label="Surface" className="flex w-full gap-[2px] max-md:overflow-x-auto">
       {surfaces.map((surface, index) => {
@@ -33,7 +34,7 @@ export function SurfaceBar({ view, goTo }: { view: View; goTo: GoTo }) {
                   : 'border-transparent text-quiet hover:bg-sheet/60',
             )}
           >
-            <SurfaceShape id={surface.id} />
+            <SurfaceShape surface={surface} />
             <kbd className="absolute right-[5px] top-[3px] text-[10px] leading-none text-quiet">
               {keyOfSurface(index)}
             </kbd>

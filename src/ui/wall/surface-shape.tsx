@@ -1,12 +1,18 @@
+import type { Surface } from '@/core/surface/profile'
+
 /** The geometry of a place in a few strokes: where its picture stands, where its lines. */
-export function SurfaceShape({ id }: { id: string }) {
+export function SurfaceShape({ surface }: { surface: Pick<Surface, 'id' | 'picture' | 'layoutBy'> }) {
   return (
     <svg viewBox="0 0 40 28" className="h-[25px] w-[36px] shrink-0" aria-hidden="true">
       <rect x=".5" y=".5" width="39" height="27" rx="3" fill="var(--card)" stroke="var(--line)" />
-      {SHAPES[id] ?? SHAPES['wide-feed']}
+      {SHAPES[surface.id] ?? SHAPES[likeness(surface)]}
     </svg>
   )
 }
+
+/** One of ours that a place of somebody's own looks like. */
+const likeness = ({ picture: rules, layoutBy }: Pick<Surface, 'picture' | 'layoutBy'>) =>
+  rules === null || layoutBy === 'text' ? 'search' : layoutBy === 'thumbnail' ? 'feed-reply' : 'wide-feed'
 
 const picture = { fill: 'var(--quiet)', opacity: 0.45 }
 const line = { fill: 'var(--ink)', opacity: 0.8 }

@@ -1,11 +1,11 @@
 'use client'
 
 import { useMemo, useRef, useState } from 'react'
-import { surfaces } from '@/core/surface/profiles'
 import type { StoredRun } from '@/store/database'
 import { useDrafts } from '../draft/use-drafts'
 import { type Loaded, useRows } from '../run/use-run'
 import { Notice } from '../shared/notice'
+import { useSurfaces } from '../surface/use-surfaces'
 import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 import { BesideChoice } from './beside-choice'
@@ -26,7 +26,10 @@ export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
   const stored = useRows(run.kind === 'ready' ? run.value.id : null)
   const own = run.kind === 'ready' ? run.value.view : null
   const rows = useMemo(() => stored && rowsAs(stored, view.as !== null && view.as !== own), [stored, view.as, own])
-  const shown = useMemo(() => selectRows(rows ?? [], view), [rows, view])
+  const surfaces = useSurfaces()
+  const surface = surfaces.find(({ id }) => id === view.surface) ?? surfaces[0]!
+  const beside = surfaces.find(({ id }) => id === view.beside && id !== surface.id) ?? null
+  const shown = useMemo(() => selectRows(rows ?? [], { ...view, surface: surface.id }), [rows, view, surface])
   const [columns, setColumns] = useState(3)
   const selected = useSelection(run.kind === 'ready' ? run.value.id : null)
   const drafts = useDrafts(run.kind === 'ready' ? run.value.source.site : null)
@@ -47,8 +50,6 @@ export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loa
       </Notice>
     )
   }
-  const surface = surfaces.find(({ id }) => id === view.surface) ?? surfaces[0]!
-  const beside = surfaces.find(({ id }) => id === view.beside && id !== surface.id) ?? null
   return (
     <div className="grid h-full grid-cols-[226px_minmax(0,1fr)_326px] max-lg:grid-cols-[180px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
       <h1 className="sr-only">The Wall of {run.value.source.site}</h1>

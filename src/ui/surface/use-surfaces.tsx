@@ -1,0 +1,23 @@
+'use client'
+
+import { useLiveQuery } from 'dexie-react-hooks'
+import { createContext, type ReactNode, useContext, useMemo } from 'react'
+import { surfacesWith } from '@/core/check/context'
+import type { Surface } from '@/core/surface/profile'
+import { surfaces } from '@/core/surface/profiles'
+import { database } from '@/store/database'
+
+const Surfaces = createContext<readonly Surface[]>(surfaces)
+
+/** Gives everything inside the surfaces of a site: ours, with those of its requirements. */
+export function SurfacesOfSite({ site, children }: { site: string | null; children: ReactNode }) {
+  const own = useLiveQuery(
+    async () => (site === null ? undefined : (await database.requirements.get(site))?.requirements.ownSurfaces),
+    [site],
+  )
+  const all = useMemo(() => surfacesWith(own ?? []), [own])
+  return <Surfaces.Provider value={all}>{children}</Surfaces.Provider>
+}
+
+/** The surfaces whose cards are shown, in their order. */
+export const useSurfaces = (): readonly Surface[] => useContext(Surfaces)
