@@ -1,9 +1,10 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, type Page, test } from '@playwright/test'
 import { zipSync } from 'fflate'
 import { demoFolder } from '../demo/server.mjs'
+import { expectAccessible } from './app'
 
 const here = mkdtempSync(join(tmpdir(), 'parrot-e2e-'))
 test.afterAll(() => rmSync(here, { recursive: true }))
@@ -102,4 +103,32 @@ test('five thousand pages: all there, once, after a reload too, and the tab stay
   await expect(page.getByText('5,000 pages in 50 sections')).toBeVisible({ timeout: 20_000 })
   await page.getByLabel('Search pages and their cards').fill('product 4999')
   await expect(page.getByRole('region', { name: 'Cards', exact: true }).getByRole('button')).toHaveCount(1)
+})
+
+test('goes through the pictures of a page that names several', async ({ page }) => {
+  const folder = mkdtempSync(join(here, 'several-'))
+  for (const name of ['bench', 'kettle'])
+    cpSync(`${demoFolder}/img/${name === 'bench' ? 'about' : 'lathe-night'}.jpg`, join(folder, `${name}.jpg`))
+  const tag = (key: string, value: string) => `<meta property="${key}" content="${value}">`
+  writeFileSync(
+    join(folder, 'index.html'),
+    `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Bench</title>${tag('og:url', 'https://brasswick.example/')}${tag('og:image', 'https://brasswick.example/bench.jpg')}${tag('og:image', 'https://brasswick.example/kettle.jpg')}</head><body><h1>Bench</h1></body></html>`,
+  )
+  await page.goto('/')
+  await page.getByLabel('Choose a folder').setInputFiles(folder)
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible()
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await page.getByRole('button', { name: /^\/:/ }).dblclick()
+  const cards = page.getByRole('region', { name: 'Cards of the page' })
+  await expect(cards).toContainText('The page names 2 pictures: shown is what each place takes.')
+  const pictureOf = () => page.getByRole('article', { name: 'Wide feed' }).locator('img').first().getAttribute('src')
+  await expect.poll(pictureOf).toMatch(/^blob:/)
+  const first = await pictureOf()
+  await cards.getByRole('button', { name: 'The next picture' }).click()
+  await expect(cards).toContainText('shown is number 2.')
+  await expect.poll(pictureOf).not.toBe(first)
+  await expect.poll(pictureOf).toMatch(/^blob:/)
+  await expectAccessible(page)
+  await cards.getByRole('button', { name: 'As each place takes it' }).click()
+  await expect.poll(pictureOf).toBe(first)
 })

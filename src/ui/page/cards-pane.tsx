@@ -15,6 +15,10 @@ type Props = {
   lit: Spot | null
   onLit: (spot: Spot | null) => void
   onChoose: (surface: string) => void
+  /** Pictures that the page offers, and which of them was chosen; null: the place chooses. */
+  offered: number
+  picture: number | null
+  onPicture: (picture: number | null) => void
 }
 
 const KINDS: Record<Card['layout'], string> = {
@@ -27,7 +31,17 @@ const KINDS: Record<Card['layout'], string> = {
 }
 
 /** All cards of the page at their true size, made smaller only where the pane is narrower. */
-export const CardsPane = memo(function CardsPane({ run, cards, chosen, lit, onLit, onChoose }: Props) {
+export const CardsPane = memo(function CardsPane({
+  run,
+  cards,
+  chosen,
+  lit,
+  onLit,
+  onChoose,
+  offered,
+  picture,
+  onPicture,
+}: Props) {
   const pane = useRef<HTMLDivElement>(null)
   const [roomPx, setRoomPx] = useState(540)
   useEffect(() => {
@@ -43,6 +57,7 @@ export const CardsPane = memo(function CardsPane({ run, cards, chosen, lit, onLi
       className="overflow-auto px-5 py-4 max-md:order-1 max-md:shrink-0"
     >
       <div ref={pane} className="grid gap-6">
+        {offered > 1 && <PictureChoice offered={offered} picture={picture} onPicture={onPicture} />}
         {cards.map(({ surface, card }, index) => (
           <article key={surface.id} aria-label={surface.name}>
             <h2 className="mb-2 flex items-baseline gap-2">
@@ -71,3 +86,27 @@ export const CardsPane = memo(function CardsPane({ run, cards, chosen, lit, onLi
     </section>
   )
 })
+
+/** Goes through the pictures of a page that names several: some places let people choose. */
+function PictureChoice({ offered, picture, onPicture }: Pick<Props, 'offered' | 'picture' | 'onPicture'>) {
+  const step = (by: number) => onPicture(((picture ?? 0) + by + offered) % offered)
+  return (
+    <p className="flex flex-wrap items-center gap-2 text-[12px]">
+      <span aria-live="polite">
+        The page names {offered} pictures:{' '}
+        {picture === null ? 'shown is what each place takes.' : `shown is number ${picture + 1}.`}
+      </span>
+      <button type="button" className="button h-[26px]! px-2!" aria-label="The picture before" onClick={() => step(-1)}>
+        ←
+      </button>
+      <button type="button" className="button h-[26px]! px-2!" aria-label="The next picture" onClick={() => step(1)}>
+        →
+      </button>
+      {picture !== null && (
+        <button type="button" className="text-pick hover:underline" onClick={() => onPicture(null)}>
+          As each place takes it
+        </button>
+      )}
+    </p>
+  )
+}

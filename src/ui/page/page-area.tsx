@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { sameTitleElsewhere } from '@/core/draft/draft-effect'
 import { cardOf } from '@/core/surface/card'
+import { offeredPictures, withPictureChosen } from '@/core/surface/offered-pictures'
 import type { StoredRun, WallRow } from '@/store/database'
 import { DraftPane } from '../draft/draft-pane'
 import { usePageDraft } from '../draft/use-page-draft'
@@ -59,14 +60,18 @@ function OnePage({ view, goTo, run, row, rows, neighbours }: Props) {
   const context = useCardContext(run, view.as)
   const surfaces = useSurfaces()
   const [lit, setLit] = useState<Spot | null>(null)
+  /** Which of the page's pictures somebody chose; null: the place chooses. */
+  const [picture, setPicture] = useState<number | null>(null)
   const page = stored.kind === 'ready' ? stored.value.page : null
   const draft = usePageDraft(run, page, row.section, context)
   const setTab = useCallback((pane: Pane) => goTo({ pane }, 'replace'), [goTo])
   useDraftKey(setTab, view.pane)
-  const built = useMemo(
-    () => (page && context ? surfaces.map((surface) => ({ surface, card: cardOf(page, surface, context) })) : null),
-    [page, context, surfaces],
-  )
+  const built = useMemo(() => {
+    if (!page || !context) return null
+    const seen = picture === null ? page : withPictureChosen(page, picture)
+    return surfaces.map((surface) => ({ surface, card: cardOf(seen, surface, context) }))
+  }, [page, context, surfaces, picture])
+  const offered = page ? offeredPictures(page) : 0
   const editor = useEditor(page)
   const hasDraft = draft.effective.edits.size > 0
   const cards = hasDraft && !view.isBuilt && draft.effect ? draft.effect.cards : built
@@ -109,6 +114,9 @@ function OnePage({ view, goTo, run, row, rows, neighbours }: Props) {
           lit={lit}
           onLit={setLit}
           onChoose={chooseSurface}
+          offered={cards === built ? offered : 0}
+          picture={picture}
+          onPicture={setPicture}
         />
         <ReasonsPane
           surface={chosen.surface}
