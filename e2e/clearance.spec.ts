@@ -141,4 +141,5 @@ test('a place of one’s own is opened, has its cards on the Wall and on a Page,
   await expect(site.getByLabel('Hall intranet', { exact: true })).toHaveCount(0)
   await page.getByRole('link', { name: 'Wall' }).click()
   await expect(page.getByRole('region', { name: 'Cards on Wide feed' })).toBeVisible()
+  await expect(page.getByRole('radio', { name: 'Wide feed' })).toBeChecked()
 })

@@ -24,7 +24,8 @@ const ownFamily = (key: string) => `own ${[...key].map((letter) => letter.codePo
 async function addOwn({ key, blob }: OwnFace): Promise<string> {
   const family = ownFamily(key)
   if (!known.has(family)) {
-    const face = new FontFace(family, await blob.arrayBuffer())
+    // For every weight: a variable font follows what is asked for, and no other is made bold by smearing it.
+    const face = new FontFace(family, await blob.arrayBuffer(), { weight: '1 1000' })
     try {
       await face.load()
     } catch {

@@ -6,6 +6,7 @@ import { database, type StoredImage, type StoredRun } from '@/store/database'
 import { keepMade } from '../pictures/draft-picture'
 import { saveFile } from '../shared/save-file'
 import { Segments } from '../shared/segments'
+import { StoppableProgress } from '../shared/stoppable-progress'
 import { count } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 import { composePages, type MadePicture, wasMade, ZipParts } from './compose-pages'
@@ -122,20 +123,13 @@ export function FillBar({ run, section, template, askFor, goTo }: Props) {
           </button>
         </span>
       ) : (
-        <span className="flex items-center gap-2">
-          <span aria-live="polite">
-            {done} of {pages.length} …
-          </span>
-          <button
-            type="button"
-            className="button"
-            onClick={() => {
-              isStopped.current = true
-            }}
-          >
-            Stop
-          </button>
-        </span>
+        <StoppableProgress
+          done={done}
+          of={pages.length}
+          onStop={() => {
+            isStopped.current = true
+          }}
+        />
       )}
       <p aria-live="polite" className="text-[12px]">
         {said?.text}{' '}

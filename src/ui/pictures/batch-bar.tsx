@@ -7,6 +7,7 @@ import type { RefitWish } from '@/core/image/refit-plan'
 import { CENTER, enlargedBy } from '@/core/image/refit-plan'
 import type { StoredRun } from '@/store/database'
 import { saveFile } from '../shared/save-file'
+import { StoppableProgress } from '../shared/stoppable-progress'
 import { bytes, count } from '../shared/words'
 import { onPicture } from './picture-worker'
 import { refitName } from './refit-name'
@@ -102,20 +103,13 @@ export function BatchBar({
             Refit to 1200 × 630, {bytes(WISH.budget!)}
           </button>
         ) : (
-          <>
-            <span aria-live="polite">
-              {done} of {entries.length} …
-            </span>
-            <button
-              type="button"
-              className="button h-[28px]!"
-              onClick={() => {
-                isStopped.current = true
-              }}
-            >
-              Stop
-            </button>
-          </>
+          <StoppableProgress
+            done={done}
+            of={entries.length}
+            onStop={() => {
+              isStopped.current = true
+            }}
+          />
         )}
       </p>
       {said && <p aria-live="polite">{said}</p>}

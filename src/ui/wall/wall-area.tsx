@@ -22,14 +22,16 @@ import { SymptomBar } from './symptom-bar'
 import { useWallKeys } from './use-wall-keys'
 
 /** Every page's card on one surface. */
-export function WallArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loaded<StoredRun> }) {
+export function WallArea({ view: addressed, goTo, run }: { view: View; goTo: GoTo; run: Loaded<StoredRun> }) {
   const stored = useRows(run.kind === 'ready' ? run.value.id : null)
   const own = run.kind === 'ready' ? run.value.view : null
-  const rows = useMemo(() => stored && rowsAs(stored, view.as !== null && view.as !== own), [stored, view.as, own])
   const surfaces = useSurfaces()
-  const surface = surfaces.find(({ id }) => id === view.surface) ?? surfaces[0]!
-  const beside = surfaces.find(({ id }) => id === view.beside && id !== surface.id) ?? null
-  const shown = useMemo(() => selectRows(rows ?? [], { ...view, surface: surface.id }), [rows, view, surface])
+  const surface = surfaces.find(({ id }) => id === addressed.surface) ?? surfaces[0]!
+  const beside = surfaces.find(({ id }) => id === addressed.beside && id !== surface.id) ?? null
+  // An address may name a place that this site has no more: then the first one is shown, and is what is chosen.
+  const view = useMemo(() => ({ ...addressed, surface: surface.id }), [addressed, surface])
+  const rows = useMemo(() => stored && rowsAs(stored, view.as !== null && view.as !== own), [stored, view.as, own])
+  const shown = useMemo(() => selectRows(rows ?? [], view), [rows, view])
   const [columns, setColumns] = useState(3)
   const selected = useSelection(run.kind === 'ready' ? run.value.id : null)
   const drafts = useDrafts(run.kind === 'ready' ? run.value.source.site : null)
