@@ -3,6 +3,7 @@ import type { PageVerdict } from '../check/run-checks'
 import { groupBy } from '../group-by'
 import type { Finding, GatheredPage, MetaFact } from '../model'
 import { isBlank } from '../text/collapse'
+import { emitterOf } from './emitter'
 import { isAboutPicture, MISSING_TAG, type Subject, subjectOf, tagOf } from './subject'
 
 /**
@@ -20,6 +21,8 @@ export type Fault = {
   shape: Shape
   /** The tag it shows in, as it is written; null where it is absent. */
   tag: MetaFact | null
+  /** Who wrote it, as a comment above says; null where nothing does. */
+  emitter: string | null
   findings: Finding[]
 }
 
@@ -84,7 +87,8 @@ export function faultsOf(verdicts: readonly PageVerdict[], context: CheckContext
       // A blank tag explains what else is said of it.
       const tag = tags.find(({ value }) => isBlank(value)) ?? tags[0] ?? null
       const shape = shapeOf(ofSubject, tag, shared)
-      return { page, section, subject, shape, tag: shape === 'absent' ? null : tag, findings: ofSubject }
+      const seen = shape === 'absent' ? null : tag
+      return { page, section, subject, shape, tag: seen, emitter: seen && emitterOf(page, seen), findings: ofSubject }
     })
   })
 }

@@ -205,3 +205,23 @@ describe('texts that were never translated', () => {
     expect(causes.filter(({ rule }) => rule.endsWith('-duplicate'))).toHaveLength(4)
   })
 })
+
+describe('who writes a tag', () => {
+  const twice = (comment: string) => ({
+    more: `<!-- ${comment} -->\n<meta property="og:title" content="Something else">`,
+  })
+
+  test('is named where a comment above says so', async () => {
+    const { causes } = await causesOf(section(6, () => twice('Share plugin 3')))
+    const found = causes.filter(({ rule }) => rule === 'tag-repeated')
+    expect(found).toHaveLength(1)
+    expect(found[0]!.change).toContain('It stands beneath the comment “Share plugin 3”: that is who writes it.')
+  })
+
+  test('parts the causes of two writers', async () => {
+    const { causes } = await causesOf(section(6, (index) => twice(index < 3 ? 'theme' : 'plugin')))
+    const found = causes.filter(({ rule }) => rule === 'tag-repeated')
+    expect(found.map(({ pages }) => pages.length)).toEqual([3, 3])
+    expect(found.map(({ change }) => /“(theme|plugin)”/.exec(change)?.[1]).sort()).toEqual(['plugin', 'theme'])
+  })
+})

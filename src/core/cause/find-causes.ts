@@ -44,6 +44,13 @@ function clearsOf(findings: readonly Finding[]): Cause['clears'] {
   return clears
 }
 
+/** Names whoever wrote all of the tags, if the pages say so. */
+function emitterSentence(faults: readonly Fault[]): string {
+  const emitters = new Set(faults.map(({ emitter }) => emitter))
+  const [only] = emitters
+  return emitters.size === 1 && only ? ` It stands beneath the comment “${only}”: that is who writes it.` : ''
+}
+
 class CauseFinder {
   private readonly causes: Cause[] = []
   private readonly ids = new Map<string, number>()
@@ -91,7 +98,7 @@ class CauseFinder {
       rule: main.rule,
       rules: rulesOf(faults),
       level: worst(findings.map(({ level }) => level)),
-      change: sentenceFor(parts),
+      change: sentenceFor(parts) + emitterSentence(faults),
       section,
       pages,
       clears: clearsOf(findings),
@@ -119,7 +126,10 @@ class CauseFinder {
   private takeForms(faults: readonly Fault[]): Fault[] {
     const rest = faults.filter(({ shape }) => shape !== 'form')
     const forms = faults.filter(({ shape }) => shape === 'form')
-    for (const group of groupBy(forms, ({ findings, tag }) => `${findings[0]!.rule}\n${tag?.key ?? ''}`).values()) {
+    for (const group of groupBy(
+      forms,
+      ({ findings, tag, emitter }) => `${findings[0]!.rule}\n${tag?.key ?? ''}\n${emitter ?? ''}`,
+    ).values()) {
       if (new Set(group.map(({ page }) => page.url)).size > 1) this.add('template', group)
       else rest.push(...group)
     }

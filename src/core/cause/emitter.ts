@@ -1,0 +1,26 @@
+import type { GatheredPage, Position } from '../model'
+
+/** Rows above a tag in which the comment of whoever wrote it stands. */
+const NEAR_ROWS = 30
+const COMMENT = /<!--\s*([\s\S]*?)\s*-->/g
+/** A comment that closes what another opened: behind it somebody else writes. */
+const CLOSING = /^(?:\/|end\b|ends\b)/i
+const MOST_CHARACTERS = 80
+
+/**
+ * Who wrote a tag, as the page itself says: many a theme or plugin opens its tags with a comment. null where no comment
+ * stands above the tag, or the last one closes.
+ */
+export function emitterOf(page: GatheredPage, { line, column }: Position): string | null {
+  const above = page.source.filter(
+    (row) => row.inHead && (row.line < line || (row.line === line && row.column <= column)),
+  )
+  for (const row of above.slice(-NEAR_ROWS).reverse()) {
+    // On the tag's own line only what stands before it was there first.
+    const text = row.line === line ? row.text.slice(0, Math.max(0, column - row.column)) : row.text
+    const said = [...text.matchAll(COMMENT)].at(-1)?.[1]
+    if (said === undefined || said === '') continue
+    return CLOSING.test(said) ? null : said.replace(/\s+/g, ' ').slice(0, MOST_CHARACTERS)
+  }
+  return null
+}
