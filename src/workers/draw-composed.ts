@@ -91,6 +91,10 @@ function faceOn(pen: Pen, weight: number, family: string): FaceMetrics {
 const sizeOf = (picture: ImageBitmap | null): Shape | null =>
   picture && { width: picture.width, height: picture.height }
 
+const unreadableMark = (error: Error) => {
+  throw new Error(`The mark can’t be used. ${error.message} Choose a PNG, JPEG, WebP or SVG file.`)
+}
+
 /** Composes the share picture of one page, in a worker. */
 export async function drawComposed({
   template,
@@ -107,7 +111,7 @@ export async function drawComposed({
   const pen = canvas.getContext('2d', { willReadFrequently: true })!
   pen.imageSmoothingQuality = 'high'
   const picture = ground && (await decode(ground).catch(() => null))
-  const markPicture = mark && (await decode(mark))
+  const markPicture = mark && (await decode(mark).catch(unreadableMark))
   try {
     drawGround(pen, template, picture)
     const metrics = faceOn(pen, template.face.weight, family)

@@ -4,9 +4,6 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { firstTemplate, type PictureTemplate } from '@/core/image/compose/template'
 import { keepTemplate, templatesOf } from '@/store/templates'
 
-/** Pause after the last change before a template is kept. */
-const REST_MS = 250
-
 export type TemplateState = {
   template: PictureTemplate
   /** Nobody changed it yet. */
@@ -45,9 +42,8 @@ export function useTemplate(
   }, [key, site, section, keep])
   const template = held?.key === key ? held.template : undefined
   useEffect(() => {
-    if (!template || !unkept.current) return
-    const timer = setTimeout(keep, REST_MS)
-    return () => clearTimeout(timer)
+    // At once: a tab that is closed or reloaded right after a change has it all the same.
+    if (template) keep()
   }, [template, keep])
   const change = useCallback(
     (part: Partial<PictureTemplate>) =>
