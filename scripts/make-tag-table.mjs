@@ -58,6 +58,11 @@ const CATEGORIES = {
     from: 'ours, and 13.2.6: elements whose attributes matter to facts or to the tree',
     names: words('html base meta link script a area img image p input font annotation-xml svg math'),
   },
+  TELLING: {
+    from: 'ours: start tags that may still add a fact, or change how the text after them is read, when texts are settled',
+    names: words(`html base meta link script a area img image main article h1 title style textarea xmp iframe noembed
+      noframes plaintext svg math select template`),
+  },
 }
 
 /** What a start tag does "in body" (13.2.6.4.7), in the order of the standard. */
@@ -115,6 +120,9 @@ const IN_BODY_END = {
 
 /** Names of foreign elements that matter to the tree (13.2.4.2 and the integration points of 13.2.6). */
 const FOREIGN = words('foreignobject desc mi mo mn ms mtext mglyph malignmark')
+/** Names that drawings are full of: known, so that no string is made of each. */
+const DRAWN = words(`circle clippath defs ellipse fegaussianblur feoffset filter g line lineargradient mask path pattern
+  polygon polyline radialgradient rect stop symbol text tspan use`)
 
 const names = [
   ...new Set([
@@ -122,6 +130,7 @@ const names = [
     ...Object.values(IN_BODY_START).flat(),
     ...Object.values(IN_BODY_END).flat(),
     ...FOREIGN,
+    ...DRAWN,
   ]),
 ].sort()
 

@@ -29,6 +29,11 @@ export class CapturedTexts {
   mainParagraph: CapturedText | null = null
   /** By number less one; a number is given again once its element is closed. */
   private readonly slots: (Open | null)[] = []
+  private openCount = 0
+
+  get isAnyOpen(): boolean {
+    return this.openCount > 0
+  }
 
   /** True when no further paragraph can become the first. */
   isSettled(isMain: boolean): boolean {
@@ -50,6 +55,7 @@ export class CapturedTexts {
     const outer = (context & IN_UNSEEN) === 0 ? context >>> TEXT_SHIFT : 0
     const text: Open = { tag, kind, ...at, row: null, endByte: 0, text: '', outer }
     this.slots[slot] = text
+    this.openCount++
     if (kind === 'title' || kind === 'h1') this[kind] = text
     return slot + 1
   }
@@ -82,6 +88,7 @@ export class CapturedTexts {
     const text = this.slots[number - 1]
     if (!text) return
     this.slots[number - 1] = null
+    this.openCount--
     if (text.kind === 'title' || text.kind === 'h1') this.finish(text, endByte, rowAt)
     else if ([...collapseWhiteSpace(text.text)].length >= PARAGRAPH_CHARACTERS) {
       const found = this[text.kind]

@@ -44,6 +44,8 @@ export class FactGatherer implements TextSink {
   private loadsScript = false
   /** Visible characters of the body, counted no further than anybody asks. */
   private visible = 0
+  /** What is told is known already: the tree only catches up with the page. */
+  isMuted = false
   private headClosedBy: PageFacts['headClosedBy'] = null
   /** Where the JSON-LD script being read stands. */
   private script: { line: number; column: number } | null = null
@@ -116,6 +118,24 @@ export class FactGatherer implements TextSink {
     this.headClosedBy = { by: detached(tag === 0 ? name : `${name}>`), ...this.positions.at(this.tokenStart) }
   }
 
+  /** Asked before {@link isSettled}, at every token. */
+  get isNearlySettled(): boolean {
+    return this.visible > REFRESH_PAGE_CHARACTERS && !this.texts.isAnyOpen
+  }
+
+  /** No text of the page is still to come, but for those that {@link isTextSettled} is asked for. */
+  isSettled(isInMain: boolean): boolean {
+    if (this.texts.mainParagraph !== null) return true
+    return !isInMain && (this.texts.paragraph !== null || this.hasMain)
+  }
+
+  /** True when an element of this kind can't add to the texts of the page any more. */
+  isTextSettled(tag: number): boolean {
+    if (tag === T.H1) return this.texts.h1 !== null
+    if (tag === T.TITLE) return this.texts.title !== null
+    return (tag !== T.MAIN && tag !== T.ARTICLE) || this.texts.mainParagraph !== null
+  }
+
   /** True when a text that stands in `context` is of no use any more. */
   ignoresText(context: number): boolean {
     return context >>> TEXT_SHIFT === 0 && this.visible > REFRESH_PAGE_CHARACTERS
@@ -176,6 +196,7 @@ export class FactGatherer implements TextSink {
   }
 
   element(tag: number, parentContext: number): number {
+    if (this.isMuted) return 0
     switch (tag) {
       case T.A:
       case T.AREA:

@@ -224,9 +224,30 @@ function startSelect(tree: Construction): void {
   tree.mode = isInTable ? Mode.IN_SELECT_IN_TABLE : Mode.IN_SELECT
 }
 
+/** Of an end tag's rules, those that close the current node and no more when it is the one named. */
+function isClosedAlone(action: number): boolean {
+  switch (action) {
+    case 0:
+    case T.END_BLOCK:
+    case T.END_P:
+    case T.END_LI:
+    case T.END_DD_DT:
+    case T.END_HEADING:
+      return true
+    default:
+      return false
+  }
+}
+
 export function endInBody(tree: Construction, tag: number): void {
   const { open } = tree
-  switch (actionOf(T.IN_BODY_END, tag)) {
+  const action = actionOf(T.IN_BODY_END, tag)
+  // Nearly every end tag: it names the current node, and by any of its rules that alone is closed.
+  if (open.isTop(tag) && isClosedAlone(action)) {
+    open.pop()
+    return
+  }
+  switch (action) {
     case T.END_BLOCK:
       if (!open.inScope(tag)) return
       open.generateImpliedEnds()

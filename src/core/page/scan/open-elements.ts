@@ -22,6 +22,23 @@ export const TEXT_SHIFT = 8
 /** A child stands in all that its parent stands in; the last two bits are the parent's own. */
 export const inherited = (context: number): number => context & ~(OPENS_TEXT | HTML_POINT)
 
+/** Entries that there is room for at first; few pages nest deeper. */
+const FIRST_ENTRIES = 64
+/** Numbers of one entry, and which is which. */
+const CELLS = 16
+const KEY = 0
+const PROPS = 1
+const CONTEXT = 2
+/** Number of the entry, never given twice. */
+const UID = 3
+/** Next entry below with the same key. */
+const SAME_BELOW = 4
+/** Nearest entry at or below that bounds a scope, is special, ends the search for an open li, or is HTML. */
+const SCOPE = 5
+const SPECIAL = 6
+const LIST_STOP = 7
+const HTML = 8
+
 /** An element that left the stack from the middle: it matches nothing. */
 const GONE = -1
 
@@ -47,18 +64,8 @@ export const isMathTextPoint = (tag: number): boolean =>
 export class OpenElements {
   /** Index of the current node; -1 when nothing is open. */
   top = -1
-  private readonly keys: number[] = []
-  private readonly propsAt: number[] = []
-  private readonly contexts: number[] = []
-  /** Number of each entry, never given twice. */
-  private readonly uids: number[] = []
-  /** Next entry below with the same key. */
-  private readonly sameBelow: number[] = []
-  private readonly scopeAt: number[] = []
-  private readonly specialAt: number[] = []
-  /** Nearest special element that the search for an open li goes no further than. */
-  private readonly listStopAt: number[] = []
-  private readonly htmlAt: number[] = []
+  /** The entries, {@link CELLS} numbers each: a page of a hundred tags makes one array, and a push writes one line of it. */
+  private cells = new Int32Array(FIRST_ENTRIES * CELLS)
   /** Topmost entry of each key; -1 where none is open. */
   private topOf: Int32Array = new Int32Array(T.PROPS.length * 4).fill(-1)
   private lastUid = 0
@@ -71,31 +78,43 @@ export class OpenElements {
     const at = ++this.top
     const key = (tag << 2) | namespace
     if (key >= this.topOf.length) this.growKeys(key)
+    const cell = at * CELLS
+    if (cell === this.cells.length) this.growCells()
+    const { cells } = this
     const isHtml = namespace === HTML_NS
     const props = isHtml ? (tag < T.PROPS.length ? T.PROPS[tag]! : 0) : foreignProps(tag, namespace)
-    this.keys[at] = key
-    this.propsAt[at] = props
-    this.contexts[at] = context
-    this.uids[at] = ++this.lastUid
-    this.sameBelow[at] = this.topOf[key]!
+    cells[cell + KEY] = key
+    cells[cell + PROPS] = props
+    cells[cell + CONTEXT] = context
+    cells[cell + UID] = ++this.lastUid
+    cells[cell + SAME_BELOW] = this.topOf[key]!
     this.topOf[key] = at
-    const isSpecial = (props & T.IS_SPECIAL) !== 0
-    this.scopeAt[at] = (props & T.IS_SCOPE) !== 0 ? at : at > 0 ? this.scopeAt[at - 1]! : -1
-    this.specialAt[at] = isSpecial ? at : at > 0 ? this.specialAt[at - 1]! : -1
-    this.listStopAt[at] = isSpecial && (props & T.IS_LIST_PASS) === 0 ? at : at > 0 ? this.listStopAt[at - 1]! : -1
-    this.htmlAt[at] = isHtml ? at : at > 0 ? this.htmlAt[at - 1]! : -1
+    this.setBoundaries(at, cell, props)
+    cells[cell + HTML] = isHtml ? at : at > 0 ? cells[cell - CELLS + HTML]! : -1
     if ((context & OPENS_TEXT) !== 0) this.textsOpen++
   }
 
+  /** Writes which entries are the nearest boundaries of an entry, given those of the one below it. */
+  private setBoundaries(at: number, cell: number, props: number): void {
+    const { cells } = this
+    const below = cell - CELLS
+    const isSpecial = (props & T.IS_SPECIAL) !== 0
+    const isStop = isSpecial && (props & T.IS_LIST_PASS) === 0
+    cells[cell + SCOPE] = (props & T.IS_SCOPE) !== 0 ? at : at > 0 ? cells[below + SCOPE]! : -1
+    cells[cell + SPECIAL] = isSpecial ? at : at > 0 ? cells[below + SPECIAL]! : -1
+    cells[cell + LIST_STOP] = isStop ? at : at > 0 ? cells[below + LIST_STOP]! : -1
+  }
+
   pop(): void {
-    const at = this.top--
-    this.topOf[this.keys[at]!] = this.sameBelow[at]!
-    if (this.textsOpen > 0 && (this.contexts[at]! & OPENS_TEXT) !== 0) {
+    const { cells } = this
+    let cell = this.top-- * CELLS
+    this.topOf[cells[cell + KEY]!] = cells[cell + SAME_BELOW]!
+    if (this.textsOpen > 0 && (cells[cell + CONTEXT]! & OPENS_TEXT) !== 0) {
       this.textsOpen--
-      this.onTextClosed(this.contexts[at]! >> TEXT_SHIFT)
+      this.onTextClosed(cells[cell + CONTEXT]! >> TEXT_SHIFT)
     }
     // What left the stack from the middle is no current node.
-    while (this.top >= 0 && this.keys[this.top] === GONE) this.top--
+    for (cell -= CELLS; cell >= 0 && cells[cell] === GONE; cell -= CELLS) this.top--
   }
 
   /** Pops until the entry at `index` is popped. */
@@ -109,66 +128,57 @@ export class OpenElements {
       this.pop()
       return
     }
-    const key = this.keys[index]!
-    if (this.topOf[key] === index) this.topOf[key] = this.sameBelow[index]!
+    const { cells } = this
+    const cell = index * CELLS
+    const key = cells[cell + KEY]!
+    if (this.topOf[key] === index) this.topOf[key] = cells[cell + SAME_BELOW]!
     else {
       let above = this.topOf[key]!
-      while (this.sameBelow[above] !== index) above = this.sameBelow[above]!
-      this.sameBelow[above] = this.sameBelow[index]!
+      while (cells[above * CELLS + SAME_BELOW] !== index) above = cells[above * CELLS + SAME_BELOW]!
+      cells[above * CELLS + SAME_BELOW] = cells[cell + SAME_BELOW]!
     }
-    const wasSpecial = (this.propsAt[index]! & T.IS_SPECIAL) !== 0
-    this.keys[index] = GONE
-    this.propsAt[index] = 0
-    if (wasSpecial) this.findBoundariesFrom(index)
-  }
-
-  /** Works out the boundaries of the entries from an index up, after one of them ceased to be one. */
-  private findBoundariesFrom(index: number): void {
-    for (let at = index; at <= this.top; at++) {
-      const props = this.propsAt[at]!
-      const isSpecial = (props & T.IS_SPECIAL) !== 0
-      const below = at - 1
-      this.scopeAt[at] = (props & T.IS_SCOPE) !== 0 ? at : at > 0 ? this.scopeAt[below]! : -1
-      this.specialAt[at] = isSpecial ? at : at > 0 ? this.specialAt[below]! : -1
-      this.listStopAt[at] = isSpecial && (props & T.IS_LIST_PASS) === 0 ? at : at > 0 ? this.listStopAt[below]! : -1
-    }
+    const wasSpecial = (cells[cell + PROPS]! & T.IS_SPECIAL) !== 0
+    cells[cell + KEY] = GONE
+    cells[cell + PROPS] = 0
+    // Those above may have had their boundary here.
+    if (wasSpecial) for (let at = index; at <= this.top; at++) this.setBoundaries(at, at * CELLS, this.propsOf(at))
   }
 
   /** Number of the current node's element; -1 when nothing is open. */
   get tag(): number {
-    return this.top < 0 ? -1 : this.keys[this.top]! >> 2
+    return this.top < 0 ? -1 : this.cells[this.top * CELLS + KEY]! >> 2
   }
 
   get namespace(): number {
-    return this.top < 0 || this.keys[this.top] === GONE ? HTML_NS : this.keys[this.top]! & 3
+    return this.top < 0 ? HTML_NS : this.cells[this.top * CELLS + KEY]! & 3
   }
 
   get props(): number {
-    return this.top < 0 ? 0 : this.propsAt[this.top]!
+    return this.top < 0 ? 0 : this.cells[this.top * CELLS + PROPS]!
   }
 
   get context(): number {
-    return this.top < 0 ? 0 : this.contexts[this.top]!
+    return this.top < 0 ? 0 : this.cells[this.top * CELLS + CONTEXT]!
   }
 
   contextAt(index: number): number {
-    return index < 0 ? 0 : this.contexts[index]!
+    return index < 0 ? 0 : this.cells[index * CELLS + CONTEXT]!
   }
 
   tagAt(index: number): number {
-    return this.keys[index]! >> 2
+    return this.cells[index * CELLS + KEY]! >> 2
   }
 
   isGone(index: number): boolean {
-    return this.keys[index] === GONE
+    return this.cells[index * CELLS + KEY] === GONE
   }
 
   uidAt(index: number): number {
-    return this.uids[index]!
+    return this.cells[index * CELLS + UID]!
   }
 
   propsOf(index: number): number {
-    return this.propsAt[index]!
+    return this.cells[index * CELLS + PROPS]!
   }
 
   /** True when an element stands in scope (13.2.4.2), given its own place on the stack. */
@@ -178,7 +188,7 @@ export class OpenElements {
 
   /** True when the current node is this HTML element. */
   isTop(tag: number): boolean {
-    return this.top >= 0 && this.keys[this.top] === tag << 2
+    return this.top >= 0 && this.cells[this.top * CELLS + KEY] === tag << 2
   }
 
   /** Index of the topmost open HTML element of a kind; -1 when there is none. */
@@ -192,7 +202,7 @@ export class OpenElements {
   }
 
   private boundary(): number {
-    return this.top < 0 ? -1 : this.scopeAt[this.top]!
+    return this.top < 0 ? -1 : this.cells[this.top * CELLS + SCOPE]!
   }
 
   inScope(tag: number): boolean {
@@ -227,19 +237,12 @@ export class OpenElements {
 
   /** Nearest special element at or below the current node. */
   get nearestSpecial(): number {
-    return this.top < 0 ? -1 : this.specialAt[this.top]!
+    return this.top < 0 ? -1 : this.cells[this.top * CELLS + SPECIAL]!
   }
 
   /** Where the search for an open li, dd or dt ends. */
   get listStop(): number {
-    return this.top < 0 ? -1 : this.listStopAt[this.top]!
-  }
-
-  /** Nearest special element at or above an index, up to the current node; -1 when all above are ordinary. */
-  lowestSpecialFrom(index: number): number {
-    if (this.nearestSpecial < index) return -1
-    for (let at = index; at <= this.top; at++) if ((this.propsAt[at]! & T.IS_SPECIAL) !== 0) return at
-    return -1
+    return this.top < 0 ? -1 : this.cells[this.top * CELLS + LIST_STOP]!
   }
 
   /** Index of the foreign element of this name above the nearest HTML element; -1 when there is none. */
@@ -247,18 +250,24 @@ export class OpenElements {
     const key = tag << 2
     if ((key | 3) >= this.topOf.length) return -1
     const at = Math.max(this.topOf[key | MATH_NS]!, this.topOf[key | SVG_NS]!)
-    return at > this.htmlAt[this.top]! ? at : -1
+    return at > this.cells[this.top * CELLS + HTML]! ? at : -1
   }
 
   generateImpliedEnds(except = 0): void {
-    while (this.top >= 0 && (this.propsAt[this.top]! & T.IS_IMPLIED_END) !== 0) {
-      if (this.keys[this.top] === except << 2) return
+    while ((this.props & T.IS_IMPLIED_END) !== 0) {
+      if (this.isTop(except)) return
       this.pop()
     }
   }
 
   generateImpliedEndsThoroughly(): void {
-    while (this.top >= 0 && (this.propsAt[this.top]! & T.IS_IMPLIED_END_THOROUGH) !== 0) this.pop()
+    while ((this.props & T.IS_IMPLIED_END_THOROUGH) !== 0) this.pop()
+  }
+
+  private growCells(): void {
+    const next = new Int32Array(this.cells.length * 2)
+    next.set(this.cells)
+    this.cells = next
   }
 
   private growKeys(key: number): void {

@@ -28,7 +28,7 @@ const BLOCKS = [
   'ruby',
   'rt',
 ]
-const FOREIGN = ['svg', 'math', 'foreignObject', 'desc', 'mi', 'g', 'annotation-xml', 'mglyph']
+const FOREIGN = ['svg', 'svg', 'path', 'math', 'foreignObject', 'desc', 'mi', 'g', 'annotation-xml', 'mglyph']
 
 const ATTRIBUTES = [
   'name=description content="What it is"',
@@ -94,10 +94,31 @@ const page = fc
   )
   .map((tokens) => tokens.join(''))
 
+/** More than a page may hold that only sends on, so that nothing of the text is counted any more. */
+const LONG = 'some words that make a paragraph long enough '.repeat(10)
+
 describe('any page says what its tree says', () => {
   test('generated from the tags that are hardest to place', { timeout: 120_000 }, () => {
     fc.assert(
       fc.property(page, (html) => expectSameFacts(html)),
+      { numRuns: RUNS },
+    )
+  })
+
+  // A page whose texts are settled is skimmed; what stands in it must still be what the tree says.
+  const opening = fc.constantFrom(
+    `<main><h1>Lamps</h1><p>${LONG}</p></main>`,
+    `<title>Lamps</title><p>${LONG}</p>`,
+    `<main><h1>Lamps</h1><p>${LONG}</p><b><i>`,
+    `<table><tr><td><h1>Lamps</h1><p>${LONG}</p>`,
+    `<article><svg><title>Lamp</title></svg><h1>Lamps</h1><p>${LONG}</p></article><div>`,
+  )
+
+  test('after a body that can be skimmed', { timeout: 120_000 }, () => {
+    fc.assert(
+      fc.property(opening, page, fc.boolean(), (start, html, isInPieces) =>
+        expectSameFacts(start + html, isInPieces ? 30 : undefined),
+      ),
       { numRuns: RUNS },
     )
   })

@@ -6,13 +6,22 @@ import { FactGatherer } from './facts'
 import * as Mode from './modes'
 import { HTML_NS } from './open-elements'
 import { Positions } from './positions'
-import { addToHash, HASH_START, knownTag, OtherNames } from './tag-names'
+import { afterNewline, endOfComment, endOfScript, endTagOf } from './raw-text'
+import {
+  endOfChoices,
+  endOfCommentAt,
+  endOfDrawing,
+  INCOMPLETE,
+  isLetter,
+  nextTelling,
+  type TagNames,
+  UNDECIDED,
+} from './skim'
+import { addToName, codeOf, knownTag, OtherNames } from './tag-names'
 import * as T from './tag-table'
 import { Run } from './text-run'
 import { Tree } from './tree'
 
-const LF = 10
-const CR = 13
 const BANG = 33
 const DASH = 45
 const SLASH = 47
@@ -24,10 +33,8 @@ const QUESTION = 63
 const HELD_BACK = 512
 /** A head longer than this is not kept for its rows. */
 const HEAD_CHARACTERS = 1 << 20
-/** The page ends before the tag or comment does. */
-const INCOMPLETE = -1
-
-const isLetter = (unit: number): boolean => (unit >= 97 && unit <= 122) || (unit >= 65 && unit <= 90)
+/** How far back a skimmed body is kept, to be read in full where it turns out that something hangs on the tree. */
+const SKIMMED_CHARACTERS = 1 << 20
 
 /** How a page was decoded, as far as counting its bytes goes. */
 export type ScannedEncoding = { encoding: string; bomBytes: number }
@@ -37,7 +44,7 @@ export type ScannedEncoding = { encoding: string; bomBytes: number }
  * by the states of the HTML standard (13.2.5) and placed by its insertion modes (13.2.6), and what gives a fact is
  * noted as it goes by. Any text is a page; nothing throws.
  */
-export class PageScanner implements CurrentTag {
+export class PageScanner implements CurrentTag, TagNames {
   readonly attributes = new Attributes()
   selfClosing = false
   /** Offset within the page after the tag being read. */
@@ -50,14 +57,14 @@ export class PageScanner implements CurrentTag {
   /** After a piece in which a tag or text didn't end, scanning waits for this much, so that no text is read twice as often as it doubles. */
   private waitFor = 0
   /** Where the name of the tag being read ends. */
-  private nameEnd = 0
+  nameEnd = 0
+  /** Offset within the page from which on the body was only skimmed, and the tree stands still; -1 when it is read. */
+  private skimmedFrom = -1
   private readonly run = new Run()
   private readonly others = new OtherNames()
   private readonly positions: Positions
   private readonly facts: FactGatherer
   private readonly tree: Tree
-  /** Where the next `<!--` stands, at or after the place last asked for. */
-  private nextComment = -2
 
   constructor({ encoding, bomBytes }: ScannedEncoding) {
     this.positions = new Positions(encoding, bomBytes)
@@ -74,7 +81,6 @@ export class PageScanner implements CurrentTag {
     this.text = this.text === '' ? piece : this.text + piece
     this.positions.extend(this.text, this.base, piece, isAscii)
     this.facts.extend(this.text, this.base)
-    this.nextComment = -2
     if (this.text.length >= this.waitFor) this.scan()
   }
 
@@ -92,26 +98,122 @@ export class PageScanner implements CurrentTag {
   private dropRead(): void {
     const isHeadKept = !this.facts.rows.isHeadRead && this.text.length < HEAD_CHARACTERS
     if (this.index === 0 || isHeadKept) return
+    if (this.skimmedFrom >= 0 && this.text.length >= SKIMMED_CHARACTERS) this.index = this.readSkimmed(this.index)
+    const dropped = this.skimmedFrom >= 0 ? this.skimmedFrom - this.base : this.index
+    if (dropped === 0) return
     this.facts.beforeDrop()
-    const end = this.base + this.index
+    const end = this.base + dropped
     this.positions.at(end)
     this.positions.bytesBefore(end)
-    this.text = this.text.slice(this.index)
+    this.text = this.text.slice(dropped)
     this.base = end
-    this.index = 0
+    this.index -= dropped
   }
 
   private scan(): void {
     const limit = this.isLast ? this.text.length : this.text.length - HELD_BACK
     let index = this.index
     while (index < limit) {
-      const next = this.tree.rawText === Mode.NO_RAW_TEXT ? this.step(index) : this.rawText(index)
+      if (this.skimmedFrom < 0 && this.facts.isNearlySettled && this.canSkim()) this.skimmedFrom = this.base + index
+      if (this.skimmedFrom >= 0) {
+        const next = nextTelling(this.text, index, limit)
+        index = next < 0 ? ~next : next
+        if (next < 0 || index >= limit) break
+        const after = this.skimTag(index)
+        if (after === INCOMPLETE && !this.isLast) break
+        if (after >= 0) {
+          index = after
+          continue
+        }
+        index = this.readSkimmed(index)
+      }
+      const next = this.token(index)
       if (next === INCOMPLETE) break
       index = next
     }
     if (this.isLast) index = this.endInside(index)
     this.index = index
     this.waitFor = this.isLast ? 0 : 2 * (this.text.length - index)
+  }
+
+  private canSkim(): boolean {
+    return this.tree.canBeSkimmed && this.facts.isSettled(this.tree.isInMain)
+  }
+
+  private token(index: number): number {
+    return this.tree.rawText === Mode.NO_RAW_TEXT ? this.step(index) : this.rawText(index)
+  }
+
+  /** Brings the tree up to where the page has been skimmed to. Facts are noted already. @returns where it stands */
+  private readSkimmed(end: number): number {
+    let index = this.skimmedFrom - this.base
+    this.skimmedFrom = -1
+    this.facts.isMuted = true
+    while (index < end) {
+      const next = this.token(index)
+      // A text whose end isn't there yet.
+      if (next === INCOMPLETE) break
+      index = next
+    }
+    this.facts.isMuted = false
+    return index
+  }
+
+  /** Notes the fact that a tag of a settled body gives. @returns the offset after it; `INCOMPLETE`; `UNDECIDED` */
+  private skimTag(less: number): number {
+    const { text, attributes, facts } = this
+    if (!isLetter(text.charCodeAt(less + 1))) return endOfCommentAt(text, less)
+    const tag = this.tagName(less + 1)
+    const props = tag < T.PROPS.length ? T.PROPS[tag]! : 0
+    if ((props & T.IS_TELLING) === 0) return endOfTag(text, this.nameEnd)
+    const end = attributes.read(text, this.nameEnd)
+    if (end < 0) return INCOMPLETE
+    switch (tag) {
+      case T.SVG:
+        if (attributes.isSelfClosing) return end
+        return endOfDrawing(text, end, this, (after) => this.isSelfClosingAt(after))
+      case T.SELECT:
+        return endOfChoices(text, end, this)
+      case T.MATH:
+      case T.TEMPLATE:
+      case T.PLAINTEXT:
+        return UNDECIDED
+      case T.MAIN:
+      case T.ARTICLE:
+      case T.H1:
+        return facts.isTextSettled(tag) ? end : UNDECIDED
+      case T.TITLE:
+      case T.STYLE:
+      case T.TEXTAREA:
+      case T.XMP:
+      case T.IFRAME:
+      case T.NOEMBED:
+      case T.NOFRAMES: {
+        if (!facts.isTextSettled(tag)) return UNDECIDED
+        const close = endTagOf(text, T.NAMES[tag]!, end)
+        return close < 0 ? INCOMPLETE : endOfTag(text, close + 2 + T.NAMES[tag]!.length)
+      }
+      case T.SCRIPT:
+        return this.skimScript(less, end)
+      default:
+        facts.atToken(this.base + less, this.base + end, 0)
+        facts.element(tag === T.IMAGE ? T.IMG : tag, 0)
+        return end
+    }
+  }
+
+  private skimScript(less: number, content: number): number {
+    const close = endOfScript(this.text, content)
+    const end = close < 0 ? -1 : endOfTag(this.text, close + 2 + T.NAMES[T.SCRIPT]!.length)
+    if (end < 0) return INCOMPLETE
+    this.facts.atToken(this.base + less, this.base + content, 0)
+    this.facts.element(T.SCRIPT, 0)
+    this.facts.rawContent(0, content, close, true, false)
+    return end
+  }
+
+  private isSelfClosingAt(end: number): boolean {
+    return this.attributes.read(this.text, this.nameEnd) === end && this.attributes.isSelfClosing
   }
 
   /** The page ended inside a tag, a comment or a raw text; the first is dropped as the standard says. */
@@ -124,24 +226,25 @@ export class PageScanner implements CurrentTag {
     return text.length
   }
 
-  /** Reads a text and the tag after it. @returns the offset after them */
+  /** Reads a tag, or a text up to the next. @returns the offset after it */
   private step(index: number): number {
     const { text } = this
-    const less = text.indexOf('<', index)
-    if (less !== index) {
-      if (less < 0 && !this.isLast) return INCOMPLETE
-      const end = less < 0 ? text.length : less
-      this.characters(index, end, true)
-      return end
-    }
-    const unit = text.charCodeAt(less + 1)
-    if (isLetter(unit)) return this.startTag(less)
-    if (unit === SLASH) return this.endTag(less)
-    if (unit === BANG) return this.markupDeclaration(less)
-    if (unit === QUESTION) return this.bogusComment(less)
+    if (text.charCodeAt(index) !== LESS) return this.textUpTo(text.indexOf('<', index), index)
+    const unit = text.charCodeAt(index + 1)
+    if (isLetter(unit)) return this.startTag(index)
+    if (unit === SLASH) return this.endTag(index)
+    if (unit === BANG) return this.markupDeclaration(index)
+    if (unit === QUESTION) return this.bogusComment(index)
     // Nothing starts here: it is a text.
-    this.characters(less, less + 1, true)
-    return less + 1
+    this.characters(index, index + 1, true)
+    return index + 1
+  }
+
+  private textUpTo(less: number, index: number): number {
+    if (less < 0 && !this.isLast) return INCOMPLETE
+    const end = less < 0 ? this.text.length : less
+    this.characters(index, end, true)
+    return end
   }
 
   private characters(start: number, end: number, isMarkup: boolean): void {
@@ -157,21 +260,26 @@ export class PageScanner implements CurrentTag {
   }
 
   /** Reads a tag's name. Leaves its end in `nameEnd`. @returns the element's number */
-  private tagName(start: number): number {
+  tagName(start: number): number {
     const { text } = this
     let index = start
-    let hash = HASH_START
-    for (;;) {
-      const unit = text.charCodeAt(index)
-      // All that ends a name but `>` stands before the letters, and so does the end of the text (NaN).
-      if (unit > SLASH) {
-        if (unit === GREATER) break
-      } else if (unit === SLASH || isSpace(unit) || index >= text.length) break
-      hash = addToHash(hash, unit)
-      index++
+    let packed = 0
+    let code = codeOf(text.charCodeAt(index))
+    while (code > 0) {
+      packed = addToName(packed, code)
+      code = codeOf(text.charCodeAt(++index))
     }
+    if (!isNameEnd(text, index)) return this.otherName(start, index)
     this.nameEnd = index
-    return knownTag(text, start, index, hash) || this.others.numberOf(text.slice(start, index).toLowerCase())
+    return knownTag(text, start, index, packed) || this.otherName(start, index)
+  }
+
+  private otherName(start: number, from: number): number {
+    const { text } = this
+    let index = from
+    while (!isNameEnd(text, index)) index++
+    this.nameEnd = index
+    return this.others.numberOf(text.slice(start, index).toLowerCase())
   }
 
   private startTag(less: number): number {
@@ -268,82 +376,11 @@ export class PageScanner implements CurrentTag {
   /** Offset of the `</` that ends the raw text; -1 when it isn't there yet. */
   private endOfRaw(index: number): number {
     const { text, tree } = this
-    const name = T.NAMES[tree.open.tag]!
-    const end = endTagOf(text, name, index)
-    if (tree.rawText !== Mode.SCRIPT_DATA) return end
-    if (this.nextComment !== -1 && this.nextComment < index) this.nextComment = text.indexOf('<!--', index)
-    if (this.nextComment < 0 || (end >= 0 && this.nextComment > end)) return end
-    return endOfEscapedScript(text, index)
+    return tree.rawText === Mode.SCRIPT_DATA ? endOfScript(text, index) : endTagOf(text, T.NAMES[tree.open.tag]!, index)
   }
 }
 
-/** A line end right after `<pre>`, `<listing>` or `<textarea>` is no text. */
-function afterNewline(text: string, at: number): number {
-  if (text.charCodeAt(at) === CR) return text.charCodeAt(at + 1) === LF ? at + 2 : at + 1
-  return text.charCodeAt(at) === LF ? at + 1 : at
-}
-
-function endOfComment(text: string, from: number): number {
-  if (text.charCodeAt(from) === GREATER) return from + 1
-  if (text.charCodeAt(from) === DASH && text.charCodeAt(from + 1) === GREATER) return from + 2
-  let dashes = text.indexOf('--', from)
-  while (dashes >= 0) {
-    let after = dashes + 2
-    while (text.charCodeAt(after) === DASH) after++
-    if (text.charCodeAt(after) === GREATER) return after + 1
-    if (text.charCodeAt(after) === BANG && text.charCodeAt(after + 1) === GREATER) return after + 2
-    dashes = text.indexOf('--', after)
-  }
-  return -1
-}
-
-/** True when `name` stands at `at` in any case, and a tag's name ends after it. */
-function isNameAt(text: string, name: string, at: number): boolean {
-  for (let index = 0; index < name.length; index++) {
-    const unit = text.charCodeAt(at + index)
-    if ((unit >= 65 && unit <= 90 ? unit | 0x20 : unit) !== name.charCodeAt(index)) return false
-  }
-  const after = text.charCodeAt(at + name.length)
-  return after === GREATER || after === SLASH || isSpace(after)
-}
-
-/** The "appropriate end tag" of a raw text: offset of its `</`; -1 when there is none. */
-function endTagOf(text: string, name: string, from: number): number {
-  let at = text.indexOf('</', from)
-  while (at >= 0 && !isNameAt(text, name, at + 2)) at = text.indexOf('</', at + 2)
-  return at
-}
-
-/**
- * The script data states once a `<!--` stood in a script (13.2.5.20 to 13.2.5.31): `</script>` ends it unless a
- * `<script` came in between, and `-->` ends the escape.
- */
-function endOfEscapedScript(text: string, from: number): number {
-  let state: 'plain' | 'escaped' | 'double' = 'plain'
-  for (let index = from; index < text.length; index++) {
-    const unit = text.charCodeAt(index)
-    if (unit === DASH && state !== 'plain') {
-      if (text.charCodeAt(index + 1) !== DASH) continue
-      let after = index + 2
-      while (text.charCodeAt(after) === DASH) after++
-      if (text.charCodeAt(after) === GREATER) state = 'plain'
-      index = after - 1
-      if (state === 'plain') index = after
-      continue
-    }
-    if (unit !== LESS) continue
-    const isEnd = text.charCodeAt(index + 1) === SLASH
-    if (state === 'plain') {
-      if (isEnd && isNameAt(text, 'script', index + 2)) return index
-      if (text.startsWith('<!--', index)) {
-        state = 'escaped'
-        // The dashes of the `<!--` may already be those of a `-->`.
-        index += 1
-      }
-    } else if (state === 'escaped') {
-      if (isEnd && isNameAt(text, 'script', index + 2)) return index
-      if (isNameAt(text, 'script', index + 1)) state = 'double'
-    } else if (isEnd && isNameAt(text, 'script', index + 2)) state = 'escaped'
-  }
-  return -1
+function isNameEnd(text: string, index: number): boolean {
+  const unit = text.charCodeAt(index)
+  return unit === GREATER || unit === SLASH || isSpace(unit) || index >= text.length
 }

@@ -27,6 +27,8 @@ export const IS_UNSEEN = 1 << 10
 export const IS_SPEAKS = 1 << 11
 /** ours, and 13.2.6: elements whose attributes matter to facts or to the tree */
 export const IS_READS_ATTRIBUTES = 1 << 12
+/** ours: start tags that may still add a fact, or change how the text after them is read, when texts are settled */
+export const IS_TELLING = 1 << 13
 
 /** Numbers of elements; 0 is any other. */
 export const A = 1
@@ -47,110 +49,132 @@ export const BR = 15
 export const BUTTON = 16
 export const CAPTION = 17
 export const CENTER = 18
-export const CODE = 19
-export const COL = 20
-export const COLGROUP = 21
-export const DD = 22
-export const DESC = 23
-export const DETAILS = 24
-export const DIALOG = 25
-export const DIR = 26
-export const DIV = 27
-export const DL = 28
-export const DT = 29
-export const EM = 30
-export const EMBED = 31
-export const FIELDSET = 32
-export const FIGCAPTION = 33
-export const FIGURE = 34
-export const FONT = 35
-export const FOOTER = 36
-export const FOREIGNOBJECT = 37
-export const FORM = 38
-export const FRAME = 39
-export const FRAMESET = 40
-export const H1 = 41
-export const H2 = 42
-export const H3 = 43
-export const H4 = 44
-export const H5 = 45
-export const H6 = 46
-export const HEAD = 47
-export const HEADER = 48
-export const HGROUP = 49
-export const HR = 50
-export const HTML = 51
-export const I = 52
-export const IFRAME = 53
-export const IMAGE = 54
-export const IMG = 55
-export const INPUT = 56
-export const KEYGEN = 57
-export const LI = 58
-export const LINK = 59
-export const LISTING = 60
-export const MAIN = 61
-export const MALIGNMARK = 62
-export const MARQUEE = 63
-export const MATH = 64
-export const MENU = 65
-export const META = 66
-export const MGLYPH = 67
-export const MI = 68
-export const MN = 69
-export const MO = 70
-export const MS = 71
-export const MTEXT = 72
-export const NAV = 73
-export const NOBR = 74
-export const NOEMBED = 75
-export const NOFRAMES = 76
-export const NOSCRIPT = 77
-export const OBJECT = 78
-export const OL = 79
-export const OPTGROUP = 80
-export const OPTION = 81
-export const P = 82
-export const PARAM = 83
-export const PLAINTEXT = 84
-export const PRE = 85
-export const RB = 86
-export const RP = 87
-export const RT = 88
-export const RTC = 89
-export const RUBY = 90
-export const S = 91
-export const SCRIPT = 92
-export const SEARCH = 93
-export const SECTION = 94
-export const SELECT = 95
-export const SMALL = 96
-export const SOURCE = 97
-export const SPAN = 98
-export const STRIKE = 99
-export const STRONG = 100
-export const STYLE = 101
-export const SUB = 102
-export const SUMMARY = 103
-export const SUP = 104
-export const SVG = 105
-export const TABLE = 106
-export const TBODY = 107
-export const TD = 108
-export const TEMPLATE = 109
-export const TEXTAREA = 110
-export const TFOOT = 111
-export const TH = 112
-export const THEAD = 113
-export const TITLE = 114
-export const TR = 115
-export const TRACK = 116
-export const TT = 117
-export const U = 118
-export const UL = 119
-export const VAR = 120
-export const WBR = 121
-export const XMP = 122
+export const CIRCLE = 19
+export const CLIPPATH = 20
+export const CODE = 21
+export const COL = 22
+export const COLGROUP = 23
+export const DD = 24
+export const DEFS = 25
+export const DESC = 26
+export const DETAILS = 27
+export const DIALOG = 28
+export const DIR = 29
+export const DIV = 30
+export const DL = 31
+export const DT = 32
+export const ELLIPSE = 33
+export const EM = 34
+export const EMBED = 35
+export const FEGAUSSIANBLUR = 36
+export const FEOFFSET = 37
+export const FIELDSET = 38
+export const FIGCAPTION = 39
+export const FIGURE = 40
+export const FILTER = 41
+export const FONT = 42
+export const FOOTER = 43
+export const FOREIGNOBJECT = 44
+export const FORM = 45
+export const FRAME = 46
+export const FRAMESET = 47
+export const G = 48
+export const H1 = 49
+export const H2 = 50
+export const H3 = 51
+export const H4 = 52
+export const H5 = 53
+export const H6 = 54
+export const HEAD = 55
+export const HEADER = 56
+export const HGROUP = 57
+export const HR = 58
+export const HTML = 59
+export const I = 60
+export const IFRAME = 61
+export const IMAGE = 62
+export const IMG = 63
+export const INPUT = 64
+export const KEYGEN = 65
+export const LI = 66
+export const LINE = 67
+export const LINEARGRADIENT = 68
+export const LINK = 69
+export const LISTING = 70
+export const MAIN = 71
+export const MALIGNMARK = 72
+export const MARQUEE = 73
+export const MASK = 74
+export const MATH = 75
+export const MENU = 76
+export const META = 77
+export const MGLYPH = 78
+export const MI = 79
+export const MN = 80
+export const MO = 81
+export const MS = 82
+export const MTEXT = 83
+export const NAV = 84
+export const NOBR = 85
+export const NOEMBED = 86
+export const NOFRAMES = 87
+export const NOSCRIPT = 88
+export const OBJECT = 89
+export const OL = 90
+export const OPTGROUP = 91
+export const OPTION = 92
+export const P = 93
+export const PARAM = 94
+export const PATH = 95
+export const PATTERN = 96
+export const PLAINTEXT = 97
+export const POLYGON = 98
+export const POLYLINE = 99
+export const PRE = 100
+export const RADIALGRADIENT = 101
+export const RB = 102
+export const RECT = 103
+export const RP = 104
+export const RT = 105
+export const RTC = 106
+export const RUBY = 107
+export const S = 108
+export const SCRIPT = 109
+export const SEARCH = 110
+export const SECTION = 111
+export const SELECT = 112
+export const SMALL = 113
+export const SOURCE = 114
+export const SPAN = 115
+export const STOP = 116
+export const STRIKE = 117
+export const STRONG = 118
+export const STYLE = 119
+export const SUB = 120
+export const SUMMARY = 121
+export const SUP = 122
+export const SVG = 123
+export const SYMBOL = 124
+export const TABLE = 125
+export const TBODY = 126
+export const TD = 127
+export const TEMPLATE = 128
+export const TEXT = 129
+export const TEXTAREA = 130
+export const TFOOT = 131
+export const TH = 132
+export const THEAD = 133
+export const TITLE = 134
+export const TR = 135
+export const TRACK = 136
+export const TSPAN = 137
+export const TT = 138
+export const U = 139
+export const UL = 140
+export const USE = 141
+export const VAR = 142
+export const WBR = 143
+export const XMP = 144
 
 /** What a start tag does "in body"; 0 is any other start tag. */
 export const START_HTML = 1
@@ -220,10 +244,13 @@ export const NAMES: readonly string[] = [
   'button',
   'caption',
   'center',
+  'circle',
+  'clippath',
   'code',
   'col',
   'colgroup',
   'dd',
+  'defs',
   'desc',
   'details',
   'dialog',
@@ -231,17 +258,22 @@ export const NAMES: readonly string[] = [
   'div',
   'dl',
   'dt',
+  'ellipse',
   'em',
   'embed',
+  'fegaussianblur',
+  'feoffset',
   'fieldset',
   'figcaption',
   'figure',
+  'filter',
   'font',
   'footer',
   'foreignobject',
   'form',
   'frame',
   'frameset',
+  'g',
   'h1',
   'h2',
   'h3',
@@ -260,11 +292,14 @@ export const NAMES: readonly string[] = [
   'input',
   'keygen',
   'li',
+  'line',
+  'lineargradient',
   'link',
   'listing',
   'main',
   'malignmark',
   'marquee',
+  'mask',
   'math',
   'menu',
   'meta',
@@ -285,9 +320,15 @@ export const NAMES: readonly string[] = [
   'option',
   'p',
   'param',
+  'path',
+  'pattern',
   'plaintext',
+  'polygon',
+  'polyline',
   'pre',
+  'radialgradient',
   'rb',
+  'rect',
   'rp',
   'rt',
   'rtc',
@@ -300,6 +341,7 @@ export const NAMES: readonly string[] = [
   'small',
   'source',
   'span',
+  'stop',
   'strike',
   'strong',
   'style',
@@ -307,10 +349,12 @@ export const NAMES: readonly string[] = [
   'summary',
   'sup',
   'svg',
+  'symbol',
   'table',
   'tbody',
   'td',
   'template',
+  'text',
   'textarea',
   'tfoot',
   'th',
@@ -318,9 +362,11 @@ export const NAMES: readonly string[] = [
   'title',
   'tr',
   'track',
+  'tspan',
   'tt',
   'u',
   'ul',
+  'use',
   'var',
   'wbr',
   'xmp',
@@ -328,25 +374,27 @@ export const NAMES: readonly string[] = [
 
 /** Bits by number. */
 export const PROPS = Int32Array.from([
-  0, 6144, 65, 4096, 3, 6145, 2561, 257, 128, 6145, 1, 1, 128, 129, 129, 129, 1, 11, 129, 128, 1, 9, 141, 0, 1, 256, 1,
-  193, 129, 141, 128, 129, 1, 1, 1, 4096, 257, 0, 257, 1, 1, 2209, 161, 161, 161, 161, 161, 129, 257, 1, 129, 6147, 128,
-  1, 6144, 6273, 4097, 1, 141, 6145, 129, 2561, 0, 3, 4096, 129, 6273, 0, 0, 0, 0, 0, 0, 257, 128, 1, 1, 1025, 3, 129,
-  12, 12, 6349, 1, 1, 129, 12, 12, 12, 12, 128, 128, 7169, 1, 1, 1, 128, 1, 128, 128, 128, 1025, 128, 1, 128, 4096, 147,
-  25, 11, 1027, 1, 25, 11, 25, 2049, 25, 1, 128, 128, 129, 128, 1, 1,
+  0, 14336, 65, 4096, 3, 14337, 10753, 257, 128, 14337, 1, 1, 128, 129, 129, 129, 1, 11, 129, 0, 0, 128, 1, 9, 141, 0,
+  0, 1, 256, 1, 193, 129, 141, 0, 128, 129, 0, 0, 1, 1, 1, 0, 4096, 257, 0, 257, 1, 1, 0, 10401, 161, 161, 161, 161,
+  161, 129, 257, 1, 129, 14339, 128, 8193, 14336, 14465, 4097, 1, 141, 0, 0, 14337, 129, 10753, 0, 3, 0, 12288, 129,
+  14465, 0, 0, 0, 0, 0, 0, 257, 128, 8193, 8193, 1025, 3, 129, 12, 12, 6349, 1, 0, 0, 8193, 0, 0, 129, 0, 12, 0, 12, 12,
+  12, 128, 128, 15361, 1, 1, 8193, 128, 1, 128, 0, 128, 128, 9217, 128, 1, 128, 12288, 0, 147, 25, 11, 9219, 0, 8193,
+  25, 11, 25, 10241, 25, 1, 0, 128, 128, 129, 0, 128, 1, 8193,
 ])
 
 /** Action of a start tag "in body", by number. */
 export const IN_BODY_START = Uint8Array.from([
-  0, 13, 5, 0, 16, 18, 5, 5, 14, 2, 2, 2, 14, 5, 3, 18, 12, 31, 5, 14, 31, 31, 10, 0, 5, 5, 5, 5, 5, 10, 14, 18, 5, 5,
-  5, 14, 5, 0, 8, 31, 4, 6, 6, 6, 6, 6, 6, 31, 5, 5, 21, 1, 14, 24, 18, 18, 19, 18, 9, 2, 7, 5, 0, 16, 30, 5, 2, 0, 0,
-  0, 0, 0, 0, 5, 15, 25, 2, 0, 16, 5, 27, 27, 5, 20, 11, 7, 28, 29, 29, 28, 0, 14, 2, 5, 5, 26, 14, 20, 0, 14, 14, 2, 0,
-  5, 0, 30, 17, 31, 31, 2, 22, 31, 31, 31, 2, 31, 20, 14, 14, 5, 0, 18, 23,
+  0, 13, 5, 0, 16, 18, 5, 5, 14, 2, 2, 2, 14, 5, 3, 18, 12, 31, 5, 0, 0, 14, 31, 31, 10, 0, 0, 5, 5, 5, 5, 5, 10, 0, 14,
+  18, 0, 0, 5, 5, 5, 0, 14, 5, 0, 8, 31, 4, 0, 6, 6, 6, 6, 6, 6, 31, 5, 5, 21, 1, 14, 24, 18, 18, 19, 18, 9, 0, 0, 2, 7,
+  5, 0, 16, 0, 30, 5, 2, 0, 0, 0, 0, 0, 0, 5, 15, 25, 2, 0, 16, 5, 27, 27, 5, 20, 0, 0, 11, 0, 0, 7, 0, 28, 0, 29, 29,
+  28, 0, 14, 2, 5, 5, 26, 14, 20, 0, 0, 14, 14, 2, 0, 5, 0, 30, 0, 17, 31, 31, 2, 0, 22, 31, 31, 31, 2, 31, 20, 0, 14,
+  14, 5, 0, 0, 18, 23,
 ])
 
 /** Action of an end tag "in body", by number. */
 export const IN_BODY_END = Uint8Array.from([
-  0, 10, 4, 0, 11, 0, 4, 4, 10, 0, 0, 0, 10, 4, 2, 12, 4, 0, 4, 10, 0, 0, 8, 0, 4, 4, 4, 4, 4, 8, 10, 0, 4, 4, 4, 10, 4,
-  0, 5, 0, 0, 9, 9, 9, 9, 9, 9, 0, 4, 4, 0, 3, 10, 0, 0, 0, 0, 0, 7, 0, 4, 4, 0, 11, 0, 4, 0, 0, 0, 0, 0, 0, 0, 4, 10,
-  0, 0, 0, 11, 4, 0, 0, 6, 0, 0, 4, 0, 0, 0, 0, 0, 10, 0, 4, 4, 0, 10, 0, 0, 10, 10, 0, 0, 4, 0, 0, 0, 0, 0, 1, 0, 0, 0,
-  0, 0, 0, 0, 10, 10, 4, 0, 0, 0,
+  0, 10, 4, 0, 11, 0, 4, 4, 10, 0, 0, 0, 10, 4, 2, 12, 4, 0, 4, 0, 0, 10, 0, 0, 8, 0, 0, 4, 4, 4, 4, 4, 8, 0, 10, 0, 0,
+  0, 4, 4, 4, 0, 10, 4, 0, 5, 0, 0, 0, 9, 9, 9, 9, 9, 9, 0, 4, 4, 0, 3, 10, 0, 0, 0, 0, 0, 7, 0, 0, 0, 4, 4, 0, 11, 0,
+  0, 4, 0, 0, 0, 0, 0, 0, 0, 4, 10, 0, 0, 0, 11, 4, 0, 0, 6, 0, 0, 0, 0, 0, 0, 4, 0, 0, 0, 0, 0, 0, 0, 10, 0, 4, 4, 0,
+  10, 0, 0, 0, 10, 10, 0, 0, 4, 0, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 10, 10, 4, 0, 0, 0, 0,
 ])

@@ -66,6 +66,22 @@ export class Tree extends Construction {
     return (mode === Mode.IN_BODY || mode === Mode.IN_CELL) && this.open.namespace === HTML_NS
   }
 
+  /** Of what follows here, each tag gives its fact wherever in the body it may belong. */
+  get canBeSkimmed(): boolean {
+    const isBody = this.mode === Mode.IN_BODY || this.mode === Mode.IN_CELL
+    return isBody && this.rawText === Mode.NO_RAW_TEXT && !this.framesetOk && this.isOutside
+  }
+
+  private get isOutside(): boolean {
+    const { open } = this
+    return open.namespace === HTML_NS && !open.has(T.TEMPLATE) && !open.has(T.SELECT)
+  }
+
+  /** What stands here is what the page is about. */
+  get isInMain(): boolean {
+    return this.open.has(T.MAIN) || this.open.has(T.ARTICLE)
+  }
+
   startTag(tag: number): void {
     if (this.open.namespace !== HTML_NS && isForeignStart(this, tag, false)) startInForeign(this, tag)
     else this.startInMode(tag)
