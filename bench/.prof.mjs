@@ -433,10 +433,12 @@ var FF = 12;
 var CR = 13;
 var SPACE = 32;
 var DOUBLE_QUOTE = 34;
+var AMPERSAND = 38;
 var SINGLE_QUOTE = 39;
 var SLASH = 47;
 var EQUALS = 61;
 var GREATER = 62;
+var SHORT = 24;
 function isSpace(unit) {
   return unit === SPACE || unit === LF || unit === TAB || unit === CR || unit === FF;
 }
@@ -444,6 +446,14 @@ function normalized(text) {
   let result = text;
   if (result.includes("\r")) result = result.replaceAll("\r\n", "\n").replaceAll("\r", "\n");
   return result.includes("\0") ? result.replaceAll("\0", "\uFFFD") : result;
+}
+function isPlain(text) {
+  if (text.length > SHORT) return !text.includes("&") && !text.includes("\r") && !text.includes("\0");
+  for (let index = 0; index < text.length; index++) {
+    const unit = text.charCodeAt(index);
+    if (unit === AMPERSAND || unit === CR || unit === 0) return false;
+  }
+  return true;
 }
 function endOfTag(text, from) {
   let index = from;
@@ -537,8 +547,8 @@ var Attributes = class {
   get(name2) {
     for (let at2 = 0; at2 < this.count; at2++) {
       if (!this.isNamed(at2, name2)) continue;
-      const raw = normalized(this.text.slice(this.values[at2], this.valueEnds[at2]));
-      return raw.includes("&") ? decodeHTMLAttribute(raw) : raw;
+      const raw = this.text.slice(this.values[at2], this.valueEnds[at2]);
+      return isPlain(raw) ? raw : decodeHTMLAttribute(normalized(raw));
     }
     return null;
   }
@@ -847,6 +857,7 @@ function typesOf(value) {
   const own = Array.isArray(node["@type"]) ? node["@type"] : [node["@type"]];
   return [...own.filter((type) => typeof type === "string"), ...typesOf(node["@graph"] ?? [])];
 }
+var unique = (names) => names.length < 2 ? names : [...new Set(names)];
 function readJsonLd(text) {
   if (trimAscii(text) === "") return { types: [], things: [], siteNames: [], error: "empty", faultOffset: 0 };
   try {
@@ -854,7 +865,7 @@ function readJsonLd(text) {
     return {
       types: typesOf(value),
       things: richThings(value),
-      siteNames: [...new Set(siteNames(value))],
+      siteNames: unique(siteNames(value)),
       error: null,
       faultOffset: null
     };
@@ -1601,7 +1612,7 @@ var HTML_POINT = 64;
 var IN_UNCOUNTED = 128;
 var TEXT_SHIFT = 8;
 var inherited = (context) => context & ~(OPENS_TEXT | HTML_POINT);
-var FIRST_ENTRIES = 64;
+var FIRST_ENTRIES = 32;
 var CELLS = 16;
 var KEY = 0;
 var PROPS2 = 1;
@@ -1612,6 +1623,8 @@ var SCOPE = 5;
 var SPECIAL = 6;
 var LIST_STOP = 7;
 var HTML2 = 8;
+var spare = null;
+var MOST_SPARE = 1 << 14;
 var GONE = -1;
 function foreignProps(tag, namespace) {
   const isPoint = namespace === SVG_NS ? tag === FOREIGNOBJECT || tag === DESC || tag === TITLE : isMathTextPoint(tag) || tag === ANNOTATION_XML;
@@ -1621,17 +1634,27 @@ var isMathTextPoint = (tag) => tag === MI || tag === MO || tag === MN || tag ===
 var OpenElements = class {
   constructor(onTextClosed) {
     this.onTextClosed = onTextClosed;
+    this.cells = spare?.cells ?? new Int32Array(FIRST_ENTRIES * CELLS);
+    this.topOf = spare?.topOf ?? new Int32Array(PROPS.length * 4).fill(-1);
+    spare = null;
   }
   onTextClosed;
   /** Index of the current node; -1 when nothing is open. */
   top = -1;
   /** The entries, {@link CELLS} numbers each: a page of a hundred tags makes one array, and a push writes one line of it. */
-  cells = new Int32Array(FIRST_ENTRIES * CELLS);
+  cells;
   /** Topmost entry of each key; -1 where none is open. */
-  topOf = new Int32Array(PROPS.length * 4).fill(-1);
+  topOf;
   lastUid = 0;
   /** Entries on the stack that began a gathering of text. */
   textsOpen = 0;
+  /** The page is over: all that is open closes, and nothing is opened any more. */
+  popAll() {
+    this.popThrough(0);
+    if (this.cells.length <= MOST_SPARE && this.topOf.length <= MOST_SPARE) {
+      spare = { cells: this.cells, topOf: this.topOf };
+    }
+  }
   push(tag, namespace, context) {
     const at2 = ++this.top;
     const key = tag << 2 | namespace;
@@ -1805,6 +1828,10 @@ var OpenElements = class {
 // src/core/page/scan/captured-texts.ts
 var PARAGRAPH_CHARACTERS = 20;
 var MOST_OPEN = 10;
+function isParagraph(text) {
+  if (text.length >= 2 * PARAGRAPH_CHARACTERS) return true;
+  return text.length >= PARAGRAPH_CHARACTERS && [...text].length >= PARAGRAPH_CHARACTERS;
+}
 var CapturedTexts = class {
   title = null;
   h1 = null;
@@ -1832,7 +1859,8 @@ var CapturedTexts = class {
     if (slot < 0) slot = this.slots.length;
     if (slot >= MOST_OPEN) return 0;
     const outer = (context & IN_UNSEEN) === 0 ? context >>> TEXT_SHIFT : 0;
-    const text = { tag, kind, ...at2, row: null, endByte: 0, text: "", outer };
+    const { start, line, column } = at2;
+    const text = { tag, kind, start, line, column, row: null, endByte: 0, text: "", outer };
     this.slots[slot] = text;
     this.openCount++;
     if (kind === "title" || kind === "h1") this[kind] = text;
@@ -1864,7 +1892,7 @@ var CapturedTexts = class {
     this.slots[number - 1] = null;
     this.openCount--;
     if (text.kind === "title" || text.kind === "h1") this.finish(text, endByte, rowAt);
-    else if ([...collapseWhiteSpace(text.text)].length >= PARAGRAPH_CHARACTERS) {
+    else if (isParagraph(collapseWhiteSpace(text.text))) {
       const found = this[text.kind];
       if (found && found.start < text.start) return;
       this.finish(text, endByte, rowAt);
@@ -1878,9 +1906,9 @@ var CapturedTexts = class {
 };
 
 // src/core/page/scan/detach.ts
-var SHORT = 12;
+var SHORT2 = 12;
 function detached(text) {
-  return text.length <= SHORT ? text : ` ${text}`.slice(1);
+  return text.length <= SHORT2 ? text : ` ${text}`.slice(1);
 }
 
 // src/core/page/lines.ts
@@ -1945,6 +1973,12 @@ function rowText(text, start, end) {
   const raw = detached(text.slice(start, Math.min(end, start + ROW_CHARACTERS)));
   return end > start + ROW_CHARACTERS ? `${raw}\u2026` : raw;
 }
+function lengthOfLine(text) {
+  const feed = text.indexOf("\n");
+  const line = feed < 0 ? text : text.slice(0, feed);
+  const carriage = line.indexOf("\r");
+  return carriage < 0 ? line.length : carriage;
+}
 function hiddenLines(scripts, lines) {
   return scripts.flatMap(({ start, end }) => {
     const first = lines.positionOf(start).line + SCRIPT_LINES;
@@ -1973,7 +2007,8 @@ function headRows(text, starts, scripts) {
     for (let at2 = 0; at2 + 1 < bounds.length; at2++) {
       const start = bounds[at2];
       if (text.slice(start, bounds[at2 + 1]).trim() === "") continue;
-      rows.push({ ...lines.positionOf(start), text: rowText(text, start, bounds[at2 + 1]), inHead: true });
+      const { line: atLine, column } = lines.positionOf(start);
+      rows.push({ line: atLine, column, text: rowText(text, start, bounds[at2 + 1]), inHead: true });
     }
   }
   return rows;
@@ -2024,10 +2059,8 @@ var SourceRows = class {
   rowAt(offset, at2) {
     const start = offset - this.base;
     if (!this.isHeadRead || start < 0 || offset < this.headEnd) return null;
-    const last = Math.min(this.text.length, start + ROW_CHARACTERS + 1);
-    let end = start;
-    while (end < last && this.text.charCodeAt(end) !== 10 && this.text.charCodeAt(end) !== 13) end++;
-    return { ...at2, text: rowText(this.text, start, end), inHead: false };
+    const row = this.text.slice(start, start + ROW_CHARACTERS + 1);
+    return { line: at2.line, column: at2.column, text: rowText(row, 0, lengthOfLine(row)), inHead: false };
   }
   note(offset, row) {
     if (row && this.body.length < BODY_ROWS && this.body.every((noted) => noted.offset !== offset)) {
@@ -2077,6 +2110,7 @@ function refreshAddress(content) {
   return address === "" ? null : address;
 }
 function looksLikeShareLink(href) {
+  if (!href.includes("?") || !href.includes("//")) return false;
   return /^\s*(?:https?:)?\/\/[^?#]*\?(?:[^#]*&)?(?:u|url|link|href|text)=/i.test(href);
 }
 
@@ -2174,14 +2208,13 @@ var FactGatherer = class {
     const name2 = tag === 0 ? "text" : raw.slice(0, 1 + Math.max(0, raw.slice(1).search(/[\s/>]|$/)));
     this.headClosedBy = { by: detached(tag === 0 ? name2 : `${name2}>`), ...this.positions.at(this.tokenStart) };
   }
-  /** Asked before {@link isSettled}, at every token. */
+  /** Asked at every token, before {@link isSettled}: no text is open, and enough was read to know what the page is. */
   get isNearlySettled() {
-    return this.visible > REFRESH_PAGE_CHARACTERS && !this.texts.isAnyOpen;
+    return this.visible > REFRESH_PAGE_CHARACTERS && (this.hasMain || this.texts.paragraph !== null);
   }
-  /** No text of the page is still to come, but for those that {@link isTextSettled} is asked for. */
+  /** No text of the page is open or still to come, but for those that {@link isTextSettled} is asked for. */
   isSettled(isInMain) {
-    if (this.texts.mainParagraph !== null) return true;
-    return !isInMain && (this.texts.paragraph !== null || this.hasMain);
+    return !this.texts.isAnyOpen && (this.texts.mainParagraph !== null || !isInMain);
   }
   /** True when an element of this kind can't add to the texts of the page any more. */
   isTextSettled(tag) {
@@ -2225,12 +2258,17 @@ var FactGatherer = class {
       this.text.slice(start, end).replaceAll("\0", "\uFFFD")
     );
     const errorLine = faultOffset === null ? null : this.positions.at(this.base + start + faultOffset).line;
-    const said = { ...at2, types: types.map(detached), error: error && detached(error), errorLine };
-    this.jsonLd.push({
-      ...said,
-      ...things.length > 0 && { things },
-      ...siteNames2.length > 0 && { siteNames: siteNames2.map(detached) }
-    });
+    const { line, column } = at2;
+    const said = {
+      line,
+      column,
+      types: types.map(detached),
+      error: error && detached(error),
+      errorLine
+    };
+    if (things.length > 0) said.things = things;
+    if (siteNames2.length > 0) said.siteNames = siteNames2.map(detached);
+    this.jsonLd.push(said);
   }
   place() {
     return this.positions.at(this.tokenStart);
@@ -2282,7 +2320,8 @@ var FactGatherer = class {
     return this.texts.open(tag, kind, context, this.textStart());
   }
   textStart() {
-    return { start: this.tokenStart, ...this.place() };
+    const { line, column } = this.place();
+    return { start: this.tokenStart, line, column };
   }
   openParagraph(context) {
     if ((context & IN_ASIDE) !== 0) return 0;
@@ -2299,19 +2338,22 @@ var FactGatherer = class {
     if (href === null) return;
     this.hrefs.push(href);
     if (tag === A && this.shareLinks.length < SHARE_LINKS && looksLikeShareLink(href)) {
-      this.shareLinks.push({ href, ...this.place() });
+      const { line, column } = this.place();
+      this.shareLinks.push({ href, line, column });
     }
   }
   addImage() {
     const src = imageSource(this.attributes);
     if (!src) return;
-    const place = this.tagPlace();
+    const { line, column, endByte } = this.tagPlace();
     this.images.push({
       src: detached(src),
       alt: this.value("alt"),
       width: declaredSize(this.attributes.get("width")),
       height: declaredSize(this.attributes.get("height")),
-      ...place
+      line,
+      column,
+      endByte
     });
     this.rows.noteImage(this.tokenStart);
   }
@@ -2339,7 +2381,8 @@ var FactGatherer = class {
     const rel = tokensOf((this.attributes.get("rel") ?? "").toLowerCase()).join(" ");
     const href = this.value("href");
     if (rel === "" || href === null) return;
-    const link = { rel: detached(rel), href, ...this.tagPlace() };
+    const { line, column, endByte } = this.tagPlace();
+    const link = { rel: detached(rel), href, line, column, endByte };
     for (const name2 of ["type", "sizes", "hreflang"]) {
       const value = this.value(name2);
       if (value !== null) link[name2] = value;
@@ -2742,7 +2785,7 @@ var OtherNames = class {
 
 // src/core/page/scan/text-run.ts
 var NUL = 0;
-var AMPERSAND = 38;
+var AMPERSAND2 = 38;
 var Run = class {
   text = "";
   start = 0;
@@ -2767,10 +2810,14 @@ var Run = class {
   }
   get value() {
     if (this.decoded === null) {
-      const raw = normalized(this.text.slice(this.start, this.end).replaceAll("\0", this.nul));
-      this.decoded = this.isMarkup && raw.includes("&") ? decodeHTML(raw) : raw;
+      const raw = this.text.slice(this.start, this.end);
+      this.decoded = isPlain(raw) ? raw : this.decode(raw);
     }
     return this.decoded;
+  }
+  decode(text) {
+    const raw = normalized(text.replaceAll("\0", this.nul));
+    return this.isMarkup && raw.includes("&") ? decodeHTML(raw) : raw;
   }
   get isBlank() {
     return this.isOnly(false);
@@ -2782,7 +2829,7 @@ var Run = class {
     for (let index = this.start; index < this.end; index++) {
       const unit = this.text.charCodeAt(index);
       if (isSpace(unit) || isNulSilent && unit === NUL) continue;
-      if (unit !== AMPERSAND || !this.isMarkup) return false;
+      if (unit !== AMPERSAND2 || !this.isMarkup) return false;
       return isBlankText(decodeHTML(this.text.slice(this.start, this.end)), isNulSilent);
     }
     return true;
@@ -4224,7 +4271,7 @@ var PageScanner = class {
     this.scan();
     const length = this.base + this.text.length;
     this.facts.atEnd(length);
-    this.tree.open.popThrough(0);
+    this.tree.open.popAll();
     return this.facts.result();
   }
   /** Lets go of text that has been read; a head is kept until it ends, for its rows. */
@@ -4246,16 +4293,18 @@ var PageScanner = class {
     const limit = this.isLast ? this.text.length : this.text.length - HELD_BACK;
     let index = this.index;
     while (index < limit) {
-      if (this.skimmedFrom < 0 && this.facts.isSettled(this.tree.isInMain) && this.tree.canBeSkimmed)
-        this.skimmedFrom = this.base + index;
+      if (this.skimmedFrom < 0 && this.facts.isNearlySettled && this.canSkim()) this.skimmedFrom = this.base + index;
       if (this.skimmedFrom >= 0) {
         const next2 = nextTelling(this.text, index, limit);
         index = next2 < 0 ? ~next2 : next2;
         if (next2 < 0 || index >= limit) break;
         const after = this.skimTag(index);
         if (after === INCOMPLETE && !this.isLast) break;
-        index = after >= 0 ? after : this.readSkimmed(index);
-        continue;
+        if (after >= 0) {
+          index = after;
+          continue;
+        }
+        index = this.readSkimmed(index);
       }
       const next = this.token(index);
       if (next === INCOMPLETE) break;
@@ -4419,8 +4468,8 @@ var PageScanner = class {
       return text.length;
     }
     const tag = this.tagName(less + 2);
-    const isPlain = text.charCodeAt(this.nameEnd) === GREATER4;
-    const end = isPlain ? this.nameEnd + 1 : endOfTag(text, this.nameEnd);
+    const isPlain2 = text.charCodeAt(this.nameEnd) === GREATER4;
+    const end = isPlain2 ? this.nameEnd + 1 : endOfTag(text, this.nameEnd);
     if (end < 0) return INCOMPLETE;
     this.facts.atToken(this.base + less, this.base + end, tag);
     this.tree.endTag(tag);

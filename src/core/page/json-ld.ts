@@ -20,6 +20,8 @@ function typesOf(value: unknown): string[] {
   return [...own.filter((type): type is string => typeof type === 'string'), ...typesOf(node['@graph'] ?? [])]
 }
 
+const unique = (names: string[]) => (names.length < 2 ? names : [...new Set(names)])
+
 /** Reads the text of a `<script type="application/ld+json">`. Types of `@graph` count as the script's. */
 export function readJsonLd(text: string): JsonLdReading {
   if (trimAscii(text) === '') return { types: [], things: [], siteNames: [], error: 'empty', faultOffset: 0 }
@@ -28,7 +30,7 @@ export function readJsonLd(text: string): JsonLdReading {
     return {
       types: typesOf(value),
       things: richThings(value),
-      siteNames: [...new Set(siteNames(value))],
+      siteNames: unique(siteNames(value)),
       error: null,
       faultOffset: null,
     }

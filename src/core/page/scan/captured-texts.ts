@@ -8,6 +8,12 @@ const PARAGRAPH_CHARACTERS = 20
 /** Texts open inside each other: a title, a heading, and paragraphs by way of buttons and objects. */
 const MOST_OPEN = 10
 
+/** Characters are code points: each has one or two units. */
+function isParagraph(text: string): boolean {
+  if (text.length >= 2 * PARAGRAPH_CHARACTERS) return true
+  return text.length >= PARAGRAPH_CHARACTERS && [...text].length >= PARAGRAPH_CHARACTERS
+}
+
 type Kind = 'title' | 'h1' | 'paragraph' | 'mainParagraph'
 
 /** Where an element starts; `start` is the offset of its tag within the page. */
@@ -53,7 +59,8 @@ export class CapturedTexts {
     if (slot < 0) slot = this.slots.length
     if (slot >= MOST_OPEN) return 0
     const outer = (context & IN_UNSEEN) === 0 ? context >>> TEXT_SHIFT : 0
-    const text: Open = { tag, kind, ...at, row: null, endByte: 0, text: '', outer }
+    const { start, line, column } = at
+    const text: Open = { tag, kind, start, line, column, row: null, endByte: 0, text: '', outer }
     this.slots[slot] = text
     this.openCount++
     if (kind === 'title' || kind === 'h1') this[kind] = text
@@ -90,7 +97,7 @@ export class CapturedTexts {
     this.slots[number - 1] = null
     this.openCount--
     if (text.kind === 'title' || text.kind === 'h1') this.finish(text, endByte, rowAt)
-    else if ([...collapseWhiteSpace(text.text)].length >= PARAGRAPH_CHARACTERS) {
+    else if (isParagraph(collapseWhiteSpace(text.text))) {
       const found = this[text.kind]
       // An inner paragraph closes before the one around it, which comes first on the page.
       if (found && found.start < text.start) return

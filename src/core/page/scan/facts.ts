@@ -118,15 +118,14 @@ export class FactGatherer implements TextSink {
     this.headClosedBy = { by: detached(tag === 0 ? name : `${name}>`), ...this.positions.at(this.tokenStart) }
   }
 
-  /** Asked before {@link isSettled}, at every token. */
+  /** Asked at every token, before {@link isSettled}: no text is open, and enough was read to know what the page is. */
   get isNearlySettled(): boolean {
-    return this.visible > REFRESH_PAGE_CHARACTERS && !this.texts.isAnyOpen
+    return this.visible > REFRESH_PAGE_CHARACTERS && (this.hasMain || this.texts.paragraph !== null)
   }
 
-  /** No text of the page is still to come, but for those that {@link isTextSettled} is asked for. */
+  /** No text of the page is open or still to come, but for those that {@link isTextSettled} is asked for. */
   isSettled(isInMain: boolean): boolean {
-    if (this.texts.mainParagraph !== null) return true
-    return !isInMain && (this.texts.paragraph !== null || this.hasMain)
+    return !this.texts.isAnyOpen && (this.texts.mainParagraph !== null || !isInMain)
   }
 
   /** True when an element of this kind can't add to the texts of the page any more. */
@@ -178,12 +177,17 @@ export class FactGatherer implements TextSink {
       this.text.slice(start, end).replaceAll('\0', '\uFFFD'),
     )
     const errorLine = faultOffset === null ? null : this.positions.at(this.base + start + faultOffset).line
-    const said = { ...at, types: types.map(detached), error: error && detached(error), errorLine }
-    this.jsonLd.push({
-      ...said,
-      ...(things.length > 0 && { things }),
-      ...(siteNames.length > 0 && { siteNames: siteNames.map(detached) }),
-    })
+    const { line, column } = at
+    const said: PageFacts['jsonLd'][number] = {
+      line,
+      column,
+      types: types.map(detached),
+      error: error && detached(error),
+      errorLine,
+    }
+    if (things.length > 0) said.things = things
+    if (siteNames.length > 0) said.siteNames = siteNames.map(detached)
+    this.jsonLd.push(said)
   }
 
   private place(): { line: number; column: number } {
@@ -240,7 +244,8 @@ export class FactGatherer implements TextSink {
   }
 
   private textStart() {
-    return { start: this.tokenStart, ...this.place() }
+    const { line, column } = this.place()
+    return { start: this.tokenStart, line, column }
   }
 
   private openParagraph(context: number): number {
@@ -260,20 +265,23 @@ export class FactGatherer implements TextSink {
     if (href === null) return
     this.hrefs.push(href)
     if (tag === T.A && this.shareLinks.length < SHARE_LINKS && looksLikeShareLink(href)) {
-      this.shareLinks.push({ href, ...this.place() })
+      const { line, column } = this.place()
+      this.shareLinks.push({ href, line, column })
     }
   }
 
   private addImage(): void {
     const src = imageSource(this.attributes)
     if (!src) return
-    const place = this.tagPlace()
+    const { line, column, endByte } = this.tagPlace()
     this.images.push({
       src: detached(src),
       alt: this.value('alt'),
       width: declaredSize(this.attributes.get('width')),
       height: declaredSize(this.attributes.get('height')),
-      ...place,
+      line,
+      column,
+      endByte,
     })
     this.rows.noteImage(this.tokenStart)
   }
@@ -304,7 +312,8 @@ export class FactGatherer implements TextSink {
     const rel = tokensOf((this.attributes.get('rel') ?? '').toLowerCase()).join(' ')
     const href = this.value('href')
     if (rel === '' || href === null) return
-    const link: LinkFact = { rel: detached(rel), href, ...this.tagPlace() }
+    const { line, column, endByte } = this.tagPlace()
+    const link: LinkFact = { rel: detached(rel), href, line, column, endByte }
     for (const name of ['type', 'sizes', 'hreflang'] as const) {
       const value = this.value(name)
       if (value !== null) link[name] = value

@@ -23,7 +23,7 @@ export const TEXT_SHIFT = 8
 export const inherited = (context: number): number => context & ~(OPENS_TEXT | HTML_POINT)
 
 /** Entries that there is room for at first; few pages nest deeper. */
-const FIRST_ENTRIES = 64
+const FIRST_ENTRIES = 32
 /** Numbers of one entry, and which is which. */
 const CELLS = 16
 const KEY = 0
@@ -38,6 +38,11 @@ const SCOPE = 5
 const SPECIAL = 6
 const LIST_STOP = 7
 const HTML = 8
+
+/** The arrays of the page that was read last, for the next: to make them takes longer than to read a small page. */
+let spare: { cells: Int32Array; topOf: Int32Array } | null = null
+/** Longer ones are let go of. */
+const MOST_SPARE = 1 << 14
 
 /** An element that left the stack from the middle: it matches nothing. */
 const GONE = -1
@@ -65,14 +70,27 @@ export class OpenElements {
   /** Index of the current node; -1 when nothing is open. */
   top = -1
   /** The entries, {@link CELLS} numbers each: a page of a hundred tags makes one array, and a push writes one line of it. */
-  private cells = new Int32Array(FIRST_ENTRIES * CELLS)
+  private cells: Int32Array
   /** Topmost entry of each key; -1 where none is open. */
-  private topOf: Int32Array = new Int32Array(T.PROPS.length * 4).fill(-1)
+  private topOf: Int32Array
   private lastUid = 0
   /** Entries on the stack that began a gathering of text. */
   private textsOpen = 0
 
-  constructor(private readonly onTextClosed: (number: number) => void) {}
+  constructor(private readonly onTextClosed: (number: number) => void) {
+    this.cells = spare?.cells ?? new Int32Array(FIRST_ENTRIES * CELLS)
+    this.topOf = spare?.topOf ?? new Int32Array(T.PROPS.length * 4).fill(-1)
+    spare = null
+  }
+
+  /** The page is over: all that is open closes, and nothing is opened any more. */
+  popAll(): void {
+    this.popThrough(0)
+    // With nothing open, `topOf` is as it was at first.
+    if (this.cells.length <= MOST_SPARE && this.topOf.length <= MOST_SPARE) {
+      spare = { cells: this.cells, topOf: this.topOf }
+    }
+  }
 
   push(tag: number, namespace: number, context: number): void {
     const at = ++this.top

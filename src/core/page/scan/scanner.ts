@@ -90,7 +90,7 @@ export class PageScanner implements CurrentTag, TagNames {
     this.scan()
     const length = this.base + this.text.length
     this.facts.atEnd(length)
-    this.tree.open.popThrough(0)
+    this.tree.open.popAll()
     return this.facts.result()
   }
 

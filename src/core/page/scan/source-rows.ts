@@ -21,6 +21,14 @@ export function rowText(text: string, start: number, end: number): string {
   return end > start + ROW_CHARACTERS ? `${raw}…` : raw
 }
 
+/** Where the first line of a text ends. */
+function lengthOfLine(text: string): number {
+  const feed = text.indexOf('\n')
+  const line = feed < 0 ? text : text.slice(0, feed)
+  const carriage = line.indexOf('\r')
+  return carriage < 0 ? line.length : carriage
+}
+
 /** Lines inside long scripts and styles, which are left out but for the first few. */
 function hiddenLines(scripts: Span[], lines: LineIndex): Span[] {
   return scripts.flatMap(({ start, end }) => {
@@ -57,7 +65,8 @@ export function headRows(text: string, starts: number[], scripts: Span[]): Sourc
     for (let at = 0; at + 1 < bounds.length; at++) {
       const start = bounds[at]!
       if (text.slice(start, bounds[at + 1]).trim() === '') continue
-      rows.push({ ...lines.positionOf(start), text: rowText(text, start, bounds[at + 1]!), inHead: true })
+      const { line: atLine, column } = lines.positionOf(start)
+      rows.push({ line: atLine, column, text: rowText(text, start, bounds[at + 1]!), inHead: true })
     }
   }
   return rows
@@ -122,10 +131,8 @@ export class SourceRows {
   rowAt(offset: number, at: { line: number; column: number }): SourceLine | null {
     const start = offset - this.base
     if (!this.isHeadRead || start < 0 || offset < this.headEnd) return null
-    const last = Math.min(this.text.length, start + ROW_CHARACTERS + 1)
-    let end = start
-    while (end < last && this.text.charCodeAt(end) !== 10 && this.text.charCodeAt(end) !== 13) end++
-    return { ...at, text: rowText(this.text, start, end), inHead: false }
+    const row = this.text.slice(start, start + ROW_CHARACTERS + 1)
+    return { line: at.line, column: at.column, text: rowText(row, 0, lengthOfLine(row)), inHead: false }
   }
 
   note(offset: number, row: SourceLine | null): void {

@@ -1,5 +1,5 @@
 import { decodeHTML } from 'entities'
-import { isSpace, normalized } from './attributes'
+import { isPlain, isSpace, normalized } from './attributes'
 import type { TextRun } from './tree'
 
 const NUL = 0
@@ -33,10 +33,15 @@ export class Run implements TextRun {
 
   get value(): string {
     if (this.decoded === null) {
-      const raw = normalized(this.text.slice(this.start, this.end).replaceAll('\0', this.nul))
-      this.decoded = this.isMarkup && raw.includes('&') ? decodeHTML(raw) : raw
+      const raw = this.text.slice(this.start, this.end)
+      this.decoded = isPlain(raw) ? raw : this.decode(raw)
     }
     return this.decoded
+  }
+
+  private decode(text: string): string {
+    const raw = normalized(text.replaceAll('\0', this.nul))
+    return this.isMarkup && raw.includes('&') ? decodeHTML(raw) : raw
   }
 
   get isBlank(): boolean {

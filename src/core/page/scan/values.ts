@@ -36,5 +36,7 @@ export function refreshAddress(content: string): string | null {
 
 /** An address on some host that is given another address or a text to share. */
 export function looksLikeShareLink(href: string): boolean {
+  // Most links are to the site itself.
+  if (!href.includes('?') || !href.includes('//')) return false
   return /^\s*(?:https?:)?\/\/[^?#]*\?(?:[^#]*&)?(?:u|url|link|href|text)=/i.test(href)
 }
