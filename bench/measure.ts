@@ -10,6 +10,23 @@ export async function medianMs(task: () => unknown, times = 5): Promise<number> 
   return taken.sort((a, b) => a - b)[Math.floor(times / 2)]!
 }
 
+/**
+ * Median times in ms of several tasks that take turns, so that a machine that slows down or speeds up does so for all of
+ * them; each ran once before, to warm up.
+ */
+export function mediansInTurn(tasks: readonly (() => unknown)[], rounds: number): number[] {
+  for (const task of tasks) task()
+  const taken: number[][] = tasks.map(() => [])
+  for (let round = 0; round < rounds; round++) {
+    for (const [index, task] of tasks.entries()) {
+      const startedAt = performance.now()
+      task()
+      taken[index]!.push(performance.now() - startedAt)
+    }
+  }
+  return taken.map((times) => times.sort((a, b) => a - b)[Math.floor(rounds / 2)]!)
+}
+
 /** One line: what, how long, and how it compares to the baseline. */
 export function report(what: string, ms: number, baseline?: { name: string; ms: number }): void {
   const ratio = baseline ? `  ${(ms / baseline.ms).toFixed(2)} × ${baseline.name}` : ''

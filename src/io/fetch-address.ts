@@ -1,12 +1,10 @@
 import { lookup as dnsLookup } from 'node:dns'
 import { isIP, type LookupFunction } from 'node:net'
-import type { Readable } from 'node:stream'
-import { createBrotliDecompress, createGunzip, createInflate } from 'node:zlib'
-import { Agent, request } from 'undici'
+import { Agent } from 'undici'
 import type { Exchange, ReadAddress, ReadRequest } from '@/core/crawl/read-address'
 import type { FailureCode } from '@/core/model'
-import type { PageStream } from '@/core/page/page-stream'
-import { hostAndPort, type InnerHosts, isInnerAddress } from './guard'
+import { hostAndPortOf, type InnerHosts, isInnerAddress } from './guard'
+import { BrokenOff, ENCODINGS, TakeAnswer, type Taken } from './take-answer'
 
 export type FetchSettings = {
   /** Inner hosts (`host:port`) that may be asked; all others of that kind are refused. */
@@ -28,8 +26,6 @@ const ACCEPT = {
   image: 'image/avif,image/webp,image/png,image/*;q=0.8,*/*;q=0.5',
   text: 'text/plain,*/*;q=0.5',
 } as const
-/** A body that unpacks to more than this many times its size is no page: it is a bomb. */
-const MOST_EXPANSION = 200
 
 class Forbidden extends Error {}
 
@@ -49,12 +45,16 @@ function guardedLookup(isFree: boolean): LookupFunction {
 }
 
 /** Why a request failed, as a stable code and a sentence. */
-function failureOf(error: unknown, url: string, timeoutMs: number): { code: FailureCode; message: string } {
+function failureOf(error: unknown, { host }: URL, timeoutMs: number): { code: FailureCode; message: string } {
+  if (error instanceof BrokenOff) {
+    return error.why === 'stopped'
+      ? { code: 'stopped', message: 'The run was stopped.' }
+      : { code: 'timeout', message: `${host} did not answer within ${timeoutMs / 1000} s.` }
+  }
   const causes = [error, (error as { cause?: unknown }).cause].filter(
     (one): one is Error & { code?: string } => one instanceof Error,
   )
   const code = causes.map((cause) => cause.code).find((one) => one !== undefined) ?? ''
-  const { host } = new URL(url)
   if (causes.some((cause) => cause instanceof Forbidden))
     return { code: 'forbidden', message: causes.find((cause) => cause instanceof Forbidden)!.message }
   if (/TIMEOUT|ABORT_TIMEOUT/.test(code) || causes.some((cause) => cause.name === 'TimeoutError')) {
@@ -74,72 +74,68 @@ function failureOf(error: unknown, url: string, timeoutMs: number): { code: Fail
   }
 }
 
-function decoderFor(encoding: string | undefined) {
-  if (encoding === 'gzip' || encoding === 'x-gzip') return createGunzip()
-  if (encoding === 'br') return createBrotliDecompress()
-  if (encoding === 'deflate') return createInflate()
-  return null
-}
-
-/** Reads a body, decoded, up to a limit; the rest is not read. What goes into a page's stream is not kept. */
-async function readBody(
-  body: Readable,
-  encoding: string | undefined,
-  maxBytes: number,
-  page: PageStream | null,
-): Promise<{ bytes: Uint8Array; isCut: boolean }> {
-  const decoder = decoderFor(encoding?.trim().toLowerCase())
-  let packed = 0
-  body.on('data', (chunk: Buffer) => {
-    packed += chunk.length
-  })
-  const stream = decoder ? body.pipe(decoder) : body
-  if (decoder) body.on('error', (error) => decoder.destroy(error))
-  const chunks: Buffer[] = []
-  let length = 0
-  let isCut = false
-  for await (const chunk of stream as AsyncIterable<Buffer>) {
-    if (page) page.write(new Uint8Array(chunk.subarray(0, Math.max(0, maxBytes - length))))
-    else chunks.push(chunk)
-    length += chunk.length
-    if (length > maxBytes || (decoder && length > MOST_EXPANSION * Math.max(packed, 1024))) {
-      isCut = true
-      break
-    }
-  }
-  body.destroy()
-  const all = Buffer.concat(chunks)
-  return { bytes: new Uint8Array(isCut ? all.subarray(0, maxBytes) : all), isCut }
-}
-
-function plainHeaders(headers: Record<string, string | string[] | undefined>): Record<string, string> {
-  return Object.fromEntries(
-    Object.entries(headers).flatMap(([name, value]) =>
-      value === undefined ? [] : [[name.toLowerCase(), Array.isArray(value) ? value.join(', ') : value]],
-    ),
-  )
-}
-
 /** A reader of addresses over HTTP, with its own connections. Close it when the run is over. */
 export function createFetcher(settings: FetchSettings): { read: ReadAddress; close: () => Promise<void> } {
   const { innerHosts, concurrency, timeoutMs, signal } = settings
-  const options = { connections: concurrency, pipelining: 1, keepAliveTimeout: 10_000 }
+  // One time limit holds for a whole answer; the client's own, of its parts, would only watch beside it.
+  const options = {
+    connections: concurrency,
+    pipelining: 1,
+    keepAliveTimeout: 10_000,
+    headersTimeout: 0,
+    bodyTimeout: 0,
+  }
   const guarded = new Agent({ ...options, connect: { lookup: guardedLookup(false), timeout: timeoutMs } })
   const free = new Agent({ ...options, connect: { lookup: guardedLookup(true), timeout: timeoutMs } })
+  const running = new Set<TakeAnswer>()
+  const stop = () => {
+    for (const answer of running) answer.breakOff('stopped')
+  }
+  signal.addEventListener('abort', stop)
 
-  const read = async ({
-    url,
-    accept,
-    maxBytes,
-    firstBytesOnly,
-    pastCaches,
-    asOurselves,
-    openPage,
-  }: ReadRequest): Promise<Exchange> => {
+  const headersOf = (
+    { accept, maxBytes, firstBytesOnly, pastCaches, asOurselves }: ReadRequest,
+    host: string,
+  ): Record<string, string> => {
+    const headers: Record<string, string> = {
+      'user-agent': (!asOurselves && settings.askAs) || USER_AGENT,
+      accept: ACCEPT[accept],
+      // A part is of the bytes as they are stored: packed ones would be a part of the pack.
+      'accept-encoding': firstBytesOnly ? 'identity' : ENCODINGS,
+    }
+    if (firstBytesOnly) headers.range = `bytes=0-${maxBytes - 1}`
+    if (settings.pastCaches || pastCaches) Object.assign(headers, { 'cache-control': 'no-cache', pragma: 'no-cache' })
+    if (settings.login?.host === host) Object.assign(headers, settings.login.headers)
+    return headers
+  }
+
+  const ask = (url: URL, host: string, request: ReadRequest, dispatcher: Agent): Promise<Taken> =>
+    new Promise<Taken>((resolve, reject) => {
+      const { maxBytes, openPage } = request
+      const answer: TakeAnswer = new TakeAnswer(
+        { maxBytes, timeoutMs, openPage },
+        (taken) => {
+          running.delete(answer)
+          resolve(taken)
+        },
+        (error) => {
+          running.delete(answer)
+          reject(error)
+        },
+      )
+      running.add(answer)
+      const { origin, pathname, search } = url
+      const headers = headersOf(request, host)
+      dispatcher.dispatch({ origin, path: pathname + search, method: 'GET', headers }, answer)
+    })
+
+  const read = async (request: ReadRequest): Promise<Exchange> => {
     const startedAt = performance.now()
     const elapsed = () => performance.now() - startedAt
-    const isNamed = innerHosts.has(hostAndPort(url))
-    const { hostname } = new URL(url)
+    const url = new URL(request.url)
+    const host = hostAndPortOf(url)
+    const isNamed = innerHosts.has(host)
+    const { hostname } = url
     // A literal address is connected to without a look-up, so it is judged here.
     const isLiteral = isIP(hostname.replace(/^\[|\]$/g, '')) !== 0
     if (!isNamed && isLiteral && isInnerAddress(hostname)) {
@@ -150,38 +146,21 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
         ms: elapsed(),
       }
     }
-    const timeout = AbortSignal.timeout(timeoutMs)
     try {
-      const response = await request(url, {
-        method: 'GET',
-        dispatcher: isNamed ? free : guarded,
-        signal: AbortSignal.any([signal, timeout]),
-        headers: {
-          'user-agent': (!asOurselves && settings.askAs) || USER_AGENT,
-          accept: ACCEPT[accept],
-          // A part is of the bytes as they are stored: packed ones would be a part of the pack.
-          ...(firstBytesOnly
-            ? { range: `bytes=0-${maxBytes - 1}`, 'accept-encoding': 'identity' }
-            : { 'accept-encoding': 'gzip, br, deflate' }),
-          ...(settings.pastCaches || pastCaches ? { 'cache-control': 'no-cache', pragma: 'no-cache' } : {}),
-          ...(settings.login && settings.login.host === hostAndPort(url) ? settings.login.headers : {}),
-        },
-      })
-      const headers = plainHeaders(response.headers)
-      const page = openPage?.(response.statusCode, headers) ?? null
-      const { bytes, isCut } = await readBody(response.body, headers['content-encoding'], maxBytes, page)
-      const streamed = page ? { streamed: { reading: page.end(), bytes: page.byteLength } } : {}
-      return { kind: 'answered', status: response.statusCode, headers, body: bytes, ...streamed, isCut, ms: elapsed() }
+      const { status, headers, body, page, isCut } = await ask(url, host, request, isNamed ? free : guarded)
+      const exchange: Exchange = { kind: 'answered', status, headers, body, isCut, ms: elapsed() }
+      if (page) exchange.streamed = { reading: page.end(), bytes: page.byteLength }
+      return exchange
     } catch (error) {
-      const cause = signal.aborted
-        ? { code: 'stopped' as const, message: 'The run was stopped.' }
-        : failureOf(timeout.aborted ? timeout.reason : error, url, timeoutMs)
+      const cause = failureOf(signal.aborted ? new BrokenOff('stopped') : error, url, timeoutMs)
       return { kind: 'failed', ...cause, ms: elapsed() }
     }
   }
   return {
     read,
     close: async () => {
+      signal.removeEventListener('abort', stop)
+      stop()
       await Promise.all([guarded.destroy(), free.destroy()])
     },
   }

@@ -53,7 +53,8 @@ export function isInnerAddress(address: string): boolean {
 export type InnerHosts = ReadonlySet<string>
 
 /** `host:port` of an address, the port written out. */
-export function hostAndPort(url: string): string {
-  const { hostname, port, protocol } = new URL(url)
+export const hostAndPort = (url: string): string => hostAndPortOf(new URL(url))
+
+export function hostAndPortOf({ hostname, port, protocol }: URL): string {
   return `${hostname}:${port || (protocol === 'https:' ? '443' : '80')}`
 }

@@ -88,7 +88,10 @@ function endOfEscapedScript(text: string, from: number): number {
 
 /** @returns offset of the `</` that ends a script whose content starts at `from`; -1 when it isn't there */
 export function endOfScript(text: string, from: number): number {
-  const end = endTagOf(text, 'script', from)
-  // Looked for in this script alone: a search to the end of the page, for each of its scripts, would be its square.
-  return end < 0 || !text.slice(from, end).includes('<!--') ? end : endOfEscapedScript(text, from)
+  for (let at = text.indexOf('<', from); at >= 0; at = text.indexOf('<', at + 1)) {
+    const unit = text.charCodeAt(at + 1)
+    if (unit === SLASH && isNameAt(text, 'script', at + 2)) return at
+    if (unit === BANG && text.startsWith('<!--', at)) return endOfEscapedScript(text, at)
+  }
+  return -1
 }

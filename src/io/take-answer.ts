@@ -1,0 +1,185 @@
+import type { Transform } from 'node:stream'
+import * as zlib from 'node:zlib'
+import type { Dispatcher } from 'undici'
+import type { PageStream } from '@/core/page/page-stream'
+
+/** A body that unpacks to more than this many times its size is no page: it is a bomb. */
+const MOST_EXPANSION = 200
+/** What is packed smaller than this may unpack as far as if it were as large. */
+const LEAST_PACKED = 1024
+
+/** Zstandard (RFC 8878) came with Node 22.15. */
+const createZstdDecompress = (zlib as { createZstdDecompress?: () => Transform }).createZstdDecompress
+
+/** What is asked for as `accept-encoding`: all that can be unpacked here. */
+export const ENCODINGS = createZstdDecompress ? 'gzip, br, zstd, deflate' : 'gzip, br, deflate'
+
+function decoderFor(encoding: string | undefined): Transform | null {
+  switch (encoding?.trim().toLowerCase()) {
+    case 'gzip':
+    case 'x-gzip':
+      return zlib.createGunzip()
+    case 'br':
+      return zlib.createBrotliDecompress()
+    case 'deflate':
+      return zlib.createInflate()
+    case 'zstd':
+      return createZstdDecompress?.() ?? null
+    default:
+      return null
+  }
+}
+
+/** An answer as it was taken. `body` is empty where a page was read from it as it arrived. */
+export type Taken = {
+  status: number
+  headers: Record<string, string>
+  body: Uint8Array
+  page: PageStream | null
+  isCut: boolean
+}
+
+/** Why we broke a request off ourselves. */
+export class BrokenOff extends Error {
+  constructor(readonly why: 'timeout' | 'stopped') {
+    super(why)
+  }
+}
+
+export type AnswerLimits = {
+  /** Of the decoded body. */
+  maxBytes: number
+  /** From the question to the end of the answer. */
+  timeoutMs: number
+  openPage: ((status: number, headers: Record<string, string>) => PageStream | null) | undefined
+}
+
+type Controller = Dispatcher.DispatchController
+
+function plainHeaders(headers: Record<string, string | string[] | undefined>): Record<string, string> {
+  const plain: Record<string, string> = {}
+  for (const name in headers) {
+    const value = headers[name]
+    if (value !== undefined) plain[name.toLowerCase()] = typeof value === 'string' ? value : value.join(', ')
+  }
+  return plain
+}
+
+/**
+ * Takes one answer as it arrives: status, headers, and the body, decoded, up to its limits; the rest is not read.
+ *
+ * The client's own `request()` makes a stream, an iterator and two abort signals for each answer, which together take
+ * longer than reading a page's facts; this takes the pieces as the connection has them.
+ */
+export class TakeAnswer implements Dispatcher.DispatchHandler {
+  private controller: Controller | null = null
+  private status = 0
+  private headers: Record<string, string> = {}
+  private page: PageStream | null = null
+  private decoder: Transform | null = null
+  private readonly pieces: Uint8Array[] = []
+  private length = 0
+  private packed = 0
+  private isOver = false
+  private readonly timer: NodeJS.Timeout
+
+  /** Exactly one of `taken` and `failed` is called, once. */
+  constructor(
+    private readonly limits: AnswerLimits,
+    private readonly taken: (answer: Taken) => void,
+    private readonly failed: (error: unknown) => void,
+  ) {
+    this.timer = setTimeout(() => this.breakOff('timeout'), limits.timeoutMs)
+  }
+
+  breakOff(why: 'timeout' | 'stopped'): void {
+    const error = new BrokenOff(why)
+    this.fail(error)
+    this.controller?.abort(error)
+  }
+
+  onRequestStart(controller: Controller): void {
+    this.controller = controller
+    // It waited for a connection longer than it may take.
+    if (this.isOver) controller.abort(new BrokenOff('timeout'))
+  }
+
+  onResponseStart(_: Controller, status: number, headers: Record<string, string | string[] | undefined>): void {
+    // 100 and 103 come before the answer.
+    if (this.isOver || status < 200) return
+    this.status = status
+    this.headers = plainHeaders(headers)
+    this.page = this.limits.openPage?.(status, this.headers) ?? null
+    this.decoder = decoderFor(this.headers['content-encoding'])
+    this.decoder
+      ?.on('data', (piece: Uint8Array) => this.take(piece))
+      .on('end', () => this.finish(false))
+      .on('error', (error) => {
+        this.fail(error)
+        this.controller?.abort(error)
+      })
+  }
+
+  onResponseData(controller: Controller, piece: Uint8Array): void {
+    if (this.isOver) return
+    this.packed += piece.length
+    const { decoder } = this
+    if (!decoder) this.take(piece)
+    else if (!decoder.write(piece)) {
+      controller.pause()
+      decoder.once('drain', () => controller.resume())
+    }
+  }
+
+  onResponseEnd(): void {
+    if (this.decoder) this.decoder.end()
+    else this.finish(false)
+  }
+
+  onResponseError(_: Controller, error: Error): void {
+    this.fail(error)
+  }
+
+  private take(piece: Uint8Array): void {
+    if (this.isOver) return
+    const room = this.limits.maxBytes - this.length
+    const wanted = piece.length > room ? piece.subarray(0, Math.max(0, room)) : piece
+    if (this.page) this.page.write(wanted)
+    else this.pieces.push(wanted)
+    this.length += piece.length
+    const isBomb = this.decoder !== null && this.length > MOST_EXPANSION * Math.max(this.packed, LEAST_PACKED)
+    if (piece.length > room || isBomb) {
+      this.finish(true)
+      this.controller?.abort(new BrokenOff('stopped'))
+    }
+  }
+
+  private end(): boolean {
+    if (this.isOver) return false
+    this.isOver = true
+    clearTimeout(this.timer)
+    this.decoder?.destroy()
+    return true
+  }
+
+  private fail(error: unknown): void {
+    if (this.end()) this.failed(error)
+  }
+
+  private finish(isCut: boolean): void {
+    if (!this.end()) return
+    const { status, headers, page, pieces } = this
+    this.taken({ status, headers, body: joined(pieces), page, isCut })
+  }
+}
+
+function joined(pieces: Uint8Array[]): Uint8Array {
+  const length = pieces.reduce((sum, piece) => sum + piece.length, 0)
+  const whole = new Uint8Array(length)
+  let at = 0
+  for (const piece of pieces) {
+    whole.set(piece, at)
+    at += piece.length
+  }
+  return whole
+}
