@@ -17,9 +17,10 @@ export function resolveAddress(raw: string, base: string): string | null {
   if (text === '' || !URL.canParse(text, base)) return null
   const url = new URL(text, base)
   if (url.protocol !== 'http:' && url.protocol !== 'https:') return null
-  url.hash = ''
-  url.username = ''
-  url.password = ''
+  // Setting any of them writes the whole address anew.
+  if (text.includes('#') || base.includes('#')) url.hash = ''
+  if (url.username !== '') url.username = ''
+  if (url.password !== '') url.password = ''
   return equalEncoding(url.href)
 }
 
@@ -45,10 +46,18 @@ export function pageAddress(raw: string, base: string): string | null {
   return names.length > 0 ? url.href : address
 }
 
-/** `/path?query` of an address. */
+/** Offset of the path in an address as {@link resolveAddress} writes it. */
+const pathStart = (address: string) => address.indexOf('/', address.indexOf('://') + 3)
+
+/** `/path?query` of an address as {@link resolveAddress} writes it. */
 export function pathOf(address: string): string {
-  const url = new URL(address)
-  return url.pathname + url.search
+  return address.slice(pathStart(address))
+}
+
+/** The path alone. */
+export function pathnameOf(address: string): string {
+  const query = address.indexOf('?')
+  return address.slice(pathStart(address), query < 0 ? address.length : query)
 }
 
 /** Base address of a page's relative addresses: its `<base href>`, else its own. */

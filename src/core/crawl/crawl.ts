@@ -1,6 +1,6 @@
 import { addTo } from '../group-by'
 import type { GatheredImage, RunNote, SecondLook, Survey } from '../model'
-import { baseOf, isPrivateHost, pageAddress, pathOf, resolveAddress } from './address'
+import { baseOf, isPrivateHost, pageAddress, pathnameOf, pathOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin } from './address-map'
 import { collectSitemaps } from './collect-sitemaps'
 import type { CrawlOptions, GivenAddresses } from './crawl-options'
@@ -9,6 +9,7 @@ import { Frontier, type Waiting } from './frontier'
 import { createPathFilter, type PathFilter } from './globs'
 import { inParallel } from './in-parallel'
 import { limits } from './limits'
+import { LinksOfPages } from './links-of-pages'
 import { NothingAnswered } from './nothing-answered'
 import { pageOf, pageStreamFor } from './page-of'
 import { lookByReading, offlineNote, PictureDesk } from './picture-desk'
@@ -52,6 +53,7 @@ class Crawl {
   /** Every page by its final address, with the addresses that lead to it. */
   private readonly leadingTo = new Map<string, string[]>()
   private readonly reader: ReadAddress
+  private readonly links: LinksOfPages
   private readonly traps: TrapWatch
   private readonly isPathWanted: PathFilter
   private readonly trapped = new Map<Trap, { count: number; such: string }>()
@@ -78,6 +80,7 @@ class Crawl {
     this.isPathWanted = createPathFilter(options.include, options.exclude)
     this.endsAtMs = outside.now().getTime() + limits.runMs
     this.surveyor = new Surveyor(addresses)
+    this.links = new LinksOfPages(addresses.toPublic)
     this.desk = new PictureDesk(
       addresses,
       lookByReading((request) => this.ask(request), outside),
@@ -109,12 +112,13 @@ class Crawl {
   }
 
   private isWanted(url: string, depth: number): boolean {
-    if (!this.addresses.isOnSite(url) || FILE_NAME.test(new URL(url).pathname)) return false
+    const pathname = pathnameOf(url)
+    if (!this.addresses.isOnSite(url) || FILE_NAME.test(pathname)) return false
     if (depth > this.options.maxDepth) {
       this.leftOut++
       return false
     }
-    if (depth > 0 && !this.isPathWanted(new URL(url).pathname)) return false
+    if (depth > 0 && !this.isPathWanted(pathname)) return false
     if (depth > 0 && !this.mayAsk(url)) {
       this.keptOut.add(url)
       return false
@@ -237,13 +241,10 @@ class Crawl {
     this.leadingTo.set(finalUrl, aliases)
     this.pageCount++
     this.desk.addDeclared(page)
-    this.surveyor.addLinks(page, reading?.hrefs ?? [])
-    const base = baseOf(finalUrl, page.facts?.base ?? null)
     // Links of an error page lead nowhere: it has no reading.
-    for (const href of (this.isFollowing && reading?.hrefs) || []) {
-      const address = pageAddress(href, base)
-      if (address) this.enqueue(this.addresses.toPublic(address), asked.depth + 1)
-    }
+    const targets = reading ? this.links.resolve(reading.hrefs, baseOf(finalUrl, page.facts?.base ?? null)) : []
+    this.surveyor.addLinks(page, targets)
+    if (this.isFollowing) for (const target of targets) this.enqueue(target, asked.depth + 1)
     yield* this.tellFound()
     yield { kind: 'page', page }
   }

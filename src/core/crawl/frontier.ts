@@ -1,10 +1,32 @@
+import { pathnameOf } from './address'
+
 /** An address that waits to be asked for. `depth` counts links from the start. */
 export type Waiting = { url: string; depth: number }
 
-type Bucket = { waiting: Waiting[]; next: number; taken: number }
+type Bucket = { waiting: Waiting[]; next: number; taken: number; isInTurn: boolean }
 
 /** First path segment: pages that share it are mostly made by one template. */
-const bucketOf = (url: string) => new URL(url).pathname.split('/')[1] ?? ''
+const bucketOf = (url: string) => pathnameOf(url).split('/', 2)[1] ?? ''
+
+/** A line of buckets, the first in first out. */
+class Line {
+  private readonly buckets: Bucket[] = []
+  private next = 0
+
+  add(bucket: Bucket): void {
+    this.buckets.push(bucket)
+  }
+
+  take(): Bucket | undefined {
+    const bucket = this.buckets[this.next]
+    if (bucket === undefined) return undefined
+    if (++this.next === this.buckets.length) {
+      this.buckets.length = 0
+      this.next = 0
+    }
+    return bucket
+  }
+}
 
 /**
  * Addresses that wait, by section. Within a section in the order found (breadth first); between sections, the one
@@ -12,6 +34,9 @@ const bucketOf = (url: string) => new URL(url).pathname.split('/')[1] ?? ''
  */
 export class Frontier {
   private readonly buckets = new Map<string, Bucket>()
+  /** Sections with something to take, by the turns they have had: a site may have as many sections as pages. */
+  private readonly lines: Line[] = []
+  private fewestTurns = 0
   private count = 0
 
   /** @param perSection pages taken of one section at most; null: no limit */
@@ -23,33 +48,45 @@ export class Frontier {
 
   add(waiting: Waiting): void {
     const key = bucketOf(waiting.url)
-    const bucket = this.buckets.get(key) ?? { waiting: [], next: 0, taken: 0 }
+    const bucket = this.buckets.get(key) ?? { waiting: [], next: 0, taken: 0, isInTurn: false }
     this.buckets.set(key, bucket)
     bucket.waiting.push(waiting)
     this.count++
+    this.lineUp(bucket)
+  }
+
+  private lineUp(bucket: Bucket): void {
+    const isFull = this.perSection !== null && bucket.taken >= this.perSection
+    if (bucket.isInTurn || isFull || bucket.next >= bucket.waiting.length) return
+    bucket.isInTurn = true
+    this.lines[bucket.taken] ??= new Line()
+    this.lines[bucket.taken]!.add(bucket)
+    this.fewestTurns = Math.min(this.fewestTurns, bucket.taken)
+  }
+
+  private nextBucket(): Bucket | undefined {
+    for (; this.fewestTurns < this.lines.length; this.fewestTurns++) {
+      const bucket = this.lines[this.fewestTurns]?.take()
+      if (bucket) return bucket
+    }
+    return undefined
   }
 
   /** The next address; undefined when none waits, or every section has had its share. */
   take(): Waiting | undefined {
-    let best: Bucket | undefined
-    for (const bucket of this.buckets.values()) {
-      if (bucket.next >= bucket.waiting.length || !this.mayTake(bucket)) continue
-      if (!best || bucket.taken < best.taken) best = bucket
-    }
-    if (!best) return undefined
-    best.taken++
+    const bucket = this.nextBucket()
+    if (!bucket) return undefined
+    bucket.isInTurn = false
+    bucket.taken++
     this.count--
-    const taken = best.waiting[best.next++]!
+    const taken = bucket.waiting[bucket.next++]!
     // What was taken is let go of in large pieces: a shift for each would be quadratic.
-    if (best.next > 1000) {
-      best.waiting.splice(0, best.next)
-      best.next = 0
+    if (bucket.next > 1000) {
+      bucket.waiting.splice(0, bucket.next)
+      bucket.next = 0
     }
+    this.lineUp(bucket)
     return taken
-  }
-
-  private mayTake(bucket: Bucket): boolean {
-    return this.perSection === null || bucket.taken < this.perSection
   }
 
   /** Everything that still waits. */

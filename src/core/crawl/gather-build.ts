@@ -9,6 +9,7 @@ import type { CrawlEvent } from './events'
 import { createPathFilter } from './globs'
 import { inParallel } from './in-parallel'
 import { limits } from './limits'
+import { LinksOfPages } from './links-of-pages'
 import { NothingAnswered } from './nothing-answered'
 import { pageOf } from './page-of'
 import { type LookAtImage, lookByReading, offlineNote, PictureDesk } from './picture-desk'
@@ -123,16 +124,17 @@ async function surveyBuild(
   outside: Outside,
 ): Promise<Surveyor> {
   const surveyor = new Surveyor(addresses)
+  const links = new LinksOfPages(addresses.toPublic)
   const byUrl = new Map(pages.map((page) => [page.url, page]))
   for (const { path, reading } of readings) {
     const page = byUrl.get(map.addressOf(path))
+    if (!page || !reading) continue
     // Links go to a page under any of the names that serve its file.
-    const hrefs = (reading?.hrefs ?? []).map((href) => {
-      const address = page && pageAddress(href, baseOf(page.url, page.facts?.base ?? null))
-      const file = address && addresses.isOnSite(address) ? map.fileAt(address) : null
-      return file ? map.addressOf(file) : href
+    const targets = links.resolve(reading.hrefs, baseOf(page.url, page.facts?.base ?? null)).map((address) => {
+      const file = addresses.isOnSite(address) ? map.fileAt(address) : null
+      return file ? map.addressOf(file) : address
     })
-    if (page) surveyor.addLinks(page, hrefs)
+    surveyor.addLinks(page, targets)
   }
   const named = robotsTxt === null ? [] : parseRobots(robotsTxt).sitemaps
   const usual = ['sitemap.xml', 'sitemap_index.xml', 'sitemap-index.xml'].filter((path) => files.paths.includes(path))

@@ -1,3 +1,5 @@
+type Outcome<T> = { result: T } | { error: unknown }
+
 /**
  * Runs tasks at most so many at a time and yields each result as it comes.
  *
@@ -5,20 +7,36 @@
  *             after every result, since a result may have brought new tasks.
  */
 export async function* inParallel<T>(next: () => Promise<T> | null, atOnce: number): AsyncGenerator<T> {
-  const running = new Set<Promise<{ task: Promise<unknown>; result: T }>>()
+  let running = 0
+  const done: Outcome<T>[] = []
+  let wake = () => {}
+  const over = (outcome: Outcome<T>) => {
+    running--
+    done.push(outcome)
+    wake()
+  }
   const fill = () => {
-    while (running.size < atOnce) {
+    while (running + done.length < atOnce) {
       const started = next()
       if (!started) return
-      const task: Promise<{ task: Promise<unknown>; result: T }> = started.then((result) => ({ task, result }))
-      running.add(task)
+      running++
+      started.then(
+        (result) => over({ result }),
+        (error: unknown) => over({ error }),
+      )
     }
   }
   fill()
-  while (running.size > 0) {
-    const { task, result } = await Promise.race(running)
-    running.delete(task as never)
-    yield result
+  while (running > 0 || done.length > 0) {
+    // A race of all that run would add a listener to each of them for every result.
+    if (done.length === 0) {
+      await new Promise<void>((resolve) => {
+        wake = resolve
+      })
+    }
+    const outcome = done.shift()!
+    if ('error' in outcome) throw outcome.error
+    yield outcome.result
     fill()
   }
 }

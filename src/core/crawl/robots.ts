@@ -36,6 +36,30 @@ export function parseRobots(text: string): RobotsRules {
   return rules
 }
 
+/** A rule's path, cut at its `*`; `isAnchored` where a `$` at its end stands for the end. */
+type Pattern = { allow: boolean; length: number; parts: string[]; isAnchored: boolean }
+
+/** What holds for one crawler. */
+type RulesForOne = { patterns: Pattern[]; crawlDelaySeconds: number | null }
+
+/** Worked out once for each crawler: a crawl asks for every link that it finds. */
+const worked = new WeakMap<RobotsRules, Map<string, RulesForOne>>()
+
+function rulesFor(rules: RobotsRules, token: string): RulesForOne {
+  const known = worked.get(rules) ?? new Map<string, RulesForOne>()
+  worked.set(rules, known)
+  let found = known.get(token)
+  if (!found) {
+    const groups = groupsFor(rules, token)
+    found = {
+      patterns: groups.flatMap((group) => group.rules.map(patternOf)),
+      crawlDelaySeconds: groups.find((group) => group.crawlDelaySeconds !== null)?.crawlDelaySeconds ?? null,
+    }
+    known.set(token, found)
+  }
+  return found
+}
+
 /** Groups that hold for a crawler: all that name it, together; else those for `*`. */
 function groupsFor(rules: RobotsRules, token: string): RobotsRules['groups'] {
   const name = token.toLowerCase()
@@ -45,11 +69,15 @@ function groupsFor(rules: RobotsRules, token: string): RobotsRules['groups'] {
 
 /** Seconds that a crawler is asked to leave between requests; null when not asked. */
 export function crawlDelayFor(rules: RobotsRules, token: string): number | null {
-  return groupsFor(rules, token).find((group) => group.crawlDelaySeconds !== null)?.crawlDelaySeconds ?? null
+  return rulesFor(rules, token).crawlDelaySeconds
 }
+
+/** What `encodeURI` leaves as it is, and so is equal already. */
+const IS_EQUAL = /^[A-Za-z0-9;,/?:@&=+$\-_.!~*'()#]*$/
 
 /** Percent-encoding made equal, so that `/caf%C3%A9` and `/café` are one path. */
 function comparable(path: string): string {
+  if (IS_EQUAL.test(path)) return path
   try {
     return encodeURI(decodeURI(path))
   } catch {
@@ -57,10 +85,14 @@ function comparable(path: string): string {
   }
 }
 
-/** Does a rule's pattern match from the path's start? `*` stands for anything, `$` at the end for the end. */
-function matches(pattern: string, path: string): boolean {
-  const isAnchored = pattern.endsWith('$')
-  const parts = comparable(isAnchored ? pattern.slice(0, -1) : pattern).split('*')
+function patternOf({ allow, path }: { allow: boolean; path: string }): Pattern {
+  const isAnchored = path.endsWith('$')
+  const parts = comparable(isAnchored ? path.slice(0, -1) : path).split('*')
+  return { allow, length: path.length, parts, isAnchored }
+}
+
+/** Does a rule's pattern match from the path's start? */
+function matches({ parts, isAnchored }: Pattern, path: string): boolean {
   if (!path.startsWith(parts[0]!)) return false
   let index = parts[0]!.length
   if (parts.length === 1) return !isAnchored || index === path.length
@@ -81,12 +113,10 @@ function matches(pattern: string, path: string): boolean {
 export function isAllowed(rules: RobotsRules, token: string, path: string): boolean {
   const wanted = comparable(path)
   let best = { allow: true, length: -1 }
-  for (const group of groupsFor(rules, token)) {
-    for (const rule of group.rules) {
-      const length = rule.path.length
-      if (length < best.length || (length === best.length && !rule.allow)) continue
-      if (matches(rule.path, wanted)) best = { allow: rule.allow, length }
-    }
+  for (const pattern of rulesFor(rules, token).patterns) {
+    const { allow, length } = pattern
+    if (length < best.length || (length === best.length && !allow)) continue
+    if (matches(pattern, wanted)) best = { allow, length }
   }
   return best.allow
 }

@@ -9,7 +9,7 @@ const NEIGHBOUR = /^(?:prev|previous|next)$/
 const FEED_TYPE = /^application\/(?:rss|atom)\+xml|^application\/feed\+json/i
 
 /** An address and its twin with a slash at its end: whoever links to the one leads to the other. */
-const bare = (url: string) => url.replace(/\/$/, '')
+const bare = (url: string) => (url.endsWith('/') ? url.slice(0, -1) : url)
 
 /** Links of a page to feeds, and to its neighbours in a series, with their public addresses. */
 export function feedAndNeighbourLinks(
@@ -34,14 +34,10 @@ export class Surveyor {
 
   constructor(private readonly addresses: AddressMap) {}
 
-  /** Notes where a page's links lead; those to itself lead nobody to it. */
-  addLinks(page: GatheredPage, hrefs: readonly string[]): void {
-    const base = baseOf(page.url, page.facts?.base ?? null)
-    for (const href of hrefs) {
-      const address = pageAddress(href, base)
-      const target = address && this.addresses.toPublic(address)
-      if (target && bare(target) !== bare(page.url)) this.linked.add(bare(target))
-    }
+  /** Notes where a page's links lead, as public addresses; those to itself lead nobody to it. */
+  addLinks(page: GatheredPage, targets: readonly string[]): void {
+    const own = bare(page.url)
+    for (const target of targets) if (bare(target) !== own) this.linked.add(bare(target))
     if (!page.facts) return
     for (const { url } of feedAndNeighbourLinks({ ...page, facts: page.facts }, this.addresses))
       if (this.addresses.isOnSite(url)) this.beside.add(url)

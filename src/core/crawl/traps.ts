@@ -1,3 +1,4 @@
+import { pathnameOf, pathOf } from './address'
 import { limits } from './limits'
 
 /** Why an address is taken for a trap: a place where a crawler never ends. */
@@ -31,6 +32,7 @@ const MONTH_QUERY = /[?&](?:m|mo|month)=(\d{1,2})(?!\d)/i
 /** Months between now and a date that the address holds; null when it holds none. */
 function monthsFromNow(path: string, now: Date): number | null {
   const inPath = YEAR_MONTH.exec(path)
+  if (!inPath && !path.includes('?')) return null
   const [year, month] = inPath
     ? [Number(inPath[1]), Number(inPath[2])]
     : [Number(YEAR_QUERY.exec(path)?.[1]), Number(MONTH_QUERY.exec(path)?.[1])]
@@ -46,7 +48,8 @@ export class TrapWatch {
 
   /** Asked once for every new address. @returns why it is a trap; null when it is none */
   trapOf(address: string): Trap | null {
-    const { pathname, search } = new URL(address)
+    const pathname = pathnameOf(address)
+    const search = pathOf(address).slice(pathname.length)
     const segments = pathname.split('/').filter((segment) => segment !== '')
     if (address.length > limits.addressCharacters || segments.length > limits.addressSegments) return 'too-long'
     if (repeatsItself(segments)) return 'growing-path'
