@@ -1,4 +1,5 @@
 import { charsetFor, PRESCAN_BYTES } from './decode'
+import { OtherPieces, type PieceDecoder, Utf8Pieces } from './piece-decoder'
 import type { PageReading } from './read-page'
 import { PageScanner } from './scan/scanner'
 
@@ -9,7 +10,7 @@ import { PageScanner } from './scan/scanner'
 export class PageStream {
   private held: Uint8Array[] = []
   private heldBytes = 0
-  private decoder: TextDecoder | null = null
+  private decoder: PieceDecoder | null = null
   private scanner: PageScanner | null = null
   /** Bytes taken so far. */
   byteLength = 0
@@ -19,7 +20,7 @@ export class PageStream {
   write(bytes: Uint8Array): void {
     this.byteLength += bytes.length
     if (this.scanner) {
-      this.feed(bytes, 0)
+      this.feed(bytes)
       return
     }
     this.held.push(bytes)
@@ -30,7 +31,7 @@ export class PageStream {
   /** The page is complete, or as much of it as was read. */
   end(): PageReading {
     if (!this.scanner) this.begin()
-    const rest = this.decoder!.decode()
+    const rest = this.decoder!.end()
     if (rest !== '') this.scanner!.write(rest, false)
     return this.scanner!.end()
   }
@@ -39,15 +40,15 @@ export class PageStream {
     const first = this.held.length === 1 ? this.held[0]! : joined(this.held, this.heldBytes)
     this.held = []
     const { encoding, bomBytes } = charsetFor(first, this.contentType)
-    this.decoder = new TextDecoder(encoding)
+    this.decoder = encoding === 'utf-8' ? new Utf8Pieces() : new OtherPieces(encoding)
     this.scanner = new PageScanner({ encoding, bomBytes })
-    this.feed(first, bomBytes)
+    this.feed(bomBytes > 0 ? first.subarray(bomBytes) : first)
   }
 
-  private feed(bytes: Uint8Array, bomBytes: number): void {
-    const text = this.decoder!.decode(bytes, { stream: true })
+  private feed(bytes: Uint8Array): void {
+    const text = this.decoder!.decode(bytes)
     // As many characters as bytes: each is one byte. A character of several bytes, split or not, makes them fewer.
-    this.scanner!.write(text, text.length + bomBytes === bytes.length)
+    this.scanner!.write(text, text.length === bytes.length)
   }
 }
 
