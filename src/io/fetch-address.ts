@@ -137,8 +137,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     const isNamed = innerHosts.has(host)
     const { hostname } = url
     // A literal address is connected to without a look-up, so it is judged here.
-    const isLiteral = isIP(hostname.replace(/^\[|\]$/g, '')) !== 0
-    if (!isNamed && isLiteral && isInnerAddress(hostname)) {
+    if (!isNamed && isIP(hostname.replace(/^\[|\]$/g, '')) !== 0 && isInnerAddress(hostname)) {
       return {
         kind: 'failed',
         code: 'forbidden',
@@ -149,7 +148,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     try {
       const { status, headers, body, page, isCut } = await ask(url, host, request, isNamed ? free : guarded)
       const exchange: Exchange = { kind: 'answered', status, headers, body, isCut, ms: elapsed() }
-      if (page) exchange.streamed = { reading: page.end(), bytes: page.byteLength }
+      if (page) exchange.page = page
       return exchange
     } catch (error) {
       const cause = failureOf(signal.aborted ? new BrokenOff('stopped') : error, url, timeoutMs)

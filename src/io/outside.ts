@@ -24,6 +24,7 @@ export function nodeOutside(read: ReadAddress, signal: AbortSignal, pictures: Ou
     sleep: async (ms) => {
       await wait(ms, undefined, { signal }).catch(() => undefined)
     },
+    turn: () => new Promise((resolve) => setImmediate(resolve)),
     gunzip,
     pictures,
     signal,

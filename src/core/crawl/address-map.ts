@@ -27,11 +27,14 @@ export function withSlash(address: string): string {
 
 const afterScheme = (address: string) => address.slice(address.indexOf('://') + 3)
 
-/** What follows a base in an address, whatever its scheme; null when the address is not under it. */
-function restUnder(address: string, base: string): string | null {
-  const [inner, outer] = [afterScheme(address), afterScheme(base)]
-  if (inner.startsWith(outer)) return inner.slice(outer.length)
-  return `${inner}/` === outer ? '' : null
+/**
+ * What follows a base in an address, whatever its scheme; null when the address is not under it.
+ * @param outer the base without its scheme
+ */
+function restUnder(address: string, outer: string): string | null {
+  const start = address.indexOf('://') + 3
+  if (address.startsWith(outer, start)) return address.slice(start + outer.length)
+  return address.length - start === outer.length - 1 && outer.startsWith(address.slice(start)) ? '' : null
 }
 
 /**
@@ -41,20 +44,21 @@ function restUnder(address: string, base: string): string | null {
 export function createAddressMap(site: string, start: string | null): AddressMap {
   const siteBase = withSlash(site)
   const build = start === null ? null : buildBase(start, siteBase)
+  const onSite = afterScheme(siteBase)
+  const inBuild = build === null ? null : afterScheme(build)
   return {
     site: siteBase,
     build,
     toPublic(address) {
-      const rest = build === null ? null : restUnder(address, build)
+      const rest = inBuild === null ? null : restUnder(address, inBuild)
       return rest === null ? address : siteBase + rest
     },
     toBuild(address) {
-      const rest = build === null ? null : restUnder(address, siteBase)
+      const rest = build === null ? null : restUnder(address, onSite)
       return rest === null ? address : build + rest
     },
-    isOnSite: (address) => restUnder(address, siteBase) !== null,
-    isBesideSite: (address) =>
-      restUnder(address, siteBase) === null && new URL(address).host === new URL(siteBase).host,
+    isOnSite: (address) => restUnder(address, onSite) !== null,
+    isBesideSite: (address) => restUnder(address, onSite) === null && new URL(address).host === new URL(siteBase).host,
   }
 }
 

@@ -49,6 +49,11 @@ export function pageAddress(raw: string, base: string): string | null {
 /** Offset of the path in an address as {@link resolveAddress} writes it. */
 const pathStart = (address: string) => address.indexOf('/', address.indexOf('://') + 3)
 
+/** Scheme, host and port of an address as {@link resolveAddress} writes it. */
+export function originOf(address: string): string {
+  return address.slice(0, pathStart(address))
+}
+
 /** `/path?query` of an address as {@link resolveAddress} writes it. */
 export function pathOf(address: string): string {
   return address.slice(pathStart(address))

@@ -90,20 +90,22 @@ class Crawl {
   /** Asks the build for a public address, no faster than the delay allows. */
   private async ask(request: ReadRequest): Promise<Exchange> {
     if (this.addresses.isBesideSite(request.url)) return notInBuild(request.url, this.addresses.site)
-    await this.pace()
+    const startMs = this.startMs()
+    if (startMs > 0) await this.outside.sleep(startMs)
     const exchange = await this.reader({ ...request, url: this.addresses.toBuild(request.url) })
-    if (exchange.kind === 'answered') this.bytes += exchange.streamed?.bytes ?? exchange.body.length
+    if (exchange.kind === 'answered') this.bytes += exchange.page?.byteLength ?? exchange.body.length
     return exchange
   }
 
-  private async pace(): Promise<void> {
+  /** How long to wait before the next question, in ms, so that questions start no faster than the delay allows. */
+  private startMs(): number {
     const asked = (this.robots && !this.options.ignoreRobots && crawlDelayFor(this.robots, ROBOTS_TOKEN)) || 0
     const delayMs = Math.max(this.options.delayMs, Math.min(asked * 1000, limits.crawlDelayMs))
-    if (delayMs === 0) return
+    if (delayMs === 0) return 0
     const now = this.outside.now().getTime()
     const startAt = Math.max(now, this.lastStart + delayMs)
     this.lastStart = startAt
-    if (startAt > now) await this.outside.sleep(startAt - now)
+    return startAt - now
   }
 
   /** Does robots.txt let us ask for this, or are we told to pass it? */
@@ -167,13 +169,17 @@ class Crawl {
       (url) => this.addresses.isOnSite(url),
     )
     const fetchedAt = this.outside.now().toISOString()
-    return { asked, followed, fetchedAt, looks: await this.lookAgain(followed) }
+    return { asked, followed, fetchedAt, looks: this.isLookedAtTwice(followed) ? await this.lookAgain(followed) : [] }
+  }
+
+  private isLookedAtTwice({ exchange }: Followed): boolean {
+    if (exchange.kind === 'failed' || isRedirect(exchange)) return false
+    return this.options.askAs !== null || isFromCache(exchange)
   }
 
   /** A second question, where a cache has shown its hand, or the run asks under another name than ours. */
   private async lookAgain({ exchange, finalUrl }: Followed): Promise<SecondLook[]> {
     const { askAs } = this.options
-    if (exchange.kind === 'failed' || isRedirect(exchange) || (askAs === null && !isFromCache(exchange))) return []
     const asked = { url: finalUrl, file: null, redirects: [], aliases: [], fetchedAt: '' }
     const found = pageOf(asked, exchange)
     if (!found) return []
@@ -340,7 +346,7 @@ class Crawl {
     const { concurrency } = this.options
     for (const round of ['declared', 'content'] as const) {
       if (round === 'content') this.desk.addContentWhereNeeded()
-      for await (const result of inParallel(this.next, concurrency)) {
+      for await (const result of inParallel(this.next, concurrency, this.outside.turn)) {
         if (result.kind === 'page') yield* this.takePage(result.result)
         else if (result.image.errorCode !== 'stopped') yield { kind: 'image', image: result.image }
         yield this.progress()

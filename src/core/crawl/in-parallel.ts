@@ -1,22 +1,30 @@
 type Outcome<T> = { result: T } | { error: unknown }
 
 /**
- * Runs tasks at most so many at a time and yields each result as it comes.
+ * Runs tasks at most so many at a time and yields each result as it comes. No more than as many results wait to be
+ * taken.
  *
  * @param next starts one more task and returns it, or returns null when there is none for now. It is asked again
  *             after every result, since a result may have brought new tasks.
+ * @param turn waited for before results are looked at
  */
-export async function* inParallel<T>(next: () => Promise<T> | null, atOnce: number): AsyncGenerator<T> {
+export async function* inParallel<T>(
+  next: () => Promise<T> | null,
+  atOnce: number,
+  turn?: () => Promise<void>,
+): AsyncGenerator<T> {
   let running = 0
   const done: Outcome<T>[] = []
   let wake = () => {}
   const over = (outcome: Outcome<T>) => {
     running--
     done.push(outcome)
+    // The next task starts before anybody looks at this result, so that the other side isn't kept waiting.
+    fill()
     wake()
   }
   const fill = () => {
-    while (running + done.length < atOnce) {
+    while (running < atOnce && done.length < atOnce) {
       const started = next()
       if (!started) return
       running++
@@ -33,6 +41,8 @@ export async function* inParallel<T>(next: () => Promise<T> | null, atOnce: numb
       await new Promise<void>((resolve) => {
         wake = resolve
       })
+      // The questions of the tasks just begun go out before the answers are looked at.
+      await turn?.()
     }
     const outcome = done.shift()!
     if ('error' in outcome) throw outcome.error

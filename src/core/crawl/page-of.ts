@@ -2,6 +2,7 @@ import type { FetchFact, GatheredPage, RedirectHop } from '../model'
 import { decodeHtml } from '../page/decode'
 import { PageStream } from '../page/page-stream'
 import { type PageReading, readPage } from '../page/read-page'
+import { pathnameOf } from './address'
 import type { Exchange } from './read-address'
 
 const HTML_TYPE = /^\s*(?:text\/html|application\/xhtml\+xml)\b/i
@@ -9,16 +10,16 @@ const HTML_NAME = /\.x?html?$/i
 
 /** Anything served or named as HTML is a page. */
 export function isHtml(url: string, contentType: string | null): boolean {
-  return HTML_TYPE.test(contentType ?? '') || HTML_NAME.test(new URL(url).pathname)
+  return HTML_TYPE.test(contentType ?? '') || HTML_NAME.test(pathnameOf(url))
 }
 
 /** What the answer says of caches, where it says anything. */
-function cacheOf(headers: Record<string, string>): Pick<FetchFact, 'cache'> {
+function cacheOf(headers: Record<string, string>): FetchFact['cache'] {
   const { age, etag, 'cache-control': cacheControl } = headers
-  if (age === undefined && etag === undefined && cacheControl === undefined) return {}
+  if (age === undefined && etag === undefined && cacheControl === undefined) return undefined
   const seconds = Number(age)
   const ageSeconds = age !== undefined && Number.isFinite(seconds) ? seconds : null
-  return { cache: { ageSeconds, etag: etag ?? null, cacheControl: cacheControl ?? null } }
+  return { ageSeconds, etag: etag ?? null, cacheControl: cacheControl ?? null }
 }
 
 /** Where an answer is a page, a stream that reads it as it arrives. */
@@ -34,10 +35,14 @@ type Asked = { url: string; file: string | null; redirects: RedirectHop[]; alias
 /** A page as gathered, with what only the crawl needs of its reading; null when the answer is no page at all. */
 export function pageOf(asked: Asked, exchange: Exchange): { page: GatheredPage; reading: PageReading | null } | null {
   const { url, file, redirects, aliases, fetchedAt } = asked
-  const common = { finalUrl: url, redirects, aliases, ms: Math.round(exchange.ms), fetchedAt }
+  const ms = Math.round(exchange.ms)
   if (exchange.kind === 'failed') {
     const fetch: FetchFact = {
-      ...common,
+      finalUrl: url,
+      redirects,
+      aliases,
+      ms,
+      fetchedAt,
       status: null,
       contentType: null,
       bytes: 0,
@@ -51,16 +56,21 @@ export function pageOf(asked: Asked, exchange: Exchange): { page: GatheredPage; 
   const isPage = exchange.status < 400
   if (isPage && !isHtml(url, contentType)) return null
   const fetch: FetchFact = {
-    ...common,
+    finalUrl: url,
+    redirects,
+    aliases,
+    ms,
+    fetchedAt,
     status: exchange.status,
     contentType,
-    bytes: exchange.streamed?.bytes ?? exchange.body.length,
+    bytes: exchange.page?.byteLength ?? exchange.body.length,
     error: null,
     errorCode: null,
     robotsHeader: exchange.headers['x-robots-tag'] ?? null,
-    ...cacheOf(exchange.headers),
   }
+  const cache = cacheOf(exchange.headers)
+  if (cache) fetch.cache = cache
   if (!isPage) return { page: { url, file, fetch, facts: null, source: [] }, reading: null }
-  const reading = exchange.streamed?.reading ?? readPage(decodeHtml(exchange.body, contentType))
+  const reading = exchange.page?.end() ?? readPage(decodeHtml(exchange.body, contentType))
   return { page: { url, file, fetch, facts: reading.facts, source: reading.source() }, reading }
 }

@@ -4,6 +4,7 @@ import { readImageHeader } from '../image/read-header'
 import type { GatheredImage, GatheredPage, RunNote } from '../model'
 import { likelyContentImages, metasOf, ogImages } from '../surface/candidates'
 import { publicImageUrl } from '../surface/picture'
+import { originOf } from './address'
 import type { AddressMap } from './address-map'
 import { limits } from './limits'
 import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
@@ -54,7 +55,7 @@ export class PictureDesk {
       if (/(?:^|\s)(?:icon|apple-touch-icon\S*)(?:\s|$)/.test(link.rel))
         this.need(publicImageUrl(page, link.href, this), 'icon')
     }
-    const wellKnown = new URL('/favicon.ico', page.url).href
+    const wellKnown = `${originOf(page.url)}/favicon.ico`
     if (this.addresses.isOnSite(wellKnown)) this.need(wellKnown, 'icon')
   }
 

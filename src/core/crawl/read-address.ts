@@ -1,7 +1,6 @@
 import type { Look } from '../image/likeness'
 import type { FailureCode, RedirectHop } from '../model'
 import type { PageStream } from '../page/page-stream'
-import type { PageReading } from '../page/read-page'
 import { resolveAddress } from './address'
 import { limits } from './limits'
 
@@ -31,8 +30,8 @@ export type Exchange =
       status: number
       headers: Record<string, string>
       body: Uint8Array
-      /** What the page says, where it was read as it arrived; `body` is empty then. */
-      streamed?: { reading: PageReading; bytes: number }
+      /** The page, where it was taken as it arrived; `body` is empty then. Reading it may still be to do. */
+      page?: PageStream
       /** The body was longer than asked for. */
       isCut: boolean
       ms: number
@@ -55,6 +54,8 @@ export type Outside = {
   /** The picture in small, to find others that look the same; null when it can't be decoded. Absent: none is made. */
   look?: (bytes: Uint8Array) => Promise<Look | null>
   sleep: (ms: number) => Promise<void>
+  /** Lets what waits for the network go first. Absent: nothing else goes on. */
+  turn?: () => Promise<void>
   /** Unpacks gzip, at most so many bytes. */
   gunzip: (bytes: Uint8Array, maxBytes: number) => Promise<Uint8Array>
   /** How much of each picture is read: all of it, or as much as its size needs. Absent: all. */

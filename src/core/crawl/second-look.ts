@@ -20,7 +20,7 @@ export function isFromCache(exchange: Exchange): boolean {
   const { headers } = exchange
   return (
     Number(headers.age ?? 0) > 0 ||
-    CACHE_HEADERS.some((name) => /\b(?:hit|stale|revalidated)\b/i.test(headers[name] ?? ''))
+    CACHE_HEADERS.some((name) => name in headers && /\b(?:hit|stale|revalidated)\b/i.test(headers[name]!))
   )
 }
 

@@ -1,15 +1,20 @@
-import { charsetFor, PRESCAN_BYTES } from './decode'
+import { charsetFor } from './decode'
 import { OtherPieces, type PieceDecoder, Utf8Pieces } from './piece-decoder'
 import type { PageReading } from './read-page'
 import { PageScanner } from './scan/scanner'
 
 /**
- * Reads a page while its bytes arrive, so that nobody holds the whole of it. The first 1024 bytes are waited for, since
- * the page may declare its encoding in them.
+ * A page's first bytes are held before reading begins. The standard looks for a declared encoding in the first
+ * 1024; most pages are no longer than this, and are read when somebody asks for what they say, in one
+ * piece, and not while the connection waits.
  */
+const HELD_BYTES = 64 * 1024
+
+/** Reads a page while its bytes arrive, so that nobody holds the whole of a long one. */
 export class PageStream {
   private held: Uint8Array[] = []
   private heldBytes = 0
+  private reading: PageReading | null = null
   private decoder: PieceDecoder | null = null
   private scanner: PageScanner | null = null
   /** Bytes taken so far. */
@@ -25,11 +30,16 @@ export class PageStream {
     }
     this.held.push(bytes)
     this.heldBytes += bytes.length
-    if (this.heldBytes >= PRESCAN_BYTES) this.begin()
+    if (this.heldBytes >= HELD_BYTES) this.begin()
   }
 
-  /** The page is complete, or as much of it as was read. */
+  /** What the page says; it is complete, or as much of it as was read. */
   end(): PageReading {
+    this.reading ??= this.finish()
+    return this.reading
+  }
+
+  private finish(): PageReading {
     if (!this.scanner) this.begin()
     const rest = this.decoder!.end()
     if (rest !== '') this.scanner!.write(rest, false)
