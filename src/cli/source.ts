@@ -1,14 +1,14 @@
 import { readFile, stat } from 'node:fs/promises'
-import { sitemapText } from '@/core/crawl/collect-sitemaps'
 import type { CrawlEvent } from '@/core/crawl/events'
 import { gatherBuild } from '@/core/crawl/gather-build'
-import { readList, readSitemap } from '@/core/crawl/sitemap'
+import { readList } from '@/core/crawl/sitemap'
+import { readSitemapFile } from '@/core/crawl/sitemap-stream'
 import { CrawlRequest, type ParsedCrawlRequest } from '@/core/crawl/wire'
 import { openZip } from '@/core/crawl/zip-build'
 import { surfaceOf } from '@/core/surface/profiles'
 import { createFetcher } from '@/io/fetch-address'
 import { openFolder } from '@/io/folder'
-import { gunzip, nodeOutside } from '@/io/outside'
+import { nodeOutside } from '@/io/outside'
 import { runCrawl } from '@/io/run-crawl'
 import { CannotRun } from './cannot-run'
 import type { CheckOptions } from './check'
@@ -37,9 +37,7 @@ type From = ParsedCrawlRequest['from']
 /** Addresses that a local list or sitemap holds. */
 async function addressesIn(path: string, source: string): Promise<string[]> {
   const bytes = new Uint8Array(await readFile(path))
-  const addresses = SITEMAP.test(path)
-    ? readSitemap(await sitemapText(bytes, { gunzip })).pages
-    : readList(new TextDecoder().decode(bytes))
+  const addresses = SITEMAP.test(path) ? readSitemapFile(bytes).pages : readList(new TextDecoder().decode(bytes))
   if (addresses.length === 0)
     throw new CannotRun(`“${source}” names no address. A list has one a line; a sitemap has them in <loc>.`)
   return addresses

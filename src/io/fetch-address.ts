@@ -111,9 +111,9 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
 
   const ask = (url: URL, host: string, request: ReadRequest, dispatcher: Agent): Promise<Taken> =>
     new Promise<Taken>((resolve, reject) => {
-      const { maxBytes, openPage } = request
+      const { maxBytes, openPage, openBody } = request
       const answer: TakeAnswer = new TakeAnswer(
-        { maxBytes, timeoutMs, openPage },
+        { maxBytes, timeoutMs, openPage, openBody },
         (taken) => {
           running.delete(answer)
           resolve(taken)

@@ -1,6 +1,7 @@
 import type { Transform } from 'node:stream'
 import * as zlib from 'node:zlib'
 import type { Dispatcher } from 'undici'
+import type { BodySink, ReadRequest } from '@/core/crawl/read-address'
 import type { PageStream } from '@/core/page/page-stream'
 
 /** A body that unpacks to more than this many times its size is no page: it is a bomb. */
@@ -30,7 +31,7 @@ function decoderFor(encoding: string | undefined): Transform | null {
   }
 }
 
-/** An answer as it was taken. `body` is empty where a page was read from it as it arrived. */
+/** An answer as it was taken. `body` is empty where something else took it as it arrived. */
 export type Taken = {
   status: number
   headers: Record<string, string>
@@ -51,7 +52,8 @@ export type AnswerLimits = {
   maxBytes: number
   /** From the question to the end of the answer. */
   timeoutMs: number
-  openPage: ((status: number, headers: Record<string, string>) => PageStream | null) | undefined
+  openPage: ReadRequest['openPage']
+  openBody: ReadRequest['openBody']
 }
 
 type Controller = Dispatcher.DispatchController
@@ -76,6 +78,7 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
   private status = 0
   private headers: Record<string, string> = {}
   private page: PageStream | null = null
+  private sink: BodySink | null = null
   private decoder: Transform | null = null
   private readonly pieces: Uint8Array[] = []
   private length = 0
@@ -110,6 +113,7 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
     this.status = status
     this.headers = plainHeaders(headers)
     this.page = this.limits.openPage?.(status, this.headers) ?? null
+    this.sink = this.page ?? this.limits.openBody?.(status, this.headers) ?? null
     this.decoder = decoderFor(this.headers['content-encoding'])
     this.decoder
       ?.on('data', (piece: Uint8Array) => this.take(piece))
@@ -144,7 +148,7 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
     if (this.isOver) return
     const room = this.limits.maxBytes - this.length
     const wanted = piece.length > room ? piece.subarray(0, Math.max(0, room)) : piece
-    if (this.page) this.page.write(wanted)
+    if (this.sink) this.sink.write(wanted)
     else this.pieces.push(wanted)
     this.length += piece.length
     const isBomb = this.decoder !== null && this.length > MOST_EXPANSION * Math.max(this.packed, LEAST_PACKED)

@@ -50,7 +50,6 @@ function workerOutside(signal: AbortSignal): Outside {
     hasTransparency: hasTransparentPixel,
     look: lookOfPicture,
     sleep: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
-    gunzip: async (bytes) => bytes,
     signal,
   }
 }

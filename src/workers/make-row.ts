@@ -1,19 +1,17 @@
 import type { CheckContext } from '@/core/check/context'
 import type { PageVerdict } from '@/core/check/run-checks'
-import { pathOf } from '@/core/crawl/address'
-import { isAllowed } from '@/core/crawl/robots'
 import type { GatheredPage, Level } from '@/core/model'
 import { cardOf } from '@/core/surface/card'
 import { type Face, faceOf } from '@/core/surface/face'
+import { isKeptOutByRobots } from '@/core/surface/robots-of-site'
 import type { WallRow } from '@/store/database'
 
 /** Cards that differ once robots.txt and a login count, or cease to: the side that the run doesn't take. */
 function otherFacesOf(page: GatheredPage, context: CheckContext): Record<string, Face> | undefined {
-  const { robots, loginPassed, view } = context.cards
-  const path = pathOf(page.url)
+  const { loginPassed, view } = context.cards
   const other = { ...context.cards, view: view === 'standing' ? ('launched' as const) : ('standing' as const) }
   const differing = context.allSurfaces.filter(
-    ({ token }) => token !== null && page.facts && (loginPassed || (robots && !isAllowed(robots, token, path))),
+    ({ token }) => token !== null && page.facts && (loginPassed || isKeptOutByRobots(page.url, token, context.cards)),
   )
   if (differing.length === 0) return undefined
   return Object.fromEntries(differing.map((surface) => [surface.id, faceOf(cardOf(page, surface, other), surface)]))

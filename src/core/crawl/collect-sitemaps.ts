@@ -1,29 +1,41 @@
 import { resolveAddress } from './address'
 import { limits } from './limits'
 import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
-import { isGzip, readSitemap } from './sitemap'
+import { SitemapStream } from './sitemap-stream'
 
 /** What sitemaps name, those that an index names included. `failed` are sitemaps that could not be read. */
 export type CollectedSitemaps = { read: string[]; pages: string[]; failed: { url: string; reason: string }[] }
-
-/** Text of a sitemap file, unpacked when it is gzip. */
-export async function sitemapText(bytes: Uint8Array, outside: Pick<Outside, 'gunzip'>): Promise<string> {
-  const plain = isGzip(bytes) ? await outside.gunzip(bytes, limits.sitemapBytes) : bytes
-  return new TextDecoder('utf-8').decode(plain)
-}
 
 /** Reads sitemaps and the ones that they name, each once, up to the limit. A broken one does not end it. */
 export async function collectSitemaps(
   first: readonly string[],
   read: (request: ReadRequest) => Promise<Exchange>,
-  outside: Pick<Outside, 'gunzip' | 'signal'>,
+  outside: Pick<Outside, 'signal'>,
 ): Promise<CollectedSitemaps> {
   const collected: CollectedSitemaps = { read: [], pages: [], failed: [] }
   const known = new Set(first)
   for (const url of known) {
     if (outside.signal.aborted || known.size > limits.sitemaps + first.length) break
+    let stream = new SitemapStream()
+    let fault: unknown = null
+    // What comes is read at once; a fault in it is kept until the answer is complete.
+    const sink = {
+      write(bytes: Uint8Array) {
+        if (fault !== null) return
+        try {
+          stream.write(bytes)
+        } catch (error) {
+          fault = error
+        }
+      },
+    }
+    const openBody = (status: number) => {
+      stream = new SitemapStream()
+      fault = null
+      return status === 200 ? sink : null
+    }
     const { exchange } = await readFollowing(url, (at) =>
-      read({ url: at, accept: 'text', maxBytes: limits.sitemapBytes }),
+      read({ url: at, accept: 'text', maxBytes: limits.sitemapBytes, openBody }),
     )
     if (exchange.kind === 'failed' || exchange.status !== 200) {
       collected.failed.push({
@@ -33,7 +45,10 @@ export async function collectSitemaps(
       continue
     }
     try {
-      const { pages, sitemaps } = readSitemap(await sitemapText(exchange.body, outside))
+      // Readers that have the whole at hand give it as a body.
+      sink.write(exchange.body)
+      if (fault !== null) throw fault
+      const { pages, sitemaps } = stream.end()
       collected.read.push(url)
       for (const page of pages) collected.pages.push(page)
       // A set grows while it is walked: what an index names is read in its turn.

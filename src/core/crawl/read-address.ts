@@ -4,6 +4,9 @@ import type { PageStream } from '../page/page-stream'
 import { resolveAddress } from './address'
 import { limits } from './limits'
 
+/** Takes a body as it arrives. */
+export type BodySink = { write(bytes: Uint8Array): void }
+
 /** One question to the outside. */
 export type ReadRequest = {
   url: string
@@ -16,6 +19,8 @@ export type ReadRequest = {
   asOurselves?: boolean
   /** Ask for the first `maxBytes` alone (RFC 9110, Range). A server may send more all the same. */
   firstBytesOnly?: boolean
+  /** The same for any other body. */
+  openBody?: (status: number, headers: Record<string, string>) => BodySink | null
   /**
    * Asked once an answer begins: where it gives a stream, the body is read into that as it arrives and not kept.
    * Readers that have the whole body at hand may leave it out.
@@ -56,8 +61,6 @@ export type Outside = {
   sleep: (ms: number) => Promise<void>
   /** Lets what waits for the network go first. Absent: nothing else goes on. */
   turn?: () => Promise<void>
-  /** Unpacks gzip, at most so many bytes. */
-  gunzip: (bytes: Uint8Array, maxBytes: number) => Promise<Uint8Array>
   /** How much of each picture is read: all of it, or as much as its size needs. Absent: all. */
   pictures?: 'whole' | 'header'
   signal: AbortSignal

@@ -5,46 +5,66 @@ import { limits } from './limits'
 /** What a sitemap names: pages, or further sitemaps. */
 export type SitemapReading = { pages: string[]; sitemaps: string[]; isCut: boolean }
 
-/** Characters fed to the parser at a time: no tree of the whole is ever built. */
-const CHUNK = 65_536
-
 const localName = (name: string) => name.slice(name.indexOf(':') + 1).toLowerCase()
 
 /**
- * Reads a sitemap or a sitemap index (sitemaps.org). Entries beyond the limit are left, and that is said.
- *
- * @param text the unpacked file
+ * Reads a sitemap or a sitemap index (sitemaps.org) while its text comes in pieces: nothing is kept but the addresses.
+ * Entries beyond the limit are left, and that is said.
  */
-export function readSitemap(text: string): SitemapReading {
-  const reading: SitemapReading = { pages: [], sitemaps: [], isCut: false }
-  let parent: 'url' | 'sitemap' | null = null
-  let location: string | null = null
-  const parser = new Parser(
+export class SitemapReader {
+  private readonly reading: SitemapReading = { pages: [], sitemaps: [], isCut: false }
+  private parent: 'url' | 'sitemap' | null = null
+  private location: string | null = null
+  private readonly parser = new Parser(
     {
-      onopentagname(name) {
-        const local = localName(name)
-        if (local === 'url' || local === 'sitemap') parent = local
-        // `image:loc` and its like name no page: only the one directly in its entry counts.
-        else if (name.toLowerCase() === 'loc' && parent) location = ''
+      onopentagname: (name) => this.opened(name),
+      ontext: (data) => {
+        // An address that is longer than any is no address.
+        if (this.location !== null && this.location.length <= limits.addressCharacters) this.location += data
       },
-      ontext(data) {
-        if (location !== null) location += data
-      },
-      onclosetag(name) {
-        const local = localName(name)
-        if (local === 'url' || local === 'sitemap') parent = null
-        if (name.toLowerCase() !== 'loc' || location === null) return
-        const list = parent === 'sitemap' ? reading.sitemaps : reading.pages
-        if (list.length >= limits.sitemapEntries) reading.isCut = true
-        else list.push(trimAscii(location))
-        location = null
-      },
+      onclosetag: (name) => this.closed(name),
     },
     { xmlMode: true, decodeEntities: true },
   )
-  for (let index = 0; index < text.length; index += CHUNK) parser.write(text.slice(index, index + CHUNK))
-  parser.end()
-  return reading
+
+  write(text: string): void {
+    this.parser.write(text)
+  }
+
+  /** The file went on, and was not read further. */
+  cut(): void {
+    this.reading.isCut = true
+  }
+
+  end(): SitemapReading {
+    this.parser.end()
+    return this.reading
+  }
+
+  private opened(name: string): void {
+    const local = localName(name)
+    if (local === 'url' || local === 'sitemap') this.parent = local
+    // `image:loc` and its like name no page: only the one directly in its entry counts.
+    else if (name.toLowerCase() === 'loc' && this.parent) this.location = ''
+  }
+
+  private closed(name: string): void {
+    const { reading, parent, location } = this
+    const local = localName(name)
+    if (local === 'url' || local === 'sitemap') this.parent = null
+    if (name.toLowerCase() !== 'loc' || location === null) return
+    const list = parent === 'sitemap' ? reading.sitemaps : reading.pages
+    if (list.length >= limits.sitemapEntries) reading.isCut = true
+    else list.push(trimAscii(location))
+    this.location = null
+  }
+}
+
+/** Reads a sitemap whose text is at hand. */
+export function readSitemap(text: string): SitemapReading {
+  const reader = new SitemapReader()
+  reader.write(text)
+  return reader.end()
 }
 
 /** A list of addresses, one a line; empty lines and lines that start with `#` are passed over. */
@@ -54,9 +74,4 @@ export function readList(text: string): string[] {
     .split(/\r\n|\r|\n/)
     .map(trimAscii)
     .filter((line) => line !== '' && !line.startsWith('#'))
-}
-
-/** Do bytes start as gzip does (RFC 1952)? */
-export function isGzip(bytes: Uint8Array): boolean {
-  return bytes[0] === 0x1f && bytes[1] === 0x8b
 }

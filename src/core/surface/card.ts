@@ -1,6 +1,5 @@
-import { pathOf } from '../crawl/address'
 import type { AddressMap } from '../crawl/address-map'
-import { isAllowed, type RobotsRules } from '../crawl/robots'
+import type { RobotsRules } from '../crawl/robots'
 import type { GatheredImage, GatheredPage, PageFacts, View } from '../model'
 import { isBlank } from '../text/collapse'
 import { fitText } from '../text/fit'
@@ -11,6 +10,7 @@ import { type Candidate, climb, passAll } from './ladder'
 import { type CardKind, resolvePicture } from './picture'
 import type { BoxFigure, Layout, Surface } from './profile'
 import { richKindOf } from './rich'
+import { isKeptOutByRobots } from './robots-of-site'
 
 /** What a card depends on beside its page. */
 export type CardContext = {
@@ -182,8 +182,8 @@ function bareReason(page: GatheredPage, surface: Surface, context: CardContext):
     const because = isLogin ? 'It is behind a login.' : (page.fetch.error ?? `It answered ${page.fetch.status}.`)
     return bareCard(page, surface, 'bare', 'unreachable', because)
   }
-  const { robots, view } = context
-  if (surface.token && robots && view === 'standing' && !isAllowed(robots, surface.token, pathOf(page.url))) {
+  const { view } = context
+  if (surface.token && view === 'standing' && isKeptOutByRobots(page.url, surface.token, context)) {
     return bareCard(page, surface, 'bare', 'blocked', `robots.txt keeps ${surface.token} out.`)
   }
   if (surface.token && context.loginPassed && view === 'standing') {

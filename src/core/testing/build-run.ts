@@ -31,7 +31,6 @@ export function testOutside(read: Outside['read'] = async () => refused): Outsid
     hasTransparency: async () => false,
     look: async (bytes) => testLook(bytes),
     sleep: async () => undefined,
-    gunzip: async (bytes) => bytes,
     signal: new AbortController().signal,
   }
 }

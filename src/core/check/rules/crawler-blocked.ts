@@ -1,5 +1,4 @@
-import { pathOf } from '../../crawl/address'
-import { isAllowed } from '../../crawl/robots'
+import { isKeptOutByRobots } from '../../surface/robots-of-site'
 import { defineCheck } from '../define-check'
 
 export const crawlerBlocked = defineCheck({
@@ -16,12 +15,9 @@ export const crawlerBlocked = defineCheck({
     },
   },
   check({ url }, { cards, surfaces }) {
-    const { robots } = cards
-    if (robots === null) return []
-    const path = pathOf(url)
     // A search engine that is kept out is the site's own choice, and another matter.
     const out = surfaces.filter(
-      ({ token, isListing }) => token !== null && !isListing && !isAllowed(robots, token, path),
+      ({ token, isListing }) => token !== null && !isListing && isKeptOutByRobots(url, token, cards),
     )
     if (out.length === 0) return []
     const tokens = [...new Set(out.map(({ token }) => token!))].join(', ')
