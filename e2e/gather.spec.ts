@@ -1,3 +1,5 @@
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { expect, test } from '@playwright/test'
 import { expectAccessible, gatherAddress, gatherDemo, SLOW_DEMO } from './app'
 
@@ -109,4 +111,46 @@ test('a run is deleted after asking, and is gone after a reload', async ({ page 
   await expect(page.getByText('The first one will stand here.')).toBeVisible()
   await page.reload()
   await expect(page.getByText('The first one will stand here.')).toBeVisible()
+})
+
+test('storage that is full keeps what is there, says what takes room, and goes on once there is room', async ({
+  page,
+  context,
+}) => {
+  await gatherDemo(page)
+  const session = await context.newCDPSession(page)
+  const { usage } = await session.send('Storage.getUsageAndQuota', { origin: new URL(page.url()).origin })
+  const quota = (quotaSize?: number) =>
+    session.send('Storage.overrideQuotaForOrigin', {
+      origin: new URL(page.url()).origin,
+      ...(quotaSize && { quotaSize }),
+    })
+  await page.goto('/')
+  await quota(usage + 40_000)
+  await page.getByRole('button', { name: 'Gather the demo' }).click()
+  const failure = page.getByRole('alert').filter({ hasText: 'storage is full' })
+  await expect(failure).toContainText('What was gathered is kept.', { timeout: 60_000 })
+  // The run before is whole, and each run says what it takes.
+  const past = page.getByRole('region', { name: 'Sites and their runs' })
+  await expect(past.getByRole('listitem').filter({ hasText: '48 pages' })).toContainText(/48 pages\s*\d+ [kM]B/i)
+  await expect(past.getByRole('button', { name: 'Let go of the copies' })).toBeVisible()
+  await expectAccessible(page)
+  await quota()
+  await page.getByRole('button', { name: 'Gather the demo' }).click()
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 60_000 })
+})
+
+test('pages that take long are named while the run goes on', async ({ page }) => {
+  const slow = createServer((request, response) => {
+    response.setHeader('content-type', 'text/html')
+    if (request.url === '/') return response.end('<title>Home of it</title><a href="/quick">q</a><a href="/slow">s</a>')
+    return setTimeout(() => response.end('<title>A page</title>'), request.url === '/slow' ? 1300 : 0)
+  })
+  await new Promise<void>((resolve) => slow.listen(0, '127.0.0.1', resolve))
+  await gatherAddress(page, `http://127.0.0.1:${(slow.address() as AddressInfo).port}/`)
+  const named = page.getByRole('heading', { name: 'Slowest answers' }).locator('xpath=..')
+  await expect(named).toContainText(/1\.\d s.*\/slow/)
+  await expect(named).not.toContainText('/quick')
+  slow.closeAllConnections()
+  slow.close()
 })

@@ -200,8 +200,16 @@ export type GatheredImage = z.infer<typeof GatheredImage>
 export const SourceKind = z.enum(['folder', 'zip', 'url', 'sitemap', 'list'])
 export type SourceKind = z.infer<typeof SourceKind>
 
-/** Where a build was read, and the production address its pages are meant for. */
-export const RunSource = z.object({ kind: SourceKind, location: z.string(), site: z.string() })
+/**
+ * Where a build was read, and the production address its pages are meant for. `servedAt` is the base under which a
+ * server gave the pages, where it isn't the production address itself.
+ */
+export const RunSource = z.object({
+  kind: SourceKind,
+  location: z.string(),
+  site: z.string(),
+  servedAt: z.string().optional(),
+})
 export type RunSource = z.infer<typeof RunSource>
 
 export const NoteKind = z.enum([

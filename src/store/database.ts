@@ -31,6 +31,10 @@ export type StoredRun = {
   signedOff?: { by: string; at: string; errors: number } | undefined
   /** The run that this one was derived from by looking again at one page; absent for a run of its own. */
   lookedAgain?: { run: string; url: string }
+  /** The run that holds the pages which this one doesn't hold itself. */
+  base?: string | undefined
+  /** Room that pages and rows take, in characters of JSON; absent in a run of before it was counted. */
+  size?: number | undefined
 }
 
 export type StoredPage = { run: string; url: string; page: GatheredPage }
@@ -83,6 +87,9 @@ export type TemplateFile = { site: string; name: string; blob: Blob; savedAt: nu
 /** Requirements of one site, by its production base address. */
 export type StoredRequirements = { site: string; requirements: Requirements }
 
+/** The folder that a site's build was last chosen from, as the browser lets a page keep it. */
+export type StoredFolder = { site: string; handle: FileSystemDirectoryHandle }
+
 class Database extends Dexie {
   runs!: EntityTable<StoredRun, 'id'>
   pages!: Table<StoredPage, [string, string]>
@@ -96,6 +103,7 @@ class Database extends Dexie {
   overviews!: EntityTable<StoredOverview, 'run'>
   requirements!: EntityTable<StoredRequirements, 'site'>
   templates!: EntityTable<StoredTemplates, 'site'>
+  folders!: EntityTable<StoredFolder, 'site'>
   templateFiles!: Table<TemplateFile, [string, string]>
 
   constructor() {
@@ -112,6 +120,7 @@ class Database extends Dexie {
     this.version(4).stores({ drafts: '[site+url], site', defaults: 'site' })
     this.version(5).stores({ overviews: 'run', requirements: 'site' })
     this.version(6).stores({ originals: 'key, savedAt' })
+    this.version(8).stores({ folders: 'site' })
     this.version(7).stores({ templates: 'site', templateFiles: '[site+name], site' })
   }
 }

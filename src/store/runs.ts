@@ -1,5 +1,6 @@
 import { runLock } from '@/workers/protocol'
 import { database, type StoredRun } from './database'
+import { deletePagesOf } from './pages'
 
 /** Runs, newest first. */
 export async function listRuns(): Promise<StoredRun[]> {
@@ -12,7 +13,7 @@ export async function deleteRun(id: string): Promise<void> {
   await database.transaction('rw', [runs, pages, rows, images, frontier, overviews], async () => {
     await overviews.delete(id)
     await frontier.where('run').equals(id).delete()
-    await pages.where('run').equals(id).delete()
+    await deletePagesOf(id)
     await rows.where('run').equals(id).delete()
     await images.where('run').equals(id).delete()
     await runs.delete(id)

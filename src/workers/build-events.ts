@@ -21,9 +21,9 @@ export type BrowserBuild = {
 }
 
 /** Files read at a time. They come from a disk, not over a network. */
-const AT_ONCE = 12
+export const AT_ONCE = 12
 
-function chosenFiles(files: readonly ChosenFile[]): BuildFiles {
+export function chosenFiles(files: readonly ChosenFile[]): BuildFiles {
   const byPath = new Map(files.map(({ path, file }) => [path, file]))
   return {
     paths: [...byPath.keys()].sort(),
@@ -37,7 +37,7 @@ async function openSource(source: Exclude<GatherSource, { kind: 'crawl' }>): Pro
 }
 
 /** The world as a worker sees it. Nothing is read over the network here but through our own server. */
-function workerOutside(signal: AbortSignal): Outside {
+export function workerOutside(signal: AbortSignal): Outside {
   return {
     read: async ({ url }) => ({
       kind: 'failed',
@@ -55,7 +55,7 @@ function workerOutside(signal: AbortSignal): Outside {
 }
 
 /** Pictures of other hosts are looked at by our server: the browser may not read them. */
-function lookThroughServer(signal: AbortSignal): LookAtImage {
+export function lookThroughServer(signal: AbortSignal): LookAtImage {
   return async (url) => {
     const response = await fetch('/api/picture', {
       method: 'POST',
@@ -103,7 +103,8 @@ export async function openBrowserBuild(
   }
 }
 
-function said(error: unknown): unknown {
+/** The same failure in words that say what to try. */
+export function said(error: unknown): unknown {
   if (error instanceof BadZip)
     return new SaidFailure(`The zip can’t be read. ${error.message} Make it again from the folder of built HTML.`)
   if (error instanceof NothingAnswered)

@@ -11,8 +11,16 @@ import { exportRun } from './export-run'
 import { judge } from './judge'
 import { lookAgain, recheck } from './look-again'
 import { makeRow } from './make-row'
-import { type ChosenFile, type GatherCommand, type GatherReport, type GatherSource, runLock } from './protocol'
+import {
+  type ChosenFile,
+  type GatherCommand,
+  type GatherReport,
+  type GatherSource,
+  runLock,
+  type SlowPage,
+} from './protocol'
 import { wordsFor } from './said-failure'
+import { slowest } from './slowest'
 import { ThumbMaker } from './thumb-maker'
 
 /** How long events are gathered before they are written: one write for many. Grows with the run. */
@@ -51,6 +59,8 @@ class GatherRun {
   private pages = 0
   private images = 0
   private waiting = 0
+  private slow: readonly SlowPage[] = []
+  private size = 0
   private lastFlush = 0
   private lastProgress = 0
 
@@ -99,6 +109,7 @@ class GatherRun {
     const images = await database.images.where('run').equals(run).toArray()
     const waiting = await database.frontier.where('run').equals(run).toArray()
     for (const { page } of pages) this.builder.add({ kind: 'page', page })
+    this.size = JSON.stringify(pages).length
     for (const { image } of images) this.builder.add({ kind: 'image', image })
     this.pages = this.before.pages = pages.length
     this.images = this.before.images = images.length
@@ -117,6 +128,7 @@ class GatherRun {
       case 'page':
         this.pages++
         this.newPages.push(event.page)
+        this.slow = slowest(this.slow, { url: event.page.url, ms: event.page.fetch.ms })
         if (event.page.fetch.error || (event.page.fetch.status ?? 0) >= 400) {
           const message = event.page.fetch.error ?? `answered ${event.page.fetch.status}`
           report({ kind: 'trouble', trouble: { url: event.page.url, message } })
@@ -140,10 +152,14 @@ class GatherRun {
         const now = performance.now()
         if (now - this.lastProgress < PROGRESS_MS && event.waiting > 0) return
         this.lastProgress = now
-        report({ kind: 'progress', done, waiting: event.waiting, images: this.images, fetching: event.fetching })
+        this.reportProgress(done, event.waiting, event.fetching)
         return
       }
     }
+  }
+
+  private reportProgress(done: number, waiting: number, fetching: string[]): void {
+    report({ kind: 'progress', done, waiting, images: this.images, fetching, slow: [...this.slow] })
   }
 
   private async begin({ source, view, startedAt, robotsTxt }: Extract<RunEvent, { kind: 'started' }>): Promise<void> {
@@ -168,6 +184,7 @@ class GatherRun {
     this.newFound = []
     const run = this.runId
     await database.pages.bulkPut(pages.map((page) => ({ run, url: page.url, page })))
+    this.size += JSON.stringify(pages).length
     await database.images.bulkPut(images.map((image) => ({ run, url: image.url, image })))
     await database.frontier.bulkPut(found.map(({ url, depth }) => ({ run, url, depth })))
     const read = pages.flatMap((page) => [page.url, ...page.fetch.aliases])
@@ -212,9 +229,10 @@ class GatherRun {
       survey: gathering.survey,
       findings: verdict.findings,
       summary: verdict.summary,
+      size: this.size + rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0),
     })
     // What is said last is what was kept.
-    report({ kind: 'progress', done: this.pages, waiting: this.waiting, images: this.images, fetching: [] })
+    this.reportProgress(this.pages, this.waiting, [])
     report({ kind: 'finished', state })
     await this.thumbs.done()
   }
@@ -257,7 +275,7 @@ scope.addEventListener('message', ({ data }) => {
   if (data.kind === 'look') {
     void navigator.locks.request(runLock(data.runId), async () => {
       try {
-        await lookAgain(data, new AbortController().signal)
+        await lookAgain(data, files.splice(0), new AbortController().signal)
         report({ kind: 'finished', state: 'done' })
       } catch (error) {
         report({ kind: 'failed', message: wordsFor(error), kept: 0 })

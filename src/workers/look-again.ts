@@ -1,9 +1,16 @@
-import type { ServedImage, WireEvent } from '@/core/crawl/wire'
+import { type BuildFiles, createFileMap, typeOfFile } from '@/core/crawl/build-files'
+import { lookInBuild } from '@/core/crawl/gather-build'
+import { NothingAnswered } from '@/core/crawl/nothing-answered'
+import type { CrawlRequest, ServedImage, WireEvent } from '@/core/crawl/wire'
+import { openZip } from '@/core/crawl/zip-build'
 import type { GatheredPage, Gathering } from '@/core/model'
 import { database, type StoredRun } from '@/store/database'
+import { allPagesOf, pageOf } from '@/store/pages'
+import { AT_ONCE, chosenFiles, lookThroughServer, said, workerOutside } from './build-events'
 import { crawlStream } from './crawl-stream'
+import { folderFiles } from './folder-files'
 import { judge } from './judge'
-import type { GatherCommand } from './protocol'
+import type { ChosenFile, GatherCommand, LookPlace } from './protocol'
 import { SaidFailure } from './said-failure'
 import { ThumbMaker } from './thumb-maker'
 
@@ -15,12 +22,40 @@ export type Looked = { page: GatheredPage; images: ServedImage[]; robotsTxt: str
 /** Rows written at once. */
 const BATCH = 250
 
+/** Files of the build that a page is looked for in; null for a crawl. */
+async function buildOf(at: LookPlace, chosen: readonly ChosenFile[]): Promise<BuildFiles | null> {
+  if (at.kind === 'crawl') return null
+  if (at.kind === 'files') return chosenFiles(chosen)
+  if (at.kind === 'zip') return openZip(new Uint8Array(await at.file.arrayBuffer()))
+  return folderFiles(at.handle)
+}
+
+/** Reads one page of a folder or zip anew. Its pictures are kept, since no address serves them. */
+async function readInBuild(files: BuildFiles, parent: StoredRun, url: string, signal: AbortSignal): Promise<Looked> {
+  const known = await pageOf(parent.id, url)
+  if (!known) throw new SaidFailure(`${url} is no page of this run.`)
+  const { file, fetch } = known.page
+  const { location, site, kind } = parent.source
+  const looked = await lookInBuild(
+    files,
+    { url, file, aliases: fetch.aliases },
+    { location, site, concurrency: AT_ONCE },
+    workerOutside(signal),
+    lookThroughServer(signal),
+  ).catch((error: unknown) => {
+    if (!(error instanceof NothingAnswered)) throw error
+    throw new SaidFailure(`${file} is not in this ${kind}. Choose the one that the run was made from.`)
+  })
+  if (looked.page.fetch.error) throw new SaidFailure(looked.page.fetch.error)
+  return { ...looked, images: looked.images.map((image) => ({ served: null, ...image })) }
+}
+
 /** Reads one page anew, past caches, with the pictures it names. */
-async function readOnce(look: Look, signal: AbortSignal): Promise<Looked> {
+async function readOnce(look: Look, request: CrawlRequest, signal: AbortSignal): Promise<Looked> {
   let page: GatheredPage | null = null
   let robotsTxt: string | null = null
   const images: ServedImage[] = []
-  for await (const event of crawlStream(look.request, signal) as AsyncIterable<WireEvent>) {
+  for await (const event of crawlStream(request, signal) as AsyncIterable<WireEvent>) {
     if (event.kind === 'started') robotsTxt = event.robotsTxt
     else if (event.kind === 'page' && event.page.url === look.url) page = event.page
     else if (event.kind === 'image') images.push(event.image)
@@ -42,16 +77,22 @@ export function withLook(parent: Gathering, { page, images, robotsTxt }: Looked)
   }
 }
 
+/** A picture of the build by its public address; null for one that is elsewhere. */
+async function pictureIn(files: BuildFiles, site: string, url: string): Promise<Blob | null> {
+  const path = createFileMap(files.paths, site, new Set()).fileAt(url)
+  if (path === null) return null
+  return new Blob([(await files.read(path)) as Uint8Array<ArrayBuffer>], { type: typeOfFile(path) ?? '' })
+}
+
 /** Everything that a stored run gathered. */
 export async function gatheringOf(run: StoredRun): Promise<{ gathering: Gathering; images: ServedImage[] }> {
-  const stored = await database.pages.where('run').equals(run.id).toArray()
-  const byUrl = new Map(stored.map(({ url, page }) => [url, page]))
+  const stored = await allPagesOf(run.id)
   const rows = await database.rows.where('[run+order]').between([run.id, 0], [run.id, Infinity]).toArray()
   const images = (await database.images.where('run').equals(run.id).toArray())
     // What was made here is in no build: it is nothing to be judged.
     .filter(({ made }) => !made)
     .map(({ image }) => image)
-  const pages = rows.flatMap(({ url }) => byUrl.get(url) ?? [])
+  const pages = rows.flatMap(({ url }) => stored.get(url)?.page ?? [])
   const { source, startedAt, view, notes, robotsTxt, survey } = run
   return {
     gathering: { source, startedAt, finishedAt: run.finishedAt ?? '', view, notes, robotsTxt, survey, pages, images },
@@ -63,26 +104,32 @@ export async function gatheringOf(run: StoredRun): Promise<{ gathering: Gatherin
  * Looks again at one page: a new run is written that holds all other pages as they were. The parent is not touched, so
  * that the two can be held against each other. Checks across pages are made anew.
  */
-export async function lookAgain(look: Look, signal: AbortSignal): Promise<void> {
+export async function lookAgain(look: Look, chosen: readonly ChosenFile[], signal: AbortSignal): Promise<void> {
   const parent = await database.runs.get(look.parent)
   if (!parent) throw new SaidFailure('The run that this page belongs to is not in this browser any more.')
-  const looked = await readOnce(look, signal)
+  const files = await buildOf(look.at, chosen).catch((error: unknown) => Promise.reject(said(error)))
+  const looked = files
+    ? await readInBuild(files, parent, look.url, signal)
+    : await readOnce(look, (look.at as Extract<LookPlace, { kind: 'crawl' }>).request, signal)
   const before = await gatheringOf(parent)
   const gathering = withLook(before.gathering, looked)
   const run = look.runId
   const { verdict, rows } = await judge(run, gathering)
   const served = new Map([...before.images, ...looked.images].map((image) => [image.url, image]))
-  for (let from = 0; from < rows.length; from += BATCH) {
-    const pages = gathering.pages.slice(from, from + BATCH)
-    await database.pages.bulkPut(pages.map((page) => ({ run, url: page.url, page })))
-    await database.rows.bulkPut(rows.slice(from, from + BATCH))
-  }
+  // Of pages only those that are not as the base has them: this one, and others looked at before.
+  const base = parent.base ?? parent.id
+  const lookedAt = parent.base ? await database.pages.where('run').equals(parent.id).toArray() : []
+  const own = new Map([...lookedAt.map(({ page }) => page), looked.page].map((page) => [page.url, page]))
+  await database.pages.bulkPut([...own.values()].map((page) => ({ run, url: page.url, page })))
+  for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
   await database.images.bulkPut([...served.values()].map((image) => ({ run, url: image.url, image })))
-  const thumbs = new ThumbMaker(() => Promise.resolve(null))
+  const thumbs = new ThumbMaker(async (url) => (files ? pictureIn(files, parent.source.site, url) : null))
   for (const image of looked.images) thumbs.add(image)
   await database.runs.add({
     ...parent,
     id: run,
+    base,
+    size: JSON.stringify(looked.page).length + rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0),
     robotsTxt: gathering.robotsTxt,
     finishedAt: gathering.finishedAt,
     touchedAt: Date.now(),

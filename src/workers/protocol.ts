@@ -10,13 +10,20 @@ export type GatherSource =
   | { kind: 'folder'; name: string; site: string | null; files: ChosenFile[] }
   | { kind: 'zip'; name: string; site: string | null; file: File }
 
+/** Where a page is looked at again. A folder's handle reads its files as they are now; files that were chosen come before. */
+export type LookPlace =
+  | { kind: 'crawl'; request: CrawlRequest }
+  | { kind: 'handle'; handle: FileSystemDirectoryHandle }
+  | { kind: 'files'; name: string }
+  | { kind: 'zip'; file: File }
+
 /** To the worker that gathers. `resumes`: go on with a run that was broken off. */
 export type GatherCommand =
   /** Files of the folder that a start will name: they come in batches, since copying them all at once takes long. */
   | { kind: 'files'; files: ChosenFile[] }
   | { kind: 'start'; runId: string; source: GatherSource; resumes: boolean }
   /** Look again at one page of a run: writes a new run that holds everything else as it was. */
-  | { kind: 'look'; runId: string; parent: string; url: string; request: CrawlRequest }
+  | { kind: 'look'; runId: string; parent: string; url: string; at: LookPlace }
   /** Judge a run anew, by the requirements that its site has now. What was gathered stays. */
   | { kind: 'recheck'; runId: string }
   /** Write a run in one of the forms that the command writes. */
@@ -26,10 +33,13 @@ export type GatherCommand =
 /** A page that has trouble, told as it comes. */
 export type Trouble = { url: string; message: string }
 
+/** A page that took long to answer, in ms. */
+export type SlowPage = { url: string; ms: number }
+
 /** From the worker that gathers. */
 export type GatherReport =
   | { kind: 'started'; site: string; startedAt: string }
-  | { kind: 'progress'; done: number; waiting: number; images: number; fetching: string[] }
+  | { kind: 'progress'; done: number; waiting: number; images: number; fetching: string[]; slow: SlowPage[] }
   | { kind: 'trouble'; trouble: Trouble }
   | { kind: 'note'; note: RunNote }
   | { kind: 'finished'; state: 'done' | 'stopped' }

@@ -397,7 +397,7 @@ export async function* crawl(options: CrawlOptions, outside: Outside): AsyncGene
   const site = options.site ?? guessed ?? new URL(start).origin
   const addresses = createAddressMap(site, start)
   const robots = await readRobots(start, outside)
-  const source = { kind: 'url' as const, location: start, site: addresses.site }
+  const source = { kind: 'url' as const, location: start, ...placeOf(addresses) }
   yield { kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text }
   if (robots.note) yield { kind: 'note', note: robots.note }
   if (guessed) {
@@ -424,6 +424,10 @@ export function onPreview(address: string, servedFrom: string): string {
   return new URL(pathname + search, servedFrom).href
 }
 
+/** What a run's source says of the two sides that its addresses are mapped between. */
+const placeOf = ({ site, build }: AddressMap) =>
+  build === null || build === site ? { site } : { site, servedAt: build }
+
 const viewOf = ({ ignoreRobots, hasLogin }: CrawlOptions) => (ignoreRobots || hasLogin ? 'launched' : 'standing')
 
 /**
@@ -443,7 +447,7 @@ export async function* crawlGiven(
   const startedAt = outside.now().toISOString()
   const addresses = createAddressMap(options.site ?? new URL(first).origin, buildOf(given, first, options.site))
   const robots = await readRobots(addresses.toBuild(first), outside)
-  const source = { kind: given.kind, location: given.location, site: addresses.site }
+  const source = { kind: given.kind, location: given.location, ...placeOf(addresses) }
   yield { kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text }
   if (robots.note) yield { kind: 'note', note: robots.note }
   const skipped = given.addresses.length - resolved.length

@@ -1,5 +1,5 @@
 import { addTo } from '../group-by'
-import type { GatheredPage, SourceKind } from '../model'
+import type { GatheredImage, GatheredPage, SourceKind } from '../model'
 import type { PageReading } from '../page/read-page'
 import { baseOf, pageAddress, pathOf } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
@@ -178,9 +178,7 @@ export async function* gatherBuild(
   const guessed = options.site === null ? mostNamedOrigin(namedAddresses(readings)) : null
   const addresses = createAddressMap(withSlash(options.site ?? guessed ?? NO_SITE), null)
   const map = createFileMap(files.paths, addresses.site, linkedPaths(readings, addresses.site))
-  const robotsTxt = files.paths.includes('robots.txt')
-    ? new TextDecoder('utf-8').decode(await files.read('robots.txt'))
-    : null
+  const robotsTxt = files.paths.includes('robots.txt') ? await textOf(files, 'robots.txt') : null
   const source = { kind: options.kind, location: options.location, site: addresses.site }
   yield { kind: 'started', source, view: 'standing', startedAt, robotsTxt }
   if (guessed)
@@ -206,12 +204,47 @@ export async function* gatherBuild(
   yield { kind: 'finished', finishedAt: outside.now().toISOString(), stopped: outside.signal.aborted }
 }
 
+/** One page of a build as it is now, with the pictures that it names. */
+export type LookedInBuild = { page: GatheredPage; images: GatheredImage[]; robotsTxt: string | null }
+
+/**
+ * Reads one page of a build anew, and its pictures; no other page is read.
+ *
+ * @param known the page as it was gathered: its address doesn't change by looking
+ * @throws NothingAnswered when the build has no such file
+ */
+export async function lookInBuild(
+  files: BuildFiles,
+  known: Pick<GatheredPage, 'url' | 'file'> & { aliases: string[] },
+  options: Pick<BuildOptions, 'location' | 'concurrency'> & { site: string },
+  outside: Outside,
+  lookOutside: LookAtImage,
+): Promise<LookedInBuild> {
+  const path = known.file
+  if (path === null || !files.paths.includes(path)) {
+    throw new NothingAnswered(options.location, `${path ?? known.url} is not in it.`)
+  }
+  const { url, aliases } = known
+  const addresses = createAddressMap(options.site, null)
+  const map = createFileMap(files.paths, addresses.site, new Set())
+  const read = (await readFile(files, path, outside)).page
+  const page = { ...read, url, fetch: { ...read.fetch, finalUrl: url, aliases } }
+  const images: GatheredImage[] = []
+  const bounds = { concurrency: options.concurrency }
+  for await (const event of gatherPictures([page], files, map, addresses, bounds, outside, lookOutside))
+    if (event.kind === 'image') images.push(event.image)
+  const robotsTxt = files.paths.includes('robots.txt') ? await textOf(files, 'robots.txt') : null
+  return { page, images, robotsTxt }
+}
+
+const textOf = async (files: BuildFiles, path: string) => new TextDecoder('utf-8').decode(await files.read(path))
+
 async function* gatherPictures(
   pages: GatheredPage[],
   files: BuildFiles,
   map: FileMap,
   addresses: AddressMap,
-  options: BuildOptions,
+  options: Pick<BuildOptions, 'concurrency'>,
   outside: Outside,
   lookOutside: LookAtImage,
 ): AsyncGenerator<CrawlEvent> {

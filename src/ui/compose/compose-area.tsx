@@ -5,6 +5,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { PictureEntry } from '@/core/image/picture-book'
 import { firstValue } from '@/core/surface/candidates'
 import { database, type StoredRun } from '@/store/database'
+import { pageOf } from '@/store/pages'
 import { templatesOf } from '@/store/templates'
 import { useDrafts } from '../draft/use-drafts'
 import { PictureModes } from '../pictures/picture-modes'
@@ -68,7 +69,7 @@ export function ComposeArea({ view, goTo, run, book }: Props) {
 /** The colour that a page names as the site's; undefined while it is read. */
 function useThemeColor(run: string, page: string): string | null | undefined {
   const found = useLiveQuery(async () => {
-    const stored = await database.pages.get([run, page])
+    const stored = await pageOf(run, page)
     const named = stored?.page.facts ? firstValue(stored.page.facts, 'theme-color') : null
     return { color: named && /^#[0-9a-f]{6}$/i.test(named.trim()) ? named.trim().toLowerCase() : null }
   }, [run, page])

@@ -5,6 +5,7 @@ import { firstValue } from '@/core/surface/candidates'
 import { isBlank } from '@/core/text/collapse'
 import { database, type StoredRun } from '@/store/database'
 import { draftsOf } from '@/store/drafts'
+import { pagesAt } from '@/store/pages'
 import { doStep } from '../draft/draft-history'
 import { draftWith } from '../draft/make-draft'
 
@@ -17,7 +18,10 @@ export async function draftComposed(
   const images = await database.images.where('run').equals(run.id).toArray()
   const known = new Map(images.map(({ url, image }) => [url, image]))
   const before = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
-  const pages = await database.pages.bulkGet(made.map(({ url }) => [run.id, url] as [string, string]))
+  const pages = await pagesAt(
+    run.id,
+    made.map(({ url }) => url),
+  )
   const now = new Date()
   const drafts = pages.flatMap((stored, index) => {
     if (!stored?.page.facts) return []

@@ -8,6 +8,7 @@ import type { GatheredPage, PageFacts } from '@/core/model'
 import { firstValue, ogImages } from '@/core/surface/candidates'
 import { publicImageUrl } from '@/core/surface/picture'
 import { database, type StoredRun } from '@/store/database'
+import { pageOf } from '@/store/pages'
 import type { ComposeAsk } from '@/workers/draw-composed'
 import { useDefaults, useDrafts } from '../draft/use-drafts'
 import { drawnPicture, pictureAtHand } from '../pictures/whole-picture'
@@ -24,7 +25,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   const drafts = useDrafts(site)
   const { siteName } = useDefaults(site)
   // A page that doesn't name the site belongs to it all the same.
-  const home = useLiveQuery(async () => ({ page: (await database.pages.get([run.id, site]))?.page }), [run.id, site])
+  const home = useLiveQuery(async () => ({ page: (await pageOf(run.id, site))?.page }), [run.id, site])
   const homeName = home?.page?.facts ? firstValue(home.page.facts, 'og:site_name') : null
   const kept = useLiveQuery(() => database.templateFiles.where('site').equals(site).toArray(), [site])
   const files = useMemo(() => kept && new Map(kept.map((file) => [file.name, file])), [kept])
@@ -32,7 +33,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   const ask = useCallback<AskFor>(
     async (url, previewWidth) => {
       if (!context || !files) throw new Error('The run is still being read.')
-      const stored = await database.pages.get([run.id, url])
+      const stored = await pageOf(run.id, url)
       if (!stored?.page.facts) throw new Error('The page was not read in this run.')
       const page: GatheredPage & { facts: PageFacts } = { ...stored.page, facts: stored.page.facts }
       const draft = drafts?.get(url) ?? null

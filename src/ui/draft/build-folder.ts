@@ -1,4 +1,5 @@
 import type { BuildFiles } from '@/core/crawl/build-files'
+import { filesIn } from '@/workers/folder-files'
 
 /** A folder of the reader's disk that may be written into. */
 export type OpenFolder = BuildFiles & {
@@ -7,31 +8,20 @@ export type OpenFolder = BuildFiles & {
   write: (path: string, bytes: Uint8Array) => Promise<void>
 }
 
-// The page's types don't know the File System Access API yet.
-type FileHandle = {
-  kind: 'file'
-  getFile(): Promise<File>
-  createWritable(): Promise<{ write(data: Uint8Array): Promise<void>; close(): Promise<void> }>
-}
-type FolderHandle = { kind: 'directory'; name: string; entries(): AsyncIterable<[string, FileHandle | FolderHandle]> }
-type Picker = (options: { mode: 'readwrite' }) => Promise<FolderHandle>
+// The page's types don't know the picker yet.
+type Picker = (options: { mode: 'read' | 'readwrite' }) => Promise<FileSystemDirectoryHandle>
 
-const picker = (): Picker | undefined => (globalThis as { showDirectoryPicker?: Picker }).showDirectoryPicker
+/** The browser's way to ask for a folder; undefined where it has none. */
+export const folderPicker = (): Picker | undefined =>
+  (globalThis as { showDirectoryPicker?: Picker }).showDirectoryPicker
 
 /** Does this browser let a page write into a folder that its reader chooses? */
-export const canWriteFolders = (): boolean => picker() !== undefined
-
-async function* filesIn(folder: FolderHandle, prefix = ''): AsyncGenerator<[string, FileHandle]> {
-  for await (const [name, handle] of folder.entries()) {
-    if (handle.kind === 'file') yield [prefix + name, handle]
-    else yield* filesIn(handle, `${prefix}${name}/`)
-  }
-}
+export const canWriteFolders = (): boolean => folderPicker() !== undefined
 
 /** Asks for a folder to read and to write into. Rejects with an AbortError when the reader thinks better of it. */
 export async function chooseFolder(): Promise<OpenFolder> {
-  const folder = await picker()!({ mode: 'readwrite' })
-  const files = new Map<string, FileHandle>()
+  const folder = await folderPicker()!({ mode: 'readwrite' })
+  const files = new Map<string, FileSystemFileHandle>()
   for await (const [path, handle] of filesIn(folder)) files.set(path, handle)
   const asRead = new Map<string, File>()
   return {
@@ -50,7 +40,7 @@ export async function chooseFolder(): Promise<OpenFolder> {
           `${path} has changed since its difference was shown, and was left as it is. Choose the folder again.`,
         )
       const stream = await handle.createWritable()
-      await stream.write(bytes)
+      await stream.write(bytes as Uint8Array<ArrayBuffer>)
       await stream.close()
     },
   }

@@ -6,6 +6,7 @@ import { type Landing, landingOf, publicImageUrlOf } from '@/core/draft/landing'
 import { tagEdits } from '@/core/draft/tag-edits'
 import type { CardContext } from '@/core/surface/card'
 import { database, type StoredRun } from '@/store/database'
+import { pagesAt } from '@/store/pages'
 
 export type Standing = Landing | { state: 'no-page'; tags: [] }
 
@@ -31,7 +32,10 @@ export function useLandings(
       const open = [...drafts.values()].filter(({ landedAt }) => landedAt === null)
       for (let from = 0; from < open.length && !isGone; from += BATCH) {
         const batch = open.slice(from, from + BATCH)
-        const pages = await database.pages.bulkGet(batch.map(({ url }) => [run.id, url] as [string, string]))
+        const pages = await pagesAt(
+          run.id,
+          batch.map(({ url }) => url),
+        )
         for (const [index, draft] of batch.entries()) {
           const page = pages[index]?.page
           if (!page?.facts) {

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import type { GatheredPage, PageFacts } from '@/core/model'
-import { database } from '@/store/database'
+import { pagesAt } from '@/store/pages'
 
 export type ReadPage = GatheredPage & { facts: PageFacts }
 
@@ -19,9 +19,7 @@ export function usePages(run: string, urls: readonly string[]): ReadPage[] | und
       const wanted = key === '' ? [] : key.split('\n')
       const pages: ReadPage[] = []
       for (let from = 0; from < wanted.length && !isGone; from += BATCH) {
-        const found = await database.pages.bulkGet(
-          wanted.slice(from, from + BATCH).map((url) => [run, url] as [string, string]),
-        )
+        const found = await pagesAt(run, wanted.slice(from, from + BATCH))
         for (const stored of found) if (stored?.page.facts) pages.push({ ...stored.page, facts: stored.page.facts })
       }
       if (!isGone) setHeld({ run, key, pages })

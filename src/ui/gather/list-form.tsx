@@ -15,6 +15,7 @@ export function pastedAddresses(text: string): string[] {
 export function ListForm({ onStart }: { onStart: (source: GatherSource) => void }) {
   const id = useId()
   const [text, setText] = useState('')
+  const [site, setSite] = useState('')
   const [follow, setFollow] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
   const addresses = pastedAddresses(text)
@@ -26,10 +27,15 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
       setFault('There is no http or https address in it. Paste one a line, or the address of a sitemap.')
       return
     }
+    const production = completeAddress(site)
+    if (site.trim() !== '' && production === null) {
+      setFault(`“${site.trim()}” is no http address. Try https://example.org`)
+      return
+    }
     const from = sitemap
       ? ({ kind: 'sitemap', address: sitemap, follow } as const)
       : ({ kind: 'list', addresses, follow } as const)
-    onStart({ kind: 'crawl', request: { from, site: null } })
+    onStart({ kind: 'crawl', request: { from, site: production } })
   }
   return (
     <form onSubmit={submit} className="grid gap-3">
@@ -43,6 +49,15 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
         spellCheck={false}
         value={text}
         onChange={(event) => setText(event.target.value)}
+      />
+      <input
+        aria-label="Production address of the list"
+        className="field font-mono text-[12.5px]"
+        placeholder="production address, if it is another"
+        inputMode="url"
+        spellCheck={false}
+        value={site}
+        onChange={(event) => setSite(event.target.value)}
       />
       <div className="flex flex-wrap items-center gap-4">
         <button type="submit" className="button">

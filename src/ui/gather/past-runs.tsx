@@ -3,6 +3,7 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
 import { database, type StoredRun } from '@/store/database'
+import { deletePictureCopies, pictureCopies } from '@/store/picture-copies'
 import { canResume, deleteRun, storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 import { useRuns } from '../run/use-run'
@@ -12,7 +13,6 @@ import { sourceOfRun } from './sources'
 
 /** Runs by site, newest first; each can be opened and deleted. */
 export function PastRuns({ goTo, onResume }: { goTo: GoTo; onResume: (source: GatherSource, run: string) => void }) {
-  const use = useStorageUse()
   const runs = useRuns()
   if (!runs) return null
   if (runs.length === 0) {
@@ -43,11 +43,7 @@ export function PastRuns({ goTo, onResume }: { goTo: GoTo; onResume: (source: Ga
           </div>
         ))}
       </div>
-      {use && (
-        <p className="mt-3 text-quiet">
-          Together they take {bytes(use.usedBytes)} of the {bytes(use.quotaBytes)} that the browser gives.
-        </p>
-      )}
+      <Room />
     </section>
   )
 }
@@ -65,13 +61,35 @@ function resumeOf(run: StoredRun, onResume: (source: GatherSource, run: string) 
   return source && (() => onResume(source, run.id))
 }
 
-/** Room that everything kept here takes, as the browser counts it. */
-function useStorageUse() {
-  return useLiveQuery(async () => {
-    // Asked again whenever a run comes or goes.
+/** Room that everything kept here takes, as the browser counts it, and what of it can be let go of besides runs. */
+function Room() {
+  const room = useLiveQuery(async () => {
+    // Asked again whenever a run or a picture comes or goes.
     await database.runs.count()
-    return storageUse()
+    return { use: await storageUse(), copies: await pictureCopies() }
   })
+  if (!room) return null
+  const { use, copies } = room
+  return (
+    <p className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-1 text-quiet">
+      {use && (
+        <span>
+          Together they take {bytes(use.usedBytes)} of the {bytes(use.quotaBytes)} that the browser gives.
+        </span>
+      )}
+      {copies.count > 0 && (
+        <>
+          <span>
+            {bytes(copies.bytes)} of it are copies of {count(copies.count, 'picture')}; without them cards are drawn
+            from where the pictures are, while they are there.
+          </span>
+          <button type="button" className="button" onClick={() => void deletePictureCopies()}>
+            Let go of the copies
+          </button>
+        </>
+      )}
+    </p>
+  )
 }
 
 function PastRun({ run, onOpen, onResume }: { run: StoredRun; onOpen: () => void; onResume: (() => void) | null }) {
@@ -81,6 +99,7 @@ function PastRun({ run, onOpen, onResume }: { run: StoredRun; onOpen: () => void
     <li className="flex items-center gap-4 border-b border-line py-[6px] max-md:flex-wrap max-md:gap-x-3">
       <span className="w-[110px]">{when}</span>
       <span className="w-[80px]">{count(run.pages, 'page')}</span>
+      <span className="w-[70px] text-right tabular-nums text-quiet">{run.size !== undefined && bytes(run.size)}</span>
       <span className="flex-1 text-quiet">
         {run.summary && `${count(run.summary.error, 'error')}, ${count(run.summary.warning, 'warning')}`}
         {STATES[run.state] && ` · ${STATES[run.state]}`}

@@ -123,6 +123,21 @@ export function RunProgress({
             </ul>
           </div>
         )}
+        {session.slow.length > 0 && (
+          <div>
+            <h2 className="mb-1 font-semibold">Slowest answers</h2>
+            <ul className="grid gap-[2px] text-[12px]">
+              {session.slow.map(({ url, ms }) => (
+                <li key={url} className="flex gap-2">
+                  <span className="w-[44px] shrink-0 text-right tabular-nums">{(ms / 1000).toFixed(1)} s</span>
+                  <span className="truncate font-mono text-[11.5px] text-quiet" title={url}>
+                    {shortAddress(url)}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
         {run.kind === 'ready' && run.value.notes.length > 0 && (
           <div>
             <h2 className="mb-1 font-semibold">To know</h2>

@@ -2,30 +2,36 @@
 
 import { useCallback, useEffect, useState } from 'react'
 import type { StoredRun } from '@/store/database'
+import { folderPicker } from '../draft/build-folder'
 import { isTyping } from '../frame/frame-keys'
-import { lookAgain, whyNoLook } from '../run/look-again'
+import { chosenFiles } from '../gather/dropped-files'
+import { chooseKeptFolder, type Given, lookAgain, lookPlace } from '../run/look-again'
 import type { GoTo } from '../view/use-view'
 
-type State = { kind: 'idle' } | { kind: 'looking' } | { kind: 'failed'; message: string }
+/** `asking`: the files of the run's folder or zip have to be given first. */
+type State = { kind: 'idle' } | { kind: 'looking' } | { kind: 'asking' } | { kind: 'failed'; message: string }
 
-/** Fetches this page alone once more, and opens the run that holds it. */
+/** Reads this page alone once more, and opens the run that holds it. */
 export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: string; goTo: GoTo }) {
   const [state, setState] = useState<State>({ kind: 'idle' })
-  const why = whyNoLook(run)
-  const look = useCallback(async () => {
-    if (why !== null) {
-      setState({ kind: 'failed', message: why })
-      return
-    }
-    setState({ kind: 'looking' })
-    try {
-      const next = await lookAgain(run, url)
-      setState({ kind: 'idle' })
-      goTo({ run: next }, 'replace')
-    } catch (error) {
-      setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })
-    }
-  }, [run, url, why, goTo])
+  const look = useCallback(
+    async (given: Given | null = null) => {
+      setState({ kind: 'looking' })
+      try {
+        const at = await lookPlace(run, url, given)
+        if (!at) {
+          setState({ kind: 'asking' })
+          return
+        }
+        const next = await lookAgain(run, url, at, given?.kind === 'folder' ? given.files : [])
+        setState({ kind: 'idle' })
+        goTo({ run: next }, 'replace')
+      } catch (error) {
+        setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })
+      }
+    },
+    [run, url, goTo],
+  )
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== 'r' || isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
@@ -35,6 +41,7 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [look])
+  const isOfFiles = run.source.kind === 'folder' || run.source.kind === 'zip'
   return (
     <span className="flex shrink-0 items-center gap-2">
       {state.kind === 'failed' && (
@@ -42,9 +49,56 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
           {state.message}
         </span>
       )}
-      <button type="button" className="button" disabled={state.kind === 'looking'} onClick={look}>
-        {state.kind === 'looking' ? 'Looking …' : 'Look again'} <kbd className="key">R</kbd>
-      </button>
+      {(state.kind === 'asking' || (state.kind === 'failed' && isOfFiles)) && <GiveFiles run={run} onGiven={look} />}
+      {state.kind !== 'asking' && (
+        <button type="button" className="button" disabled={state.kind === 'looking'} onClick={() => look()}>
+          {state.kind === 'looking' ? 'Looking …' : 'Look again'} <kbd className="key">R</kbd>
+        </button>
+      )}
     </span>
+  )
+}
+
+/** Asks for the folder or the zip that the run was made from. Of it, this page and its pictures alone are read. */
+function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | null) => void }) {
+  const { kind, site, location } = run.source
+  if (kind === 'folder' && folderPicker()) {
+    return (
+      <>
+        <span className="max-w-[260px] text-[12px] leading-tight text-quiet">
+          Choose {location} once; from then on this browser reads it anew.
+        </span>
+        <button
+          type="button"
+          className="button button-main"
+          onClick={async () => {
+            if (await chooseKeptFolder(site)) onGiven(null)
+          }}
+        >
+          Choose the folder
+        </button>
+      </>
+    )
+  }
+  return (
+    <>
+      <span className="max-w-[260px] text-[12px] leading-tight text-quiet">
+        A browser doesn’t keep files: give it {location} as it is now.
+      </span>
+      <label className="button button-main cursor-pointer focus-within:outline-2 focus-within:outline-pick">
+        Choose the {kind}
+        <input
+          type="file"
+          className="sr-only"
+          accept={kind === 'zip' ? '.zip,application/zip' : undefined}
+          {...(kind === 'folder' ? { webkitdirectory: '' } : {})}
+          onChange={({ currentTarget: input }) => {
+            const file = input.files?.[0]
+            if (file) onGiven(kind === 'zip' ? { kind, file } : { kind: 'folder', ...chosenFiles(input.files!) })
+            input.value = ''
+          }}
+        />
+      </label>
+    </>
   )
 }

@@ -6,6 +6,7 @@ import type { RefitType, Shape } from '@/core/image/refit-plan'
 import { database, type StoredImage, type StoredRun } from '@/store/database'
 import { draftsOf } from '@/store/drafts'
 import { keepOriginal } from '@/store/kept-pictures'
+import { pagesAt } from '@/store/pages'
 import { digestOf } from '@/workers/digest'
 import type { Refitted } from '@/workers/draw-refit'
 import { doStep } from '../draft/draft-history'
@@ -55,7 +56,10 @@ export async function draftPicture(
   const images = await database.images.where('run').equals(run.id).toArray()
   const known = new Map(images.map(({ url, image }) => [url, image]))
   const before = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
-  const pages = await database.pages.bulkGet(entry.uses.map(({ page }) => [run.id, page] as [string, string]))
+  const pages = await pagesAt(
+    run.id,
+    entry.uses.map(({ page }) => page),
+  )
   const now = new Date()
   const drafts = pages.flatMap((stored) => {
     if (!stored) return []

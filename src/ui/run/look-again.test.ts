@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { RunSource } from '@/core/model'
-import { lookAddress, whyNoLook } from './look-again'
+import { lookAddress } from './look-again'
 
 const source = (kind: RunSource['kind'], location: string, site = 'https://site.example/') => ({
   source: { kind, location, site },
@@ -15,9 +15,8 @@ test('a page is asked for where the build is served', () => {
   expect(lookAddress(live, 'https://site.example/guides/lamp')).toBe('https://site.example/guides/lamp')
 })
 
-test('files and lists say why not, a crawl does not', () => {
-  expect(whyNoLook(source('folder', 'dist'))).toContain('choose the folder again')
-  expect(whyNoLook(source('zip', 'dist.zip'))).toContain('choose the zip again')
-  expect(whyNoLook(source('list', '3 addresses'))).toContain('run it again')
-  expect(whyNoLook(source('url', 'http://127.0.0.1:4000/'))).toBeNull()
+test('a list is asked for where its pages were read', () => {
+  const list = { source: { ...source('list', '3 addresses').source, servedAt: 'http://127.0.0.1:4000/' } }
+  expect(lookAddress(list, 'https://site.example/guides/lamp')).toBe('http://127.0.0.1:4000/guides/lamp')
+  expect(lookAddress(source('list', '3 addresses'), 'https://other.example/a')).toBe('https://other.example/a')
 })

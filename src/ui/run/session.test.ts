@@ -13,6 +13,7 @@ const live: Extract<Session, { kind: 'running' | 'ended' }> = {
   waiting: 0,
   images: 0,
   fetching: [],
+  slow: [],
   troubles: [],
   stopped: false,
 }
@@ -25,13 +26,14 @@ describe('what a report makes of the session', () => {
   })
 
   test('progress: the counters', () => {
-    const report = { kind: 'progress', done: 3, waiting: 9, images: 2, fetching: ['a'] } as const
-    expect(afterReport(live, { ...report, fetching: ['a'] }, 0)).toMatchObject({
+    const counters = {
       done: 3,
       waiting: 9,
       images: 2,
       fetching: ['a'],
-    })
+      slow: [{ url: 'https://a.example/', ms: 1500 }],
+    }
+    expect(afterReport(live, { kind: 'progress', ...counters }, 0)).toMatchObject(counters)
   })
 
   test('troubles stand newest first, and only so many', () => {

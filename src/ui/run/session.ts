@@ -2,7 +2,7 @@
 
 import { useSyncExternalStore } from 'react'
 import { newRunId } from '@/store/runs'
-import type { GatherCommand, GatherReport, GatherSource, Trouble } from '@/workers/protocol'
+import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage, Trouble } from '@/workers/protocol'
 
 /** The run that this tab gathers, or gathered last. */
 export type Session =
@@ -18,6 +18,7 @@ export type Session =
       waiting: number
       images: number
       fetching: string[]
+      slow: SlowPage[]
       troubles: Trouble[]
       stopped: boolean
     }
@@ -43,8 +44,8 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
     case 'started':
       return { ...now, site: report.site }
     case 'progress': {
-      const { done, waiting, images, fetching } = report
-      return { ...now, done, waiting, images, fetching }
+      const { done, waiting, images, fetching, slow } = report
+      return { ...now, done, waiting, images, fetching, slow }
     }
     case 'trouble':
       return { ...now, troubles: [report.trouble, ...now.troubles].slice(0, TROUBLES_SHOWN) }
@@ -61,14 +62,20 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
 /** Files copied to the worker at once: copying five thousand in one go holds the tab for most of a second. */
 const FILES_AT_ONCE = 100
 
-async function sendStart(to: Worker, runId: string, source: GatherSource, resumes: boolean): Promise<void> {
-  const post = (command: GatherCommand) => to.postMessage(command)
-  if (source.kind !== 'folder') return post({ kind: 'start', runId, source, resumes })
-  for (let from = 0; from < source.files.length; from += FILES_AT_ONCE) {
-    post({ kind: 'files', files: source.files.slice(from, from + FILES_AT_ONCE) })
+/** Hands files of a folder to a worker, which holds them for the command that comes next. */
+export async function sendFiles(to: Worker, files: readonly ChosenFile[]): Promise<void> {
+  for (let from = 0; from < files.length; from += FILES_AT_ONCE) {
+    const command: GatherCommand = { kind: 'files', files: files.slice(from, from + FILES_AT_ONCE) }
+    to.postMessage(command)
     await new Promise((resolve) => setTimeout(resolve))
   }
-  post({ kind: 'start', runId, source: { ...source, files: [] }, resumes })
+}
+
+async function sendStart(to: Worker, runId: string, source: GatherSource, resumes: boolean): Promise<void> {
+  const isFolder = source.kind === 'folder'
+  if (isFolder) await sendFiles(to, source.files)
+  const command: GatherCommand = { kind: 'start', runId, source: isFolder ? { ...source, files: [] } : source, resumes }
+  to.postMessage(command)
 }
 
 /** Starts gathering in a worker, or goes on with a run that was broken off. A run that is still going on is stopped first; what it has stays. */
@@ -86,6 +93,7 @@ export function startRun(source: GatherSource, resumed: string | null = null): s
     waiting: 0,
     images: 0,
     fetching: [],
+    slow: [],
     troubles: [],
     stopped: false,
   })

@@ -1,0 +1,47 @@
+import { database, type StoredPage } from './database'
+
+/**
+ * Pages of runs. A run that came of looking again at one page holds that page alone: all others stand once, with the
+ * run it came from (`base`).
+ */
+
+async function baseOf(run: string): Promise<string | null> {
+  return (await database.runs.get(run))?.base ?? null
+}
+
+/** A page of a run; undefined when the run has none at this address. */
+export async function pageOf(run: string, url: string): Promise<StoredPage | undefined> {
+  const own = await database.pages.get([run, url])
+  if (own) return own
+  const base = await baseOf(run)
+  return base === null ? undefined : database.pages.get([base, url])
+}
+
+/** Pages of a run in the order of the addresses; undefined where it has none. */
+export async function pagesAt(run: string, urls: readonly string[]): Promise<(StoredPage | undefined)[]> {
+  const keys = (of: string) => urls.map((url) => [of, url] as [string, string])
+  const own = await database.pages.bulkGet(keys(run))
+  const base = own.includes(undefined) ? await baseOf(run) : null
+  if (base === null) return own
+  const shared = await database.pages.bulkGet(keys(base))
+  return own.map((page, index) => page ?? shared[index])
+}
+
+/** All pages of a run, by address. Of its base there may be some that the run has no more. */
+export async function allPagesOf(run: string): Promise<Map<string, StoredPage>> {
+  const base = await baseOf(run)
+  const shared = base === null ? [] : await database.pages.where('run').equals(base).toArray()
+  const own = await database.pages.where('run').equals(run).toArray()
+  return new Map([...shared, ...own].map((page) => [page.url, page]))
+}
+
+/** Deletes the pages that a run holds, but for those that other runs are based on. To be called in a transaction. */
+export async function deletePagesOf(run: string): Promise<void> {
+  const deleted = await database.runs.get(run)
+  const others = await database.runs.filter(({ id }) => id !== run).toArray()
+  const isNeeded = (id: string) => others.some((other) => other.id === id || other.base === id)
+  // Pages of a run that is gone stay for as long as one that came of it is there.
+  for (const id of new Set([run, deleted?.base ?? run])) {
+    if (!isNeeded(id)) await database.pages.where('run').equals(id).delete()
+  }
+}
