@@ -5,10 +5,10 @@ export async function pictureCopies(): Promise<{ count: number; bytes: number }>
   let count = 0
   let bytes = 0
   for (const table of [database.thumbs, database.originals]) {
-    await table.each((copy) => {
+    for (const copy of await table.toArray()) {
       count++
       bytes += copy.bytes
-    })
+    }
   }
   return { count, bytes }
 }

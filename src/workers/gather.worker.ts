@@ -247,6 +247,8 @@ class GatherRun {
   }
 
   private async fail(message: string): Promise<void> {
+    this.stopper.abort()
+    this.thumbs.stop()
     // What can be kept is kept; when the fault is storage itself, even that may fail, and the words stay the first ones.
     if (this.hasStarted) await this.finish('stopped').catch(() => undefined)
     report({ kind: 'failed', message, kept: this.pages })

@@ -30,6 +30,11 @@ export class ThumbMaker {
     this.fill()
   }
 
+  /** Makes no more of them: there is no room, or nobody waits for them. */
+  stop(): void {
+    this.waiting.length = 0
+  }
+
   /** Resolves when everything that was added has been tried. */
   async done(): Promise<void> {
     if (this.running > 0 || this.waiting.length > 0) {

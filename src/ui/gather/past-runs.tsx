@@ -64,9 +64,11 @@ function resumeOf(run: StoredRun, onResume: (source: GatherSource, run: string) 
 /** Room that everything kept here takes, as the browser counts it, and what of it can be let go of besides runs. */
 function Room() {
   const room = useLiveQuery(async () => {
-    // Asked again whenever a run or a picture comes or goes.
+    // Asked again whenever a run or a picture comes or goes. The browser is asked last: what is read from the database
+    // after a promise of its own is not watched.
     await database.runs.count()
-    return { use: await storageUse(), copies: await pictureCopies() }
+    const copies = await pictureCopies()
+    return { copies, use: await storageUse() }
   })
   if (!room) return null
   const { use, copies } = room
