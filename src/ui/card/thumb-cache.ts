@@ -20,34 +20,91 @@ function keep(key: string, url: string): void {
   }
 }
 
-async function readThumb(run: string, imageUrl: string): Promise<string | null> {
-  const stored = await database.images.get([run, imageUrl])
-  if (!stored) return null
-  const key = thumbKey(stored.image)
-  const known = open.get(key)
-  if (known) {
-    keep(key, known)
-    return known
+/** A picture that is waited for: who wants it, and what to do with its address. */
+type Wish = { run: string; url: string; take: (src: string) => void }
+
+/** How long wishes are gathered, in ms. Cards that a fast scroll only passes are gone by then, and ask for nothing. */
+const GATHER_MS = 40
+
+const wishes = new Set<Wish>()
+/** Wishes whose small copy isn't made yet: asked for again when a copy comes. */
+const unmet = new Set<Wish>()
+let isWaiting = false
+let watch: { unsubscribe(): void } | null = null
+/** Key of each picture that was looked up. A run's pictures don't change once they are there. */
+const keys = new Map<string, string>()
+const nameOf = ({ run, url }: Pick<Wish, 'run' | 'url'>) => `${run} ${url}`
+
+function ask(wish: Wish): void {
+  wishes.add(wish)
+  if (isWaiting) return
+  isWaiting = true
+  setTimeout(() => {
+    isWaiting = false
+    // Storage that can't be read has no pictures: the cards stay hatched.
+    void meet().catch(() => undefined)
+  }, GATHER_MS)
+}
+
+/** Reads all that is wished for at once: two questions to the database, however many cards there are. */
+async function meet(): Promise<void> {
+  const asked = [...wishes]
+  wishes.clear()
+  const unknown = asked.filter((wish) => !keys.has(nameOf(wish)))
+  const images = await database.images.bulkGet(unknown.map(({ run, url }) => [run, url] as [string, string]))
+  for (const [index, stored] of images.entries()) if (stored) keys.set(nameOf(unknown[index]!), thumbKey(stored.image))
+  const wanted = [...new Set(asked.flatMap((wish) => keys.get(nameOf(wish)) ?? []))].filter((key) => !open.has(key))
+  for (const thumb of await database.thumbs.bulkGet(wanted)) {
+    if (thumb) keep(thumb.key, URL.createObjectURL(thumb.blob))
   }
-  const thumb = await database.thumbs.get(key)
-  if (!thumb) return null
-  const url = URL.createObjectURL(thumb.blob)
-  keep(key, url)
-  return url
+  for (const wish of asked) {
+    const src = openOf(wish.run, wish.url)
+    if (src) wish.take(src)
+    else unmet.add(wish)
+  }
+  watchForCopies()
+}
+
+/** Copies are made while a run goes on, and after it. */
+function watchForCopies(): void {
+  if (unmet.size === 0 || watch) return
+  let isFirst = true
+  watch = liveQuery(() => database.thumbs.count()).subscribe({
+    next: () => {
+      if (!isFirst) for (const wish of unmet) ask(wish)
+      if (!isFirst) unmet.clear()
+      isFirst = false
+    },
+    error: () => undefined,
+  })
+}
+
+function forget(wish: Wish): void {
+  wishes.delete(wish)
+  unmet.delete(wish)
+  if (unmet.size > 0 || !watch) return
+  watch.unsubscribe()
+  watch = null
+}
+
+/** Address of a small copy that is open already; null when it has to be read. */
+function openOf(run: string, url: string): string | null {
+  const key = keys.get(nameOf({ run, url }))
+  const src = key === undefined ? undefined : open.get(key)
+  if (key === undefined || src === undefined) return null
+  keep(key, src)
+  return src
 }
 
 /** Address of a picture's small copy; null while there is none. A copy that is made later is shown when it is there. */
 export function useThumb(run: string, imageUrl: string | null): string | null {
-  const [src, setSrc] = useState<string | null>(null)
+  const [found, setFound] = useState<{ of: string | null; src: string } | null>(null)
+  const atOnce = imageUrl === null ? null : openOf(run, imageUrl)
   useEffect(() => {
-    setSrc(null)
-    if (imageUrl === null) return
-    const copies = liveQuery(() => readThumb(run, imageUrl)).subscribe({
-      next: (found) => found && setSrc(found),
-      // Storage that can't be read has no pictures: the card stays hatched.
-      error: () => undefined,
-    })
-    return () => copies.unsubscribe()
-  }, [run, imageUrl])
-  return src
+    if (imageUrl === null || atOnce !== null) return
+    const wish: Wish = { run, url: imageUrl, take: (src) => setFound({ of: imageUrl, src }) }
+    ask(wish)
+    return () => forget(wish)
+  }, [run, imageUrl, atOnce])
+  return atOnce ?? (found && found.of === imageUrl ? found.src : null)
 }

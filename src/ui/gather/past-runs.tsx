@@ -82,8 +82,8 @@ function Room() {
       {copies.count > 0 && (
         <>
           <span>
-            {bytes(copies.bytes)} of it are copies of {count(copies.count, 'picture')}; without them cards are drawn
-            from where the pictures are, while they are there.
+            {bytes(copies.bytes)} of it are copies of {count(copies.count, 'picture')}, which draw the cards of past
+            runs.
           </span>
           <button type="button" className="button" onClick={() => void deletePictureCopies()}>
             Let go of the copies

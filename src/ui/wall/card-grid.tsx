@@ -2,7 +2,7 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
-import { useEffect, useRef, useState } from 'react'
+import { memo, useEffect, useRef, useState } from 'react'
 import type { Surface } from '@/core/surface/profile'
 import type { WallRow } from '@/store/database'
 import { WallCard } from '../card/wall-card'
@@ -115,7 +115,8 @@ export function CardGrid({
 
 const BADGE = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet', clear: 'text-good' } as const
 
-function GridCard({
+/** Drawn once: lines that stay in sight while others come are not drawn anew. */
+const GridCard = memo(function GridCard({
   row,
   surface,
   beside,
@@ -194,7 +195,7 @@ function GridCard({
       </div>
     </li>
   )
-}
+})
 
 /** Inner width of a pane, as it changes. */
 function useWidth(pane: React.RefObject<HTMLElement | null>): number {

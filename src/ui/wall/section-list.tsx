@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { useMemo } from 'react'
+import { memo, useCallback, useMemo } from 'react'
 import type { WallRow } from '@/store/database'
 import { count } from '../shared/words'
 import type { GoTo } from '../view/use-view'
@@ -9,9 +9,14 @@ import type { View } from '../view/view'
 import { groupSections } from './select-rows'
 import { TickStrip } from './tick-strip'
 
-/** Sections as path patterns, each with a tick for every page. */
-export function SectionList({ rows, view, goTo }: { rows: WallRow[]; view: View; goTo: GoTo }) {
-  // Neither sections nor their ticks depend on the surface: a switch must not count ten thousand rows for them.
+type Props = { rows: WallRow[]; section: View['section']; page: View['page']; goTo: GoTo }
+
+/**
+ * Sections as path patterns, each with a tick for every page. They don't depend on the surface: a switch draws none of
+ * them anew.
+ */
+export const SectionList = memo(function SectionList({ rows, section: chosen, page, goTo }: Props) {
+  const choose = useCallback((row: WallRow) => goTo({ page: row.path }, 'replace'), [goTo])
   const sections = useMemo(() => groupSections(rows), [rows])
   return (
     <nav
@@ -24,7 +29,7 @@ export function SectionList({ rows, view, goTo }: { rows: WallRow[]; view: View;
       </p>
       <ul className="grid gap-[2px]">
         {sections.map(({ section, rows: ofSection }) => {
-          const isChosen = view.section === section
+          const isChosen = chosen === section
           return (
             <li
               key={section}
@@ -39,11 +44,11 @@ export function SectionList({ rows, view, goTo }: { rows: WallRow[]; view: View;
                 <span className="truncate">{section}</span>
                 <span className="ml-auto font-sans text-[11.5px] text-quiet">{ofSection.length}</span>
               </button>
-              <TickStrip rows={ofSection} chosen={view.page} onChoose={(row) => goTo({ page: row.path }, 'replace')} />
+              <TickStrip rows={ofSection} chosen={page} onChoose={choose} />
             </li>
           )
         })}
       </ul>
     </nav>
   )
-}
+})

@@ -64,6 +64,8 @@ export function selectRows(
   view: Pick<View, 'surface' | 'section' | 'symptoms' | 'search' | 'sort'>,
 ): WallRow[] {
   const { surface, section, symptoms, search, sort } = view
+  // Nothing narrows the wall: all are shown, and nobody need look at each.
+  if (section === null && symptoms.length === 0 && search.trim() === '') return sorted(rows, sort)
   const uses = symptoms.includes('same-picture') ? pictureUses(rows, surface) : new Map<string, number>()
   const words = search
     .toLowerCase()
@@ -87,12 +89,23 @@ function sorted(rows: readonly WallRow[], sort: Sort): WallRow[] {
   return known[sort]
 }
 
+/** Counts by rows and surface: whoever goes back to a surface has seen them before. */
+const counted = new WeakMap<readonly WallRow[], Map<string, Record<Symptom, number>>>()
+
 /** How many rows show each symptom, within a section. */
 export function countSymptoms(
   rows: readonly WallRow[],
   surface: string,
   symptoms: readonly Symptom[],
 ): Record<Symptom, number> {
+  const known = counted.get(rows) ?? new Map<string, Record<Symptom, number>>()
+  counted.set(rows, known)
+  const counts = known.get(surface) ?? countAnew(rows, surface, symptoms)
+  known.set(surface, counts)
+  return counts
+}
+
+function countAnew(rows: readonly WallRow[], surface: string, symptoms: readonly Symptom[]): Record<Symptom, number> {
   const uses = pictureUses(rows, surface)
   const counts = Object.fromEntries(symptoms.map((symptom) => [symptom, 0])) as Record<Symptom, number>
   for (const row of rows) for (const symptom of symptoms) if (hasSymptom(row, symptom, surface, uses)) counts[symptom]++

@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { useMemo } from 'react'
+import { memo, useMemo } from 'react'
 import type { WallRow } from '@/store/database'
 
 /** Ticks that fit into the strip; more pages share a tick. */
@@ -35,7 +35,7 @@ export function ticksOf(rows: readonly WallRow[], most = MOST_TICKS): { worst: W
 }
 
 /** One tick a page. For the mouse: keyboard and screen readers have the grid. */
-export function TickStrip({
+export const TickStrip = memo(function TickStrip({
   rows,
   chosen,
   onChoose,
@@ -44,13 +44,15 @@ export function TickStrip({
   chosen: string | null
   onChoose: (row: WallRow) => void
 }) {
-  const counts = (['error', 'warning', 'clear'] as const).map(
-    (state) => [rows.filter((row) => stateOf(row) === state).length, state] as const,
-  )
-  const label = counts
-    .filter(([number]) => number > 0)
-    .map(([number, state]) => `${number} ${NAME[state]}`)
-    .join(', ')
+  const label = useMemo(() => {
+    const counts = (['error', 'warning', 'clear'] as const).map(
+      (state) => [rows.filter((row) => stateOf(row) === state).length, state] as const,
+    )
+    return counts
+      .filter(([number]) => number > 0)
+      .map(([number, state]) => `${number} ${NAME[state]}`)
+      .join(', ')
+  }, [rows])
   const ticks = useMemo(() => ticksOf(rows), [rows])
   return (
     <div role="img" aria-label={label} className="flex h-[25px] items-end gap-[2px] px-2 pb-[8px]">
@@ -73,4 +75,4 @@ export function TickStrip({
       })}
     </div>
   )
-}
+})

@@ -1,7 +1,7 @@
 'use client'
 
-import { useMemo, useRef, useState } from 'react'
-import type { StoredRun } from '@/store/database'
+import { useCallback, useMemo, useRef, useState } from 'react'
+import type { StoredRun, WallRow } from '@/store/database'
 import { useDrafts } from '../draft/use-drafts'
 import { type Loaded, useRows } from '../run/use-run'
 import { Notice } from '../shared/notice'
@@ -39,6 +39,8 @@ export function WallArea({ view: addressed, goTo, run }: { view: View; goTo: GoT
     () => new Set([...(drafts?.values() ?? [])].filter(({ landedAt }) => landedAt === null).map(({ url }) => url)),
     [drafts],
   )
+  const choose = useCallback((row: WallRow) => goTo({ page: row.path }, 'replace'), [goTo])
+  const openPage = useCallback((row: WallRow) => goTo({ area: 'page', page: row.path }), [goTo])
   const searchField = useRef<HTMLInputElement>(null)
   const chosen = shown.find((row) => row.path === view.page) ?? null
   useWallKeys({ shown, columns, goTo, searchField })
@@ -55,7 +57,7 @@ export function WallArea({ view: addressed, goTo, run }: { view: View; goTo: GoT
   return (
     <div className="grid h-full grid-cols-[226px_minmax(0,1fr)_326px] max-lg:grid-cols-[180px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
       <h1 className="sr-only">The Wall of {run.value.source.site}</h1>
-      <SectionList rows={rows} view={view} goTo={goTo} />
+      <SectionList rows={rows} section={view.section} page={view.page} goTo={goTo} />
       <section aria-label={`Cards on ${surface.name}`} className="flex min-h-0 min-w-0 flex-col max-md:h-[78vh]">
         <div className="px-4 pt-2">
           <SurfaceBar view={view} goTo={goTo} />
@@ -74,8 +76,8 @@ export function WallArea({ view: addressed, goTo, run }: { view: View; goTo: GoT
           selected={selected}
           drafted={drafted}
           onColumns={setColumns}
-          onChoose={(row) => goTo({ page: row.path }, 'replace')}
-          onOpen={(row) => goTo({ area: 'page', page: row.path })}
+          onChoose={choose}
+          onOpen={openPage}
           hasPages={rows.length > 0}
           onClear={() => goTo({ section: null, symptoms: [], search: '' })}
         />
