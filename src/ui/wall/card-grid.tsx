@@ -7,6 +7,7 @@ import type { Surface } from '@/core/surface/profile'
 import type { WallRow } from '@/store/database'
 import { WallCard } from '../card/wall-card'
 import { Notice } from '../shared/notice'
+import { atRest, isPassing, paceAfter } from './scroll-pace'
 import { badgeOf } from './select-rows'
 import { toggleSelected } from './selection'
 
@@ -61,7 +62,12 @@ export function CardGrid({
     estimateSize: () => guessHeight(surface, columnPx),
     overscan: 1,
     gap: 14,
+    isScrollingResetDelay: 90,
   })
+  const pace = useRef(atRest)
+  pace.current = paceAfter(pace.current, virtual.scrollOffset ?? 0, pane.current?.clientHeight ?? 0, performance.now())
+  // Once the scrolling ends, everything is drawn again.
+  const passes = virtual.isScrolling && isPassing(pace.current)
   const chosenIndex = rows.findIndex((row) => row.url === chosen)
   // biome-ignore lint/correctness/useExhaustiveDependencies: only a new choice scrolls, not new rows
   useEffect(() => {
@@ -83,7 +89,8 @@ export function CardGrid({
           <li
             key={line.key}
             data-index={line.index}
-            ref={virtual.measureElement}
+            // An outline has the height that was guessed, which says nothing of the cards.
+            ref={passes ? undefined : virtual.measureElement}
             className="absolute inset-x-0 top-0"
             style={{ transform: `translateY(${line.start}px)` }}
           >
@@ -91,25 +98,43 @@ export function CardGrid({
               className="grid items-start"
               style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gap: GAP_PX }}
             >
-              {rows.slice(line.index * columns, (line.index + 1) * columns).map((row) => (
-                <GridCard
-                  key={row.url}
-                  row={row}
-                  surface={surface}
-                  beside={beside}
-                  isChosen={row.url === chosen}
-                  isSelected={selected.has(row.url)}
-                  isDrafted={drafted.has(row.url)}
-                  isSelecting={selected.size > 0}
-                  onChoose={onChoose}
-                  onOpen={onOpen}
-                />
-              ))}
+              {rows
+                .slice(line.index * columns, (line.index + 1) * columns)
+                .map((row) =>
+                  passes ? (
+                    <Outline key={row.url} row={row} heightPx={line.size} />
+                  ) : (
+                    <GridCard
+                      key={row.url}
+                      row={row}
+                      surface={surface}
+                      beside={beside}
+                      isChosen={row.url === chosen}
+                      isSelected={selected.has(row.url)}
+                      isDrafted={drafted.has(row.url)}
+                      isSelecting={selected.size > 0}
+                      onChoose={onChoose}
+                      onOpen={onOpen}
+                    />
+                  ),
+                )}
             </ul>
           </li>
         ))}
       </ul>
     </section>
+  )
+}
+
+/** A card that is only passed. */
+function Outline({ row, heightPx }: { row: WallRow; heightPx: number }) {
+  return (
+    <li
+      className="flex items-end truncate rounded-card border border-line px-[10px] py-[6px] font-mono text-[11px] text-quiet"
+      style={{ height: heightPx }}
+    >
+      {row.path}
+    </li>
   )
 }
 
