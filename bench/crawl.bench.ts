@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url'
 import { Agent, request } from 'undici'
 import { CrawlRequest } from '../src/core/crawl/wire'
 import { runCrawl } from '../src/io/run-crawl'
-import { medianMs, report } from './measure'
+import { mediansInTurn, report } from './measure'
 
 const AT_ONCE = 8
 
@@ -52,8 +52,11 @@ async function fetchAll(base: string, count: number): Promise<void> {
 /** A crawl of 2,000 local pages against fetching the same addresses; memory at 2,000 and at 20,000 pages. */
 export async function run(): Promise<void> {
   const few = await servePages(2000)
-  const floor = await medianMs(() => fetchAll(few.base, 2000), 3)
-  const ours = await medianMs(() => crawlAll(few.base, 2000), 3)
+  // In turn: a machine that slows down does so for both.
+  const [floor, ours] = (await mediansInTurn([() => fetchAll(few.base, 2000), () => crawlAll(few.base, 2000)], 7)) as [
+    number,
+    number,
+  ]
   report('bare undici loop, 2,000 pages, 8 at a time', floor)
   report('our crawl of the same pages', ours, { name: 'bare loop', ms: floor })
   const small = await crawlAll(few.base, 2000)

@@ -108,8 +108,8 @@ export async function run(): Promise<void> {
     }
     console.log(`${name}: ${pages.length} pages, ${megabytes.toFixed(1)} MB`)
     // Two of them take a hundred times as long as the others: fewer turns are enough for those.
-    const [slowMine, tree, queries] = mediansInTurn([over(ours), over(byTree), over(byQueries)], 5)
-    const [mine, events, walk] = mediansInTurn([over(ours), over(byEvents), over(byLess)], 25)
+    const [slowMine, tree, queries] = await mediansInTurn([over(ours), over(byTree), over(byQueries)], 5)
+    const [mine, events, walk] = await mediansInTurn([over(ours), over(byEvents), over(byLess)], 25)
     report('  ours, all facts', mine!)
     console.log(`    ${(megabytes / (mine! / 1000)).toFixed(0)} MB/s`)
     for (const [what, other, own] of [

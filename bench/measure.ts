@@ -14,13 +14,13 @@ export async function medianMs(task: () => unknown, times = 5): Promise<number> 
  * Median times in ms of several tasks that take turns, so that a machine that slows down or speeds up does so for all of
  * them; each ran once before, to warm up.
  */
-export function mediansInTurn(tasks: readonly (() => unknown)[], rounds: number): number[] {
-  for (const task of tasks) task()
+export async function mediansInTurn(tasks: readonly (() => unknown)[], rounds: number): Promise<number[]> {
+  for (const task of tasks) await task()
   const taken: number[][] = tasks.map(() => [])
   for (let round = 0; round < rounds; round++) {
     for (const [index, task] of tasks.entries()) {
       const startedAt = performance.now()
-      task()
+      await task()
       taken[index]!.push(performance.now() - startedAt)
     }
   }

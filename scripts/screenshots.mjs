@@ -19,7 +19,7 @@ const out = process.env.SCREENSHOTS ?? join(root, 'docs', 'screenshots')
 
 ensureBuild()
 const quick = serveFolder(demoFolder)
-const slow = serveFolder(demoFolder, { delayMs: 900 })
+const slow = serveFolder(demoFolder, { delayMs: 1050 })
 const demo = await listen(quick, 4321)
 const slowDemo = await listen(slow, 4322)
 const { app, address } = await startApp({ port: 4320, demo })
@@ -65,6 +65,16 @@ const views = {
     await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(slowDemo)
     await page.getByRole('button', { name: 'Gather pages' }).click()
     await page.waitForTimeout(4200)
+    await shoot(page, name)
+  },
+  'gather-stopped': async (name) => {
+    const page = await open()
+    await page.goto(address)
+    await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(slowDemo)
+    await page.getByRole('button', { name: 'Gather pages' }).click()
+    await page.waitForTimeout(5200)
+    await page.getByRole('region', { name: 'Pages as they come' }).getByRole('button', { name: 'Stop' }).click()
+    await page.getByText(/^Stopped\. What/).waitFor()
     await shoot(page, name)
   },
   'gather-trouble': async (name) => {
@@ -152,14 +162,6 @@ const views = {
     await pane.getByRole('button', { name: 'first paragraph', exact: true }).click()
     await shoot(page, name)
   },
-  'draft-patterns': async (name) => {
-    const page = await gathered()
-    await page.getByRole('link', { name: 'Drafts' }).click()
-    await page.getByRole('tab', { name: 'Title patterns' }).click()
-    await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
-    await page.getByLabel(/^Page title/).fill('{heading}[, {author}]1[ | {site}]2')
-    await shoot(page, name)
-  },
   'draft-patch': async (name) => {
     const page = await gathered()
     await (await lampCard(page)).dblclick()
@@ -186,16 +188,6 @@ const views = {
     await page.waitForTimeout(1500)
     await shoot(page, name)
   },
-  'pictures-recompressed': async (name) => {
-    const page = await gathered()
-    await page.getByRole('link', { name: 'Pictures' }).click()
-    await page.getByLabel('Order of the pictures').selectOption('worst')
-    await page.getByRole('button', { name: /lathe-night\.jpg/ }).click()
-    await page.getByRole('button', { name: 'As recompressed' }).click()
-    await page.getByRole('button', { name: /^Phone chat: keeps/ }).click()
-    await page.waitForTimeout(1500)
-    await shoot(page, name)
-  },
   'pictures-compose': async (name) => {
     const page = await gathered()
     await page.getByRole('link', { name: 'Pictures' }).click()
@@ -213,6 +205,15 @@ const views = {
     await page.waitForTimeout(800)
     await page.getByLabel('What each page of /guides/* must have').selectOption('author')
     await page.waitForTimeout(1500)
+    await shoot(page, name)
+  },
+  'page-dark': async (name) => {
+    const page = await gathered({ colorScheme: 'dark' })
+    await (await lampCard(page)).dblclick()
+    await page
+      .getByRole('button', { name: /^Title, from og:title/ })
+      .first()
+      .hover()
     await shoot(page, name)
   },
   'wall-dark': async (name) => {

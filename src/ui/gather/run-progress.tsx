@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
+import { pathOf } from '@/core/crawl/address'
 import { addTo } from '@/core/group-by'
 import { surfaces } from '@/core/surface/profiles'
 import type { WallRow } from '@/store/database'
@@ -126,12 +127,12 @@ export function RunProgress({
         {session.slow.length > 0 && (
           <div>
             <h2 className="mb-1 font-semibold">Slowest answers</h2>
-            <ul className="grid gap-[2px] text-[12px]">
+            <ul className="grid grid-cols-[minmax(0,1fr)] gap-[2px] text-[12px]">
               {session.slow.map(({ url, ms }) => (
-                <li key={url} className="flex gap-2">
-                  <span className="w-[44px] shrink-0 text-right tabular-nums">{(ms / 1000).toFixed(1)} s</span>
-                  <span className="truncate font-mono text-[11.5px] text-quiet" title={url}>
-                    {shortAddress(url)}
+                <li key={url} className="flex items-baseline gap-3">
+                  <span className="shrink-0 tabular-nums">{(ms / 1000).toFixed(1)} s</span>
+                  <span className="min-w-0 truncate font-mono text-[11.5px] text-quiet" title={url}>
+                    {pathOf(url)}
                   </span>
                 </li>
               ))}
