@@ -2,6 +2,7 @@ import type { Transform } from 'node:stream'
 import * as zlib from 'node:zlib'
 import type { Dispatcher } from 'undici'
 import type { BodySink, ReadRequest } from '@/core/crawl/read-address'
+import { joinBytes } from '@/core/page/join-bytes'
 import type { PageStream } from '@/core/page/page-stream'
 
 /** A body that unpacks to more than this many times its size is no page: it is a bomb. */
@@ -144,8 +145,10 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
     this.fail(error)
   }
 
-  private take(piece: Uint8Array): void {
+  private take(chunk: Uint8Array): void {
     if (this.isOver) return
+    // Node's own kind of array shares memory where others copy.
+    const piece = new Uint8Array(chunk.buffer as ArrayBuffer, chunk.byteOffset, chunk.byteLength)
     const room = this.limits.maxBytes - this.length
     const wanted = piece.length > room ? piece.subarray(0, Math.max(0, room)) : piece
     if (this.sink) this.sink.write(wanted)
@@ -173,17 +176,6 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
   private finish(isCut: boolean): void {
     if (!this.end()) return
     const { status, headers, page, pieces } = this
-    this.taken({ status, headers, body: joined(pieces), page, isCut })
+    this.taken({ status, headers, body: joinBytes(pieces), page, isCut })
   }
-}
-
-function joined(pieces: Uint8Array[]): Uint8Array {
-  const length = pieces.reduce((sum, piece) => sum + piece.length, 0)
-  const whole = new Uint8Array(length)
-  let at = 0
-  for (const piece of pieces) {
-    whole.set(piece, at)
-    at += piece.length
-  }
-  return whole
 }

@@ -10,6 +10,7 @@ import { createPathFilter, type PathFilter } from './globs'
 import { inParallel } from './in-parallel'
 import { limits } from './limits'
 import { LinksOfPages } from './links-of-pages'
+import { notesOf } from './notes-of-crawl'
 import { NothingAnswered } from './nothing-answered'
 import { pageOf, pageStreamFor } from './page-of'
 import { lookByReading, offlineNote, PictureDesk } from './picture-desk'
@@ -28,7 +29,7 @@ import { retrying } from './retrying'
 import { crawlDelayFor, isAllowed, type RobotsRules } from './robots'
 import { isFromCache, lookTwice } from './second-look'
 import { Surveyor } from './survey'
-import { type Trap, TrapWatch, trapWords } from './traps'
+import { type Trap, TrapWatch } from './traps'
 
 /** The name that robots.txt may address us by. */
 export const ROBOTS_TOKEN = 'NimbleParrot'
@@ -283,38 +284,20 @@ class Crawl {
     return this.surveyor.survey(pages, isWhole && !this.outside.signal.aborted, dead)
   }
 
-  private *notes(): Generator<RunNote> {
-    const { maxPages, maxDepth, perSection } = this.options
-    const left = this.waiting.size
-    if (left > 0 && !this.outside.signal.aborted) {
-      const bound =
-        this.cutBy ??
-        (perSection !== null && this.asked < maxPages ? `at ${perSection} pages a section` : `at ${maxPages} pages`)
-      yield { kind: 'bounded', message: `Stopped ${bound}; ${left} more addresses were found and not asked for.` }
-    }
-    for (const [trap, { count, such }] of this.trapped) {
-      yield {
-        kind: 'trap',
-        message: `Cut: ${count === 1 ? 'an address' : `${count} addresses`} ${trapWords[trap]}, such as ${such}.`,
-      }
-    }
-    if (this.leftOut > 0)
-      yield { kind: 'bounded', message: `${this.leftOut} links lie deeper than ${maxDepth} steps from the start.` }
-    if (this.keptOut.size > 0) {
-      yield {
-        kind: 'bounded',
-        message: `robots.txt keeps our crawler out of ${this.keptOut.size === 1 ? 'an address' : `${this.keptOut.size} addresses`}, such as ${[...this.keptOut][0]}.`,
-      }
-    }
-    if (this.options.ignoreRobots && this.robots) {
-      yield { kind: 'robots-passed', message: 'robots.txt was passed over as asked: cards are shown as launched.' }
-    }
-    if (this.options.hasLogin) {
-      yield {
-        kind: 'login-passed',
-        message: 'A login was used, which crawlers don’t have: cards are shown as launched.',
-      }
-    }
+  private notes(): Iterable<RunNote> {
+    const { maxPages, perSection, maxDepth, ignoreRobots, hasLogin } = this.options
+    const isBySection = perSection !== null && this.asked < maxPages
+    return notesOf({
+      // What a run that was stopped has left is said by itself.
+      left: this.outside.signal.aborted ? 0 : this.waiting.size,
+      boundedBy: this.cutBy ?? (isBySection ? `at ${perSection} pages a section` : `at ${maxPages} pages`),
+      trapped: this.trapped,
+      tooDeep: this.leftOut,
+      maxDepth,
+      keptOut: this.keptOut,
+      passedRobots: ignoreRobots && this.robots !== null,
+      passedLogin: hasLogin,
+    })
   }
 
   /** Pages that the site's own sitemaps name: they may be linked from nowhere. */

@@ -1,4 +1,5 @@
 import { charsetFor } from './decode'
+import { joinBytes } from './join-bytes'
 import { OtherPieces, type PieceDecoder, Utf8Pieces } from './piece-decoder'
 import type { PageReading } from './read-page'
 import { PageScanner } from './scan/scanner'
@@ -47,7 +48,7 @@ export class PageStream {
   }
 
   private begin(): void {
-    const first = this.held.length === 1 ? this.held[0]! : joined(this.held, this.heldBytes)
+    const first = joinBytes(this.held)
     this.held = []
     const { encoding, bomBytes } = charsetFor(first, this.contentType)
     this.decoder = encoding === 'utf-8' ? new Utf8Pieces() : new OtherPieces(encoding)
@@ -60,14 +61,4 @@ export class PageStream {
     // As many characters as bytes: each is one byte. A character of several bytes, split or not, makes them fewer.
     this.scanner!.write(text, text.length === bytes.length)
   }
-}
-
-function joined(parts: Uint8Array[], length: number): Uint8Array {
-  const whole = new Uint8Array(length)
-  let at = 0
-  for (const part of parts) {
-    whole.set(part, at)
-    at += part.length
-  }
-  return whole
 }

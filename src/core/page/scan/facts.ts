@@ -123,6 +123,15 @@ export class FactGatherer implements TextSink {
     return this.visible > REFRESH_PAGE_CHARACTERS && (this.hasMain || this.texts.paragraph !== null)
   }
 
+  get isTextOpen(): boolean {
+    return this.texts.isAnyOpen
+  }
+
+  /** How much text there is still matters. */
+  get countsText(): boolean {
+    return this.visible <= REFRESH_PAGE_CHARACTERS
+  }
+
   /** No text of the page is open or still to come, but for those that {@link isTextSettled} is asked for. */
   isSettled(isInMain: boolean): boolean {
     return !this.texts.isAnyOpen && (this.texts.mainParagraph !== null || !isInMain)
@@ -141,6 +150,7 @@ export class FactGatherer implements TextSink {
   }
 
   insertText(context: number, run: TextRun): void {
+    if (this.isMuted) return
     this.texts.add(context, run)
     if ((context & (IN_HEAD | IN_UNCOUNTED)) === 0 && this.visible <= REFRESH_PAGE_CHARACTERS) this.count(run.value)
   }

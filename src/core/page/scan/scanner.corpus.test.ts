@@ -230,6 +230,12 @@ describe('where the other parser is not what the standard says', () => {
     const { facts } = scanInPieces(decodeText('<table><template><tbody></table><h1>x</template><h1>y'), 1000)
     expect(facts.h1).toBe('y')
   })
+
+  test.each(['<svg><title>', '<svg><foreignObject>', '<math><mi>'])('a CDATA section in %s is text', (open) => {
+    expect(scanInPieces(decodeText(`<h1>${open}<![CDATA[x]]>`), 1000).facts.h1).toBe('x')
+    // In HTML again it is a comment.
+    expect(scanInPieces(decodeText(`<h1>${open}<b><![CDATA[x]]>`), 1000).facts.h1).toBe('')
+  })
 })
 
 for (const [family, pages] of Object.entries(CORPUS)) {

@@ -123,6 +123,53 @@ describe('any page says what its tree says', () => {
     )
   })
 
+  // Elements closed in order, in what is skimmed as long as it is neat; some of them close others all the same.
+  const { content } = fc.letrec<{ content: string; element: string }>((tie) => ({
+    content: fc.array(tie('element'), { maxLength: 3, depthIdentifier: 'neat' }).map((parts) => parts.join('')),
+    element: fc.oneof(
+      { depthIdentifier: 'neat', maxDepth: 5 },
+      fc.constantFrom(
+        'x',
+        'some words that are counted until there are enough of them '.repeat(3),
+        '<br>',
+        '<img src=/a.png>',
+      ),
+      fc.constantFrom(
+        '<!-- c -->',
+        '<svg><path d=""/>y</svg>',
+        '<link rel=icon href=/i>',
+        '<select><option>z</select>',
+        '<hr>',
+      ),
+      fc
+        .tuple(
+          fc.constantFrom('div', 'ul', 'li', 'a', 'span', 'b', 'p', 'button', 'h1', 'h2', 'nav', 'x-own', 'main', 'td'),
+          fc.constantFrom('', ' href=/x', ' class="a>b"', ' href=/y hidden'),
+          tie('content'),
+        )
+        .map(([name, attributes, inside]) => `<${name}${attributes}>${inside}</${name}>`),
+    ),
+  }))
+
+  test('with what stands around it neat, or nearly', { timeout: 120_000 }, () => {
+    const holder = fc.constantFrom('nav', 'header', 'footer', 'aside')
+    const before = fc.constantFrom(
+      '<body>',
+      '<body><p>',
+      '<body><b>',
+      '<body><div><button>',
+      '<html><body><ul><li>',
+      '',
+    )
+    const html = fc
+      .tuple(before, holder, content, page, content)
+      .map(([start, name, inside, odd, rest]) => `${start}<${name}>${inside}</${name}>${odd}<main>${rest}</main>`)
+    fc.assert(
+      fc.property(html, fc.boolean(), (text, isInPieces) => expectSameFacts(text, isInPieces ? 25 : undefined)),
+      { numRuns: RUNS },
+    )
+  })
+
   test('read in pieces of any size', { timeout: 120_000 }, () => {
     fc.assert(
       fc.property(page, fc.integer({ min: 1, max: 40 }), (html, size) => expectSameFacts(html, size)),

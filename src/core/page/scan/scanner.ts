@@ -4,19 +4,12 @@ import type { CurrentTag } from './construction'
 import { isQuirkyDoctype } from './doctype'
 import { FactGatherer } from './facts'
 import * as Mode from './modes'
+import { isHolder } from './neat'
 import { HTML_NS } from './open-elements'
 import { Positions } from './positions'
 import { afterNewline, endOfComment, endOfScript, endTagOf } from './raw-text'
-import {
-  endOfChoices,
-  endOfCommentAt,
-  endOfDrawing,
-  INCOMPLETE,
-  isLetter,
-  nextTelling,
-  type TagNames,
-  UNDECIDED,
-} from './skim'
+import { INCOMPLETE, isLetter, nextTelling, type TagNames } from './skim'
+import { END_OF_PIECE, Skimmer } from './skimmer'
 import { addToName, codeOf, knownTag, OtherNames } from './tag-names'
 import * as T from './tag-table'
 import { Run } from './text-run'
@@ -65,11 +58,13 @@ export class PageScanner implements CurrentTag, TagNames {
   private readonly positions: Positions
   private readonly facts: FactGatherer
   private readonly tree: Tree
+  private readonly skimmer: Skimmer
 
   constructor({ encoding, bomBytes }: ScannedEncoding) {
     this.positions = new Positions(encoding, bomBytes)
     this.facts = new FactGatherer(this.positions, this.attributes)
     this.tree = new Tree(this.facts, this)
+    this.skimmer = new Skimmer(this, this.attributes, this.facts)
   }
 
   /**
@@ -81,6 +76,7 @@ export class PageScanner implements CurrentTag, TagNames {
     this.text = this.text === '' ? piece : this.text + piece
     this.positions.extend(this.text, this.base, piece, isAscii)
     this.facts.extend(this.text, this.base)
+    this.skimmer.extend(this.text, this.base)
     if (this.text.length >= this.waitFor) this.scan()
   }
 
@@ -115,11 +111,21 @@ export class PageScanner implements CurrentTag, TagNames {
     let index = this.index
     while (index < limit) {
       if (this.skimmedFrom < 0 && this.facts.isNearlySettled && this.canSkim()) this.skimmedFrom = this.base + index
-      if (this.skimmedFrom >= 0) {
+      if (this.skimmer.isInPiece) {
+        const next = this.skimmer.skimPiece(index, this.isLast)
+        if (next === INCOMPLETE && !this.isLast) break
+        if (next >= 0) {
+          index = next
+          continue
+        }
+        // What the piece stands in is as it was: the tree closes what it opened, and has nothing to catch up with.
+        if (next === END_OF_PIECE) this.skimmedFrom = -1
+        else index = this.readSkimmed(index)
+      } else if (this.skimmedFrom >= 0) {
         const next = nextTelling(this.text, index, limit)
         index = next < 0 ? ~next : next
         if (next < 0 || index >= limit) break
-        const after = this.skimTag(index)
+        const after = this.skimmer.skimTag(index)
         if (after === INCOMPLETE && !this.isLast) break
         if (after >= 0) {
           index = after
@@ -148,6 +154,7 @@ export class PageScanner implements CurrentTag, TagNames {
   private readSkimmed(end: number): number {
     let index = this.skimmedFrom - this.base
     this.skimmedFrom = -1
+    this.skimmer.leavePiece()
     this.facts.isMuted = true
     while (index < end) {
       const next = this.token(index)
@@ -159,61 +166,10 @@ export class PageScanner implements CurrentTag, TagNames {
     return index
   }
 
-  /** Notes the fact that a tag of a settled body gives. @returns the offset after it; `INCOMPLETE`; `UNDECIDED` */
-  private skimTag(less: number): number {
-    const { text, attributes, facts } = this
-    if (!isLetter(text.charCodeAt(less + 1))) return endOfCommentAt(text, less)
-    const tag = this.tagName(less + 1)
-    const props = tag < T.PROPS.length ? T.PROPS[tag]! : 0
-    if ((props & T.IS_TELLING) === 0) return endOfTag(text, this.nameEnd)
-    const end = attributes.read(text, this.nameEnd)
-    if (end < 0) return INCOMPLETE
-    switch (tag) {
-      case T.SVG:
-        if (attributes.isSelfClosing) return end
-        return endOfDrawing(text, end, this, (after) => this.isSelfClosingAt(after))
-      case T.SELECT:
-        return endOfChoices(text, end, this)
-      case T.MATH:
-      case T.TEMPLATE:
-      case T.PLAINTEXT:
-        return UNDECIDED
-      case T.MAIN:
-      case T.ARTICLE:
-      case T.H1:
-        return facts.isTextSettled(tag) ? end : UNDECIDED
-      case T.TITLE:
-      case T.STYLE:
-      case T.TEXTAREA:
-      case T.XMP:
-      case T.IFRAME:
-      case T.NOEMBED:
-      case T.NOFRAMES: {
-        if (!facts.isTextSettled(tag)) return UNDECIDED
-        const close = endTagOf(text, T.NAMES[tag]!, end)
-        return close < 0 ? INCOMPLETE : endOfTag(text, close + 2 + T.NAMES[tag]!.length)
-      }
-      case T.SCRIPT:
-        return this.skimScript(less, end)
-      default:
-        facts.atToken(this.base + less, this.base + end, 0)
-        facts.element(tag === T.IMAGE ? T.IMG : tag, 0)
-        return end
-    }
-  }
-
-  private skimScript(less: number, content: number): number {
-    const close = endOfScript(this.text, content)
-    const end = close < 0 ? -1 : endOfTag(this.text, close + 2 + T.NAMES[T.SCRIPT]!.length)
-    if (end < 0) return INCOMPLETE
-    this.facts.atToken(this.base + less, this.base + content, 0)
-    this.facts.element(T.SCRIPT, 0)
-    this.facts.rawContent(0, content, close, true, false)
-    return end
-  }
-
-  private isSelfClosingAt(end: number): boolean {
-    return this.attributes.read(this.text, this.nameEnd) === end && this.attributes.isSelfClosing
+  /** May what an element holds, whose start tag was just read, be skimmed as long as it is neat? */
+  private mayBeNeat(tag: number): boolean {
+    const { tree, facts } = this
+    return isHolder(tag) && !facts.isMuted && !facts.isTextOpen && tree.isCalm && tree.open.isTop(tag)
   }
 
   /** The page ended inside a tag, a comment or a raw text; the first is dropped as the standard says. */
@@ -294,6 +250,10 @@ export class PageScanner implements CurrentTag, TagNames {
     this.tagEnd = this.base + end
     this.facts.atToken(this.base + less, this.base + end, 0)
     tree.startTag(tag)
+    if (this.mayBeNeat(tag)) {
+      this.skimmer.beginPiece(tag)
+      this.skimmedFrom = this.base + end
+    }
     return end
   }
 

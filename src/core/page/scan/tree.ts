@@ -31,7 +31,7 @@ import {
   startInTableBody,
 } from './in-table'
 import * as Mode from './modes'
-import { HTML_NS } from './open-elements'
+import { HTML_NS, IN_UNCOUNTED } from './open-elements'
 import * as T from './tag-table'
 
 /** Where the characters of a text are: the tree asks for them only when they decide something. */
@@ -70,6 +70,13 @@ export class Tree extends Construction {
   get canBeSkimmed(): boolean {
     const isBody = this.mode === Mode.IN_BODY || this.mode === Mode.IN_CELL
     return isBody && this.rawText === Mode.NO_RAW_TEXT && !this.framesetOk && this.isOutside
+  }
+
+  /** Nothing outside of the current node has a say in what stands in it, as long as that closes all it opens. */
+  get isCalm(): boolean {
+    const isBody = this.mode === Mode.IN_BODY && !this.framesetOk && this.formatting.isEmpty
+    const { open } = this
+    return isBody && this.isOutside && !open.has(T.BUTTON) && (open.context & IN_UNCOUNTED) === 0
   }
 
   private get isOutside(): boolean {
