@@ -53,7 +53,9 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
             // @ts-expect-error: React's types don't know the attribute that makes the picker ask for a folder
             webkitdirectory=""
             onChange={({ currentTarget: input }) => {
-              if (input.files?.length) start({ kind: 'folder', site: null, ...chosenFiles(input.files) })
+              if (input.files?.length) {
+                void chosenFiles(input.files).then((chosen) => start({ kind: 'folder', site: null, ...chosen }))
+              }
               input.value = ''
             }}
           />

@@ -84,11 +84,11 @@ describe('pastedAddresses', () => {
   })
 })
 
-test('files of a chosen folder have their paths below it', () => {
+test('files of a chosen folder have their paths below it', async () => {
   const file = (webkitRelativePath: string) =>
     Object.assign(new File(['x'], webkitRelativePath.split('/').at(-1)!), { webkitRelativePath })
   const list = [file('out/index.html'), file('out/guides/lamp.html')] as unknown as FileList
-  expect(chosenFiles(list)).toMatchObject({
+  expect(await chosenFiles(list)).toMatchObject({
     name: 'out',
     files: [{ path: 'index.html' }, { path: 'guides/lamp.html' }],
   })

@@ -94,7 +94,8 @@ function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | 
           {...(kind === 'folder' ? { webkitdirectory: '' } : {})}
           onChange={({ currentTarget: input }) => {
             const file = input.files?.[0]
-            if (file) onGiven(kind === 'zip' ? { kind, file } : { kind: 'folder', ...chosenFiles(input.files!) })
+            if (file && kind === 'zip') onGiven({ kind, file })
+            else if (file) void chosenFiles(input.files!).then((chosen) => onGiven({ kind: 'folder', ...chosen }))
             input.value = ''
           }}
         />
