@@ -26,7 +26,9 @@ for (const name of wanted) {
     platform: 'node',
     format: 'esm',
     external: ['@playwright/test', 'cheerio', 'htmlparser2', 'parse5', 'sharp', 'undici'],
-    banner: { js: "import { createRequire as requireFor } from 'node:module'; const require = requireFor(import.meta.url)" },
+    banner: {
+      js: "import { createRequire as requireFor } from 'node:module'; const require = requireFor(import.meta.url)",
+    },
     logLevel: 'error',
   })
   const { run } = await import(pathToFileURL(built).href)

@@ -43,7 +43,7 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
   }, [look])
   const isOfFiles = run.source.kind === 'folder' || run.source.kind === 'zip'
   return (
-    <span className="flex shrink-0 items-center gap-2">
+    <span className="flex items-center gap-2 max-md:flex-wrap">
       {state.kind === 'failed' && (
         <span role="alert" className="max-w-[340px] text-[12px] leading-tight text-wrong">
           {state.message}
@@ -66,7 +66,7 @@ function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | 
     return (
       <>
         <span className="max-w-[260px] text-[12px] leading-tight text-quiet">
-          Choose {location} once; from then on this browser reads it anew.
+          Choose “{location}” once; from then on this browser reads it anew.
         </span>
         <button
           type="button"
@@ -83,7 +83,7 @@ function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | 
   return (
     <>
       <span className="max-w-[260px] text-[12px] leading-tight text-quiet">
-        A browser doesn’t keep files: give it {location} as it is now.
+        A browser doesn’t keep files: give it “{location}” as it is now.
       </span>
       <label className="button button-main cursor-pointer focus-within:outline-2 focus-within:outline-pick">
         Choose the {kind}

@@ -21,6 +21,8 @@ type Props = {
   surface: Surface
   /** Cards of this surface stand beside the others; null for none. */
   beside: Surface | null
+  /** Changes when the wall is narrowed or ordered in another way. */
+  narrowing: string
   chosen: string | null
   selected: ReadonlySet<string>
   drafted: ReadonlySet<string>
@@ -40,6 +42,7 @@ export function CardGrid({
   rows,
   surface,
   beside,
+  narrowing,
   chosen,
   selected,
   drafted,
@@ -73,6 +76,13 @@ export function CardGrid({
   useEffect(() => {
     if (chosenIndex >= 0) virtual.scrollToIndex(Math.floor(chosenIndex / columns), { align: 'auto' })
   }, [chosen, columns])
+  const narrowed = useRef(narrowing)
+  useEffect(() => {
+    if (narrowed.current === narrowing) return
+    narrowed.current = narrowing
+    // What was asked for begins at its beginning, unless the chosen card is among it.
+    virtual.scrollToIndex(Math.max(0, Math.floor(chosenIndex / columns)), { align: 'auto' })
+  }, [narrowing, virtual, chosenIndex, columns])
   return (
     <section ref={pane} tabIndex={0} aria-label="Cards" className="min-h-0 flex-1 overflow-auto px-4 pb-6 pt-1">
       {rows.length === 0 && (

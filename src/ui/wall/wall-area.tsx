@@ -72,6 +72,7 @@ export function WallArea({ view: addressed, goTo, run }: { view: View; goTo: GoT
           rows={shown}
           surface={surface}
           beside={beside}
+          narrowing={JSON.stringify([view.section, view.symptoms, view.search, view.sort])}
           chosen={chosen?.url ?? null}
           selected={selected}
           drafted={drafted}
