@@ -77,6 +77,7 @@ export function corpora(): { name: string; pages: string[] }[] {
 
 /** Input made to cost more than its length. */
 export function adversaries(size: number): { name: string; html: string }[] {
+  const settled = `<main><h1>Lamps</h1><p>${WORDS.repeat(4)}</p></main>`
   const fill = (piece: string, length = size) => piece.repeat(Math.ceil(length / piece.length))
   return [
     { name: '<', html: fill('<') },
@@ -97,5 +98,9 @@ export function adversaries(size: number): { name: string; html: string }[] {
     { name: 'forms closed out of order', html: fill('<form><div></form>') },
     { name: 'nested select, option', html: `<select>${fill('<option><optgroup>')}` },
     { name: 'p in button in p', html: fill('<p>some words here<button>') },
+    { name: 'skimmed, and read after all', html: `${settled}${fill('<a href=/x>x</a><template></template>')}` },
+    { name: 'skimmed drawings that end askew', html: `${settled}${fill('<div><svg><g></div>')}` },
+    { name: 'navigation without an end', html: `<body>${fill('<nav><div>')}` },
+    { name: 'navigation that ends askew', html: `<body>x${fill('<nav><div></nav>')}` },
   ]
 }
