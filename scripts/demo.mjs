@@ -49,9 +49,9 @@ export async function startApp({ port, demo }) {
 async function main() {
   ensurePackages()
   ensureBuild()
-  const port = Number(process.env.PORT ?? 4300)
+  const port = Number(process.env.PORT || 4300)
   const delayMs = Number(process.env.DEMO_DELAY_MS ?? 0)
-  const demo = await listen(serveFolder(demoFolder, { delayMs }), Number(process.env.DEMO_PORT ?? 4301))
+  const demo = await listen(serveFolder(demoFolder, { delayMs }), Number(process.env.DEMO_PORT || 4301))
   const { app, address } = await startApp({ port, demo })
   console.log(
     `\nNimble Parrot is at ${address}\nThe demo site is at ${demo}\n\nOpen the first, choose “The demo”. Ctrl C ends both.`,

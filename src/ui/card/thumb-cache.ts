@@ -27,7 +27,7 @@ type Wish = { run: string; url: string; take: (src: string) => void }
 const GATHER_MS = 40
 
 const wishes = new Set<Wish>()
-/** Wishes whose small copy isn't made yet: asked for again when a copy comes. */
+/** Wishes whose small copy isn't made yet: asked for again when one comes. */
 const unmet = new Set<Wish>()
 let isWaiting = false
 let watch: { unsubscribe(): void } | null = null
@@ -65,15 +65,16 @@ async function meet(): Promise<void> {
   watchForCopies()
 }
 
-/** Copies are made while a run goes on, and after it. */
+/**
+ * Copies are made while a run goes on, and after it; a picture that another run has a copy of needs but its own record.
+ * The first answer counts too: something may have come since the wish was looked for.
+ */
 function watchForCopies(): void {
   if (unmet.size === 0 || watch) return
-  let isFirst = true
-  watch = liveQuery(() => database.thumbs.count()).subscribe({
+  watch = liveQuery(() => Promise.all([database.thumbs.count(), database.images.count()])).subscribe({
     next: () => {
-      if (!isFirst) for (const wish of unmet) ask(wish)
-      if (!isFirst) unmet.clear()
-      isFirst = false
+      for (const wish of unmet) ask(wish)
+      unmet.clear()
     },
     error: () => undefined,
   })
