@@ -21,7 +21,7 @@ function keep(key: string, url: string): void {
 }
 
 /** A picture that is waited for: who wants it, and what to do with its address. */
-type Wish = { run: string; url: string; take: (src: string) => void }
+export type Wish = { run: string; url: string; take: (src: string) => void }
 
 /** How long wishes are gathered, in ms. Cards that a fast scroll only passes are gone by then, and ask for nothing. */
 const GATHER_MS = 40
@@ -80,6 +80,12 @@ function watchForCopies(): void {
   })
 }
 
+/** Waits for the small copy of a picture. @returns what to call when nobody waits any more */
+export function wishForThumb(wish: Wish): () => void {
+  ask(wish)
+  return () => forget(wish)
+}
+
 function forget(wish: Wish): void {
   wishes.delete(wish)
   unmet.delete(wish)
@@ -103,9 +109,7 @@ export function useThumb(run: string, imageUrl: string | null): string | null {
   const atOnce = imageUrl === null ? null : openOf(run, imageUrl)
   useEffect(() => {
     if (imageUrl === null || atOnce !== null) return
-    const wish: Wish = { run, url: imageUrl, take: (src) => setFound({ of: imageUrl, src }) }
-    ask(wish)
-    return () => forget(wish)
+    return wishForThumb({ run, url: imageUrl, take: (src) => setFound({ of: imageUrl, src }) })
   }, [run, imageUrl, atOnce])
   return atOnce ?? (found && found.of === imageUrl ? found.src : null)
 }
