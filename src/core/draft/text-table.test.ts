@@ -43,6 +43,12 @@ describe('a table of texts', () => {
     expect(read('/lamp,Drafted,Of lamps', drafted).changes).toEqual([])
   })
 
+  test.each(["'+", "''=1", "'-", "'quoted'", "'", '=', '@home'])('%s comes back as it was', (title) => {
+    const table = writeTextTable([row('lamp', title, 'Of lamps')])
+    expect(table.split('\r\n')[1]).toMatch(/^[^,]*,(?![=+\-@])/)
+    expect(read(table).changes).toMatchObject([{ field: 'title', after: title }])
+  })
+
   test('what is written is what is read, for any text', () => {
     const text = fc
       .string({ unit: 'grapheme', minLength: 1 })

@@ -1,6 +1,5 @@
 import Papa from 'papaparse'
 import { resolveAddress } from '../crawl/address'
-import { neutralCell } from '../report/neutral-cell'
 import { cleanText } from './draft'
 
 /** A page's texts as a table holds them. */
@@ -20,14 +19,20 @@ export type TableReading = { changes: TableChange[]; unknown: string[]; faults: 
 
 const COLUMNS = ['address', 'title', 'description'] as const
 
-/** A table of texts for a spreadsheet. Cells that a spreadsheet would run as formulas are neutralised. */
-export function writeTextTable(rows: readonly TextRow[], delimiter: ',' | '\t' = ','): string {
-  const data = rows.map(({ url, title, description }) => [url, title, description].map(neutralCell))
-  return `${Papa.unparse({ fields: [...COLUMNS], data }, { delimiter, newline: '\r\n' })}\r\n`
-}
+/**
+ * The sign that keeps a spreadsheet from running a cell. What already starts with it gets one more, so that
+ * {@link plainCell} gives back every text as it was.
+ */
+const guardedCell = (cell: string) => (/^'*[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)
 
 /** Undoes the sign that keeps a spreadsheet from running a cell. */
-const plainCell = (cell: string) => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell)
+const plainCell = (cell: string) => (/^'+[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell)
+
+/** A table of texts for a spreadsheet. Cells that a spreadsheet would run as formulas are neutralised. */
+export function writeTextTable(rows: readonly TextRow[], delimiter: ',' | '\t' = ','): string {
+  const data = rows.map(({ url, title, description }) => [url, title, description].map(guardedCell))
+  return `${Papa.unparse({ fields: [...COLUMNS], data }, { delimiter, newline: '\r\n' })}\r\n`
+}
 
 function columnOf(header: readonly string[], names: readonly string[]): number {
   return header.findIndex((cell) => names.includes(cell.trim().toLowerCase()))
