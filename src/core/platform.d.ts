@@ -23,7 +23,7 @@ interface URL {
   readonly searchParams: URLSearchParams
   username: string
 }
-declare var URL: { new (url: string, base?: string): URL; canParse(url: string, base?: string): boolean }
+declare var URL: { new (url: string, base?: string): URL }
 
 interface TextDecoder {
   readonly encoding: string

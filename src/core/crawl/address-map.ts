@@ -11,7 +11,7 @@ export type AddressMap = {
   /** A public address of the site becomes the one to ask for in the build; any other is returned as it is. */
   toBuild(address: string): string
   /** Is this public address one of the site's pages or files? Scheme and `www.` aside it must be host and path. */
-  isOnSite(publicAddress: string): boolean
+  isOnSite: (publicAddress: string) => boolean
   /** On the site's host, but outside the path that the site lives under: the build cannot hold it. */
   isBesideSite(publicAddress: string): boolean
 }

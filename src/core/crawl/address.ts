@@ -7,6 +7,20 @@ const isDropped = (name: string) => {
 }
 
 /**
+ * The address as the URL standard reads it; null when it is none.
+ *
+ * `URL.canParse` is not asked: in Node 20 its compiled fast path takes Latin-1 for UTF-8, and after some thousand calls
+ * calls every host with a letter like `é` no address.
+ */
+export function parseUrl(text: string, base?: string): URL | null {
+  try {
+    return new URL(text, base)
+  } catch {
+    return null
+  }
+}
+
+/**
  * An address as the WHATWG URL standard resolves it, without fragment or credentials; null when it is no http(s)
  * address.
  *
@@ -14,8 +28,8 @@ const isDropped = (name: string) => {
  */
 export function resolveAddress(raw: string, base: string): string | null {
   const text = trimAscii(raw)
-  if (text === '' || !URL.canParse(text, base)) return null
-  const url = new URL(text, base)
+  const url = text === '' ? null : parseUrl(text, base)
+  if (!url) return null
   if (url.protocol !== 'http:' && url.protocol !== 'https:') return null
   // Setting any of them writes the whole address anew.
   if (text.includes('#') || base.includes('#')) url.hash = ''

@@ -91,7 +91,8 @@ export async function readFollowing(
   mayFollow: (url: string) => boolean = () => true,
 ): Promise<Followed> {
   const redirects: RedirectHop[] = []
-  const seen = new Set([url])
+  /** Made at the first redirect: most answers are none. */
+  let seen: Set<string> | null = null
   let finalUrl = url
   for (;;) {
     const exchange = await read(finalUrl)
@@ -105,6 +106,7 @@ export async function readFollowing(
       }
     }
     redirects.push({ status: exchange.status, url: next })
+    seen ??= new Set([url])
     if (seen.has(next))
       return {
         exchange: failed('redirect-loop', `It redirects in a loop: ${next} leads back to itself.`),

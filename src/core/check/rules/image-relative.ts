@@ -1,3 +1,4 @@
+import { parseUrl } from '../../crawl/address'
 import { metasOf } from '../../surface/candidates'
 import { isBlank, trimAscii } from '../../text/collapse'
 import { defineCheck } from '../define-check'
@@ -22,7 +23,7 @@ export const imageRelative = defineCheck({
     return KEYS.flatMap((key) => metasOf(page.facts, key)).flatMap((tag) => {
       const seen = trimAscii(tag.value ?? '')
       if (isBlank(seen) || ABSOLUTE.test(seen)) return []
-      const whole = URL.canParse(seen, page.url) ? new URL(seen, page.url).href : addresses.site
+      const whole = parseUrl(seen, page.url)?.href ?? addresses.site
       return [{ message: 'relative', at: tag, data: { key: tag.key, seen, whole, line: tag.line } }]
     })
   },

@@ -1,3 +1,4 @@
+import { parseUrl } from '../../crawl/address'
 import { firstValue } from '../../surface/candidates'
 import { defineCheck, type Raised } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
@@ -6,8 +7,8 @@ import { readShareLink } from '../share-link'
 
 /** A text that share links are prefilled with, without the address in it; null where there is none. */
 function prefilled(href: string): string | null {
-  if (!URL.canParse(href)) return null
-  const { searchParams } = new URL(href)
+  const searchParams = parseUrl(href)?.searchParams
+  if (!searchParams) return null
   const text = searchParams.get('text') ?? searchParams.get('title') ?? searchParams.get('summary')
   return text === null ? null : text.replace(/https?:\/\/\S+/gi, '').trim()
 }
