@@ -6,8 +6,7 @@ export class LineIndex {
   constructor(private readonly text: string) {
     let next = Math.min(at(text, '\n', 0), at(text, '\r', 0))
     while (next < text.length) {
-      const isPair = text.charCodeAt(next) === 13 && text.charCodeAt(next + 1) === 10
-      const start = next + (isPair ? 2 : 1)
+      const start = afterLineEnd(text, next)
       this.starts.push(start)
       next = nextLineEnd(text, start)
     }
@@ -48,7 +47,13 @@ function at(text: string, character: string, from: number): number {
   return found < 0 ? text.length : found
 }
 
-function nextLineEnd(text: string, from: number): number {
+/** Offset after the line end that stands at `end`. */
+export function afterLineEnd(text: string, end: number): number {
+  return end + (text.charCodeAt(end) === 13 && text.charCodeAt(end + 1) === 10 ? 2 : 1)
+}
+
+/** Offset of the next line end; the text's length when there is none. */
+export function nextLineEnd(text: string, from: number): number {
   for (let index = from; index < text.length; index++) {
     const unit = text.charCodeAt(index)
     if (unit === 10 || unit === 13) return index

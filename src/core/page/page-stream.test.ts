@@ -67,3 +67,27 @@ describe.each(PAGES)('%s', (_what, bytes, contentType) => {
     if (bytes.length < 1_000_000) expect(found.source).toEqual(expected.source)
   })
 })
+
+/** All that an object leads to, private parts too. */
+function* reachable(root: object): Generator<unknown> {
+  const seen = new Set<unknown>([root])
+  for (const one of seen) {
+    yield one
+    if (typeof one !== 'object' || one === null || ArrayBuffer.isView(one)) continue
+    for (const value of Object.values(one)) seen.add(value)
+  }
+}
+
+test('a page that was read holds on to nothing of its text', () => {
+  const stream = new PageStream('text/html; charset=utf-8')
+  const sentence = 'A lamp that flickers asks for a new switch. '
+  stream.write(bytesOf(`<title>Lamps and switches</title><h1>${sentence}</h1><main><p>${sentence.repeat(100)}`))
+  const { facts, source } = stream.end()
+  expect(facts.firstParagraph).toHaveLength(sentence.length * 100 - 1)
+  const told = new Set<unknown>(source().map(({ text }) => text))
+  expect(told.size).toBeGreaterThan(1)
+  // The reading itself and the rows of its source are told on; what made them must be empty-handed.
+  const { reading: _, ...rest } = stream as unknown as Record<string, unknown>
+  const held = [...reachable(rest)].filter((one) => typeof one === 'string' && one.includes('lamp') && !told.has(one))
+  expect(held).toEqual([])
+})

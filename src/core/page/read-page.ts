@@ -9,7 +9,7 @@ export type PageReading = {
   hrefs: string[]
   /** Address of a `<meta http-equiv=refresh>`, when the page does nothing else; null otherwise. */
   refreshTo: string | null
-  /** The lines of the source worth keeping, made when they are asked for. */
+  /** The lines of the source worth keeping, made when they are asked for, which can be done once. */
   source: () => SourceLine[]
 }
 

@@ -141,6 +141,11 @@ export class Attributes {
     }
   }
 
+  letGo(): void {
+    this.text = ''
+    this.count = 0
+  }
+
   /** Value of an attribute, its references decoded; of two with one name, the first. Null when there is none. */
   get(name: string): string | null {
     for (let at = 0; at < this.count; at++) {

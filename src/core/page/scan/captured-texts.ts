@@ -53,6 +53,11 @@ export class CapturedTexts {
     this.mainParagraph = null
   }
 
+  /** The texts themselves are cut from the page's, and hold on to it: where they stand is all that is kept. */
+  letGo(): void {
+    for (const text of [this.title, this.h1, this.paragraph, this.mainParagraph]) if (text) text.text = ''
+  }
+
   /** @returns the text's number; 0 when too many are open */
   open(tag: number, kind: Kind, context: number, at: TextStart): number {
     let slot = this.slots.indexOf(null)

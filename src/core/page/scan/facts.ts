@@ -156,11 +156,13 @@ export class FactGatherer implements TextSink {
   }
 
   private count(text: string): void {
-    for (let index = 0; index < text.length; index++) {
+    let { visible } = this
+    for (let index = 0; index < text.length && visible <= REFRESH_PAGE_CHARACTERS; index++) {
       const unit = text.charCodeAt(index)
       // Of a surrogate pair the first half counts.
-      if (unit > 32 && (unit < 0xdc00 || unit > 0xdfff)) this.visible++
+      if (unit > 32 && (unit < 0xdc00 || unit > 0xdfff)) visible++
     }
+    this.visible = visible
   }
 
   textClosed(number: number): void {
@@ -369,6 +371,7 @@ export class FactGatherer implements TextSink {
     }
     for (const text of [title, h1, paragraph]) if (text) this.rows.note(text.start, text.row)
     this.rows.finish(this.lastToken)
+    this.texts.letGo()
     return {
       facts,
       hrefs: this.hrefs,

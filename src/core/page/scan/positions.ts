@@ -47,6 +47,10 @@ export class Positions {
     this.nextEnd = UNKNOWN
   }
 
+  letGo(): void {
+    this.text = ''
+  }
+
   /** Line and column, both from 1, of an offset within the page. */
   at(offset: number): { line: number; column: number } {
     if (offset > this.counted) this.countLines(offset)

@@ -87,7 +87,22 @@ export class PageScanner implements CurrentTag, TagNames {
     const length = this.base + this.text.length
     this.facts.atEnd(length)
     this.tree.open.popAll()
-    return this.facts.result()
+    const reading = this.facts.result()
+    this.letGo()
+    return reading
+  }
+
+  /**
+   * Nothing of a page that was read holds on to its text. In a long run the engine keeps such small objects as these
+   * where they are collected last, and a text that one of them names stays as long, dead or not.
+   */
+  private letGo(): void {
+    this.text = ''
+    this.run.letGo()
+    this.attributes.letGo()
+    this.positions.letGo()
+    this.facts.extend('', 0)
+    this.skimmer.letGo()
   }
 
   /** Lets go of text that has been read; a head is kept until it ends, for its rows. */

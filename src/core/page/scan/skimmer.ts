@@ -36,6 +36,11 @@ export class Skimmer {
     this.base = base
   }
 
+  letGo(): void {
+    this.text = ''
+    this.run.letGo()
+  }
+
   get isInPiece(): boolean {
     return this.neat !== null
   }

@@ -1,5 +1,5 @@
 import type { SourceLine } from '../../model'
-import { LineIndex } from '../lines'
+import { afterLineEnd, LineIndex, nextLineEnd } from '../lines'
 import { detached } from './detach'
 import type { Positions } from './positions'
 
@@ -30,12 +30,20 @@ function lengthOfLine(text: string): number {
 }
 
 /** Lines inside long scripts and styles, which are left out but for the first few. */
-function hiddenLines(scripts: Span[], lines: LineIndex): Span[] {
+function hiddenLines(text: string, scripts: Span[]): Span[] {
+  if (scripts.length === 0) return []
+  const lines = new LineIndex(text)
   return scripts.flatMap(({ start, end }) => {
     const first = lines.positionOf(start).line + SCRIPT_LINES
     const last = lines.positionOf(end).line - 1
     return last > first ? [{ start: first, end: last }] : []
   })
+}
+
+/** Nothing but white space. The first character decides of nearly every piece. */
+function isBlankPiece(text: string, start: number, end: number): boolean {
+  const first = text.charCodeAt(start)
+  return start >= end || ((first <= 32 || first > 126) && text.slice(start, end).trim() === '')
 }
 
 /**
@@ -45,29 +53,24 @@ function hiddenLines(scripts: Span[], lines: LineIndex): Span[] {
  * @param scripts scripts and styles of the head
  */
 export function headRows(text: string, starts: number[], scripts: Span[]): SourceLine[] {
-  const end = text.length
-  if (end === 0) return []
-  const lines = new LineIndex(text)
-  const hidden = hiddenLines(scripts, lines)
+  const hidden = hiddenLines(text, scripts)
   const rows: SourceLine[] = []
   let next = 0
-  for (let line = 1; line <= lines.count && rows.length < HEAD_ROWS; line++) {
-    const lineStart = lines.startOf(line)
-    const lineEnd = line === lines.count ? Math.max(end, lineStart) : lines.endOf(line)
-    const cuts: number[] = []
-    while (next < starts.length && starts[next]! < lineEnd) {
-      if (starts[next]! > lineStart) cuts.push(starts[next]!)
-      next++
-    }
-    if (hidden.some((span) => line >= span.start && line <= span.end)) continue
+  let lineStart = 0
+  for (let line = 1; lineStart < text.length && rows.length < HEAD_ROWS; line++) {
+    const lineEnd = nextLineEnd(text, lineStart)
     const isLong = lineEnd - lineStart > LONG_LINE
-    const bounds = [lineStart, ...(isLong ? cuts : []), lineEnd]
-    for (let at = 0; at + 1 < bounds.length; at++) {
-      const start = bounds[at]!
-      if (text.slice(start, bounds[at + 1]).trim() === '') continue
-      const { line: atLine, column } = lines.positionOf(start)
-      rows.push({ line: atLine, column, text: rowText(text, start, bounds[at + 1]!), inHead: true })
+    const isHidden = hidden.some((span) => line >= span.start && line <= span.end)
+    let start = lineStart
+    while (start < lineEnd) {
+      while (next < starts.length && starts[next]! <= start) next++
+      const cut = isLong && next < starts.length ? Math.min(starts[next]!, lineEnd) : lineEnd
+      if (!isHidden && !isBlankPiece(text, start, cut)) {
+        rows.push({ line, column: start - lineStart + 1, text: rowText(text, start, cut), inHead: true })
+      }
+      start = cut
     }
+    lineStart = afterLineEnd(text, lineEnd)
   }
   return rows
 }
@@ -153,10 +156,11 @@ export class SourceRows {
     this.finishHead()
   }
 
-  /** All rows, once the page is over. */
+  /** All rows, once the page is over; to be asked for once, since the text they are cut from is let go of. */
   result(): SourceLine[] {
     this.body.sort((a, b) => a.offset - b.offset)
     const head = headRows(this.headText, this.starts, this.scripts)
+    this.headText = ''
     return [...head, ...this.body.map(({ row }) => row)]
   }
 }

@@ -15,6 +15,11 @@ export class Run implements TextRun {
   private nul = ''
   private decoded: string | null = null
 
+  letGo(): void {
+    this.text = ''
+    this.decoded = null
+  }
+
   /** @param isMarkup character references count (not so in a CDATA section) */
   set(text: string, start: number, end: number, isMarkup: boolean): this {
     this.text = text
