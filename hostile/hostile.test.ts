@@ -1,6 +1,6 @@
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { type CrawlEvent, GatheringBuilder } from '@/core/crawl/events'
+import { GatheringBuilder, oneByOne } from '@/core/crawl/events'
 import { CrawlRequest } from '@/core/crawl/wire'
 import type { GatheredPage, Gathering } from '@/core/model'
 import { runCrawl } from '@/io/run-crawl'
@@ -19,8 +19,8 @@ async function gather(request: CrawlRequest, concurrency = 6): Promise<Gathering
   // Deep enough that only the traps' own marks end them.
   // Time enough that an honest answer is never late, however busy the machine: only what hangs runs into it.
   const tuning = { guessSite: false, concurrency, timeoutMs: 4000, maxDepth: 200 }
-  const events: AsyncGenerator<CrawlEvent> = runCrawl(CrawlRequest.parse(request), tuning, new AbortController().signal)
-  for await (const event of events) builder.add(event)
+  const batches = runCrawl(CrawlRequest.parse(request), tuning, new AbortController().signal)
+  for await (const event of oneByOne(batches)) builder.add(event)
   return builder.gathering()!
 }
 

@@ -120,6 +120,23 @@ describe('failures are values with a reason', () => {
   test('stopped', async () => {
     expect(await read('/hang', { signal: AbortSignal.timeout(100) })).toMatchObject({ kind: 'failed', code: 'stopped' })
   })
+
+  test('a stop ends all that is under way, waits for a connection, or comes after it', async () => {
+    const stop = new AbortController()
+    const { read: ask } = fetcher({ signal: stop.signal })
+    const hang = () => ask({ url: `${base}/hang`, accept: 'page', maxBytes: 10 })
+    const asked = Array.from({ length: 10 }, hang)
+    setTimeout(() => stop.abort(), 50)
+    for (const exchange of await Promise.all(asked)) expect(exchange).toMatchObject({ kind: 'failed', code: 'stopped' })
+    expect(await hang()).toMatchObject({ kind: 'failed', code: 'stopped' })
+  })
+
+  test('what the client refuses to ask is a failure like any other', async () => {
+    const { read: ask } = fetcher()
+    for (const url of ['ftp://a.example/', 'mailto:a', 'no address', 'http://']) {
+      expect(await ask({ url, accept: 'page', maxBytes: 10 })).toMatchObject({ kind: 'failed', code: 'bad-answer' })
+    }
+  })
 })
 
 describe('inner addresses that nobody named', () => {

@@ -1,9 +1,11 @@
 import { lookup as dnsLookup } from 'node:dns'
-import { isIP, type LookupFunction } from 'node:net'
+import type { LookupFunction } from 'node:net'
 import { Agent } from 'undici'
+import { parseUrl } from '@/core/crawl/address'
 import type { Exchange, ReadAddress, ReadRequest } from '@/core/crawl/read-address'
 import type { FailureCode } from '@/core/model'
-import { hostAndPortOf, type InnerHosts, isInnerAddress } from './guard'
+import { type InnerHosts, isInnerAddress } from './guard'
+import { Origins } from './origins'
 import { BrokenOff, ENCODINGS, TakeAnswer, type Taken } from './take-answer'
 
 export type FetchSettings = {
@@ -45,7 +47,8 @@ function guardedLookup(isFree: boolean): LookupFunction {
 }
 
 /** Why a request failed, as a stable code and a sentence. */
-function failureOf(error: unknown, { host }: URL, timeoutMs: number): { code: FailureCode; message: string } {
+function failureOf(error: unknown, origin: string, timeoutMs: number): { code: FailureCode; message: string } {
+  const host = parseUrl(origin)?.host ?? origin
   if (error instanceof BrokenOff) {
     return error.why === 'stopped'
       ? { code: 'stopped', message: 'The run was stopped.' }
@@ -87,10 +90,9 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
   }
   const guarded = new Agent({ ...options, connect: { lookup: guardedLookup(false), timeout: timeoutMs } })
   const free = new Agent({ ...options, connect: { lookup: guardedLookup(true), timeout: timeoutMs } })
-  const running = new Set<TakeAnswer>()
-  const stop = () => {
-    for (const answer of running) answer.breakOff('stopped')
-  }
+  const origins = new Origins(innerHosts)
+  // Both let go of all that they have under way.
+  const stop = () => Promise.all([guarded, free].map((agent) => agent.destroy(new BrokenOff('stopped'))))
   signal.addEventListener('abort', stop)
 
   const headersOf = (
@@ -109,58 +111,41 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     return headers
   }
 
-  const ask = (url: URL, host: string, request: ReadRequest, dispatcher: Agent): Promise<Taken> =>
-    new Promise<Taken>((resolve, reject) => {
-      const { maxBytes, openPage, openBody } = request
-      const answer: TakeAnswer = new TakeAnswer(
-        { maxBytes, timeoutMs, openPage, openBody },
-        (taken) => {
-          running.delete(answer)
-          resolve(taken)
-        },
-        (error) => {
-          running.delete(answer)
-          reject(error)
-        },
-      )
-      running.add(answer)
-      const { origin, pathname, search } = url
-      const headers = headersOf(request, host)
-      dispatcher.dispatch({ origin, path: pathname + search, method: 'GET', headers }, answer)
-    })
-
-  const read = async (request: ReadRequest): Promise<Exchange> => {
+  const read = (request: ReadRequest): Promise<Exchange> => {
     const startedAt = performance.now()
     const elapsed = () => performance.now() - startedAt
-    const url = new URL(request.url)
-    const host = hostAndPortOf(url)
-    const isNamed = innerHosts.has(host)
-    const { hostname } = url
-    // A literal address is connected to without a look-up, so it is judged here.
-    if (!isNamed && isIP(hostname.replace(/^\[|\]$/g, '')) !== 0 && isInnerAddress(hostname)) {
-      return {
-        kind: 'failed',
-        code: 'forbidden',
-        message: `${hostname} is an address inside this network, and not the one you named.`,
-        ms: elapsed(),
+    const refused = (code: FailureCode, message: string): Promise<Exchange> =>
+      Promise.resolve({ kind: 'failed', code, message, ms: elapsed() })
+    const parts = origins.split(request.url)
+    if (!parts) return refused('bad-answer', `“${request.url}” is no address.`)
+    const { to, path } = parts
+    if (to.refusal !== null) return refused('forbidden', to.refusal)
+    const { maxBytes, openPage, openBody } = request
+    // One promise an answer: each further one, and the engine's work between two of them, is felt in a long run.
+    return new Promise<Exchange>((resolve) => {
+      const fail = (error: unknown) => {
+        const cause = failureOf(signal.aborted ? new BrokenOff('stopped') : error, to.origin, timeoutMs)
+        resolve({ kind: 'failed', ...cause, ms: elapsed() })
       }
-    }
-    try {
-      const { status, headers, body, page, isCut } = await ask(url, host, request, isNamed ? free : guarded)
-      const exchange: Exchange = { kind: 'answered', status, headers, body, isCut, ms: elapsed() }
-      if (page) exchange.page = page
-      return exchange
-    } catch (error) {
-      const cause = failureOf(signal.aborted ? new BrokenOff('stopped') : error, url, timeoutMs)
-      return { kind: 'failed', ...cause, ms: elapsed() }
-    }
+      const take = ({ status, headers, body, page, isCut }: Taken) => {
+        const exchange: Exchange = { kind: 'answered', status, headers, body, isCut, ms: elapsed() }
+        if (page) exchange.page = page
+        resolve(exchange)
+      }
+      const answer = new TakeAnswer({ maxBytes, timeoutMs, openPage, openBody }, take, fail)
+      const dispatcher = to.isNamed ? free : guarded
+      try {
+        dispatcher.dispatch({ origin: to.origin, path, method: 'GET', headers: headersOf(request, to.host) }, answer)
+      } catch (error) {
+        answer.fail(error)
+      }
+    })
   }
   return {
     read,
     close: async () => {
       signal.removeEventListener('abort', stop)
-      stop()
-      await Promise.all([guarded.destroy(), free.destroy()])
+      await stop()
     },
   }
 }

@@ -2,7 +2,7 @@ import { resolveAddress } from '@/core/crawl/address'
 import { collectSitemaps } from '@/core/crawl/collect-sitemaps'
 import { crawl, crawlGiven, onPreview } from '@/core/crawl/crawl'
 import { defaultCrawlOptions } from '@/core/crawl/crawl-options'
-import type { CrawlEvent } from '@/core/crawl/events'
+import type { CrawlEvents } from '@/core/crawl/events'
 import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import type { Outside, ReadAddress } from '@/core/crawl/read-address'
@@ -30,7 +30,7 @@ function namedAddresses(from: ParsedCrawlRequest['from']): string[] {
   return raw.flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
 }
 
-async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside: Outside): AsyncGenerator<CrawlEvent> {
+async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside: Outside): CrawlEvents {
   const { from, site, maxPages, ignoreRobots, include, exclude, perSection, login, resume } = request
   const options = {
     ...defaultCrawlOptions,
@@ -45,12 +45,9 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
   }
   if (from.kind === 'url') return yield* crawl({ ...options, start: from.start }, outside)
   if (from.kind === 'list') {
-    const { addresses, follow } = from
-    return yield* crawlGiven(
-      { kind: 'list', location: `${addresses.length} addresses`, addresses, follow, servedFrom: null },
-      options,
-      outside,
-    )
+    const { addresses, follow, name = `${addresses.length} addresses` } = from
+    const given = { kind: 'list' as const, location: name, addresses, follow, servedFrom: null }
+    return yield* crawlGiven(given, options, outside)
   }
   // A sitemap index on a preview server names its parts on production: they are read where the index is.
   const readHere: ReadAddress = (request) => outside.read({ ...request, url: onPreview(request.url, from.address) })
@@ -61,16 +58,14 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     options,
     outside,
   )
-  for (const { url, reason } of failed)
-    yield { kind: 'note', note: { kind: 'bounded', message: `The sitemap ${url} could not be read. ${reason}` } }
+  yield failed.map(({ url, reason }) => {
+    const message = `The sitemap ${url} could not be read. ${reason}`
+    return { kind: 'note', note: { kind: 'bounded', message } }
+  })
 }
 
 /** A crawl over the network, as Node runs it: with its own connections, under the guards. */
-export async function* runCrawl(
-  request: ParsedCrawlRequest,
-  tuning: CrawlTuning,
-  signal: AbortSignal,
-): AsyncGenerator<CrawlEvent> {
+export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning, signal: AbortSignal): CrawlEvents {
   const named = namedAddresses(request.from)
   const first = named[0]
   const fetcher = createFetcher({

@@ -1,3 +1,5 @@
+import { parseUrl } from '@/core/crawl/address'
+
 /** Why a request is refused; null when it comes from our own page. */
 export function refusalOf(request: Request, needsJson: boolean): string | null {
   const { headers } = request
@@ -15,7 +17,7 @@ export function refusalOf(request: Request, needsJson: boolean): string | null {
 }
 
 function hostOf(origin: string): string | null {
-  return URL.canParse(origin) ? new URL(origin).host : null
+  return parseUrl(origin)?.host ?? null
 }
 
 /** A name that a stranger's DNS could point at this machine is refused, unless it was allowed by name. */

@@ -59,13 +59,13 @@ export type AnswerLimits = {
 
 type Controller = Dispatcher.DispatchController
 
-function plainHeaders(headers: Record<string, string | string[] | undefined>): Record<string, string> {
-  const plain: Record<string, string> = {}
+/** One value a header. The client made the object for this answer, with names in lower case. */
+function joined(headers: Record<string, string | string[] | undefined>): Record<string, string> {
   for (const name in headers) {
     const value = headers[name]
-    if (value !== undefined) plain[name.toLowerCase()] = typeof value === 'string' ? value : value.join(', ')
+    if (typeof value === 'object') headers[name] = value.join(', ')
   }
-  return plain
+  return headers as Record<string, string>
 }
 
 /**
@@ -81,7 +81,7 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
   private page: PageStream | null = null
   private sink: BodySink | null = null
   private decoder: Transform | null = null
-  private readonly pieces: Uint8Array[] = []
+  private pieces: Uint8Array[] = []
   private length = 0
   private packed = 0
   private isOver = false
@@ -93,13 +93,11 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
     private readonly taken: (answer: Taken) => void,
     private readonly failed: (error: unknown) => void,
   ) {
-    this.timer = setTimeout(() => this.breakOff('timeout'), limits.timeoutMs)
-  }
-
-  breakOff(why: 'timeout' | 'stopped'): void {
-    const error = new BrokenOff(why)
-    this.fail(error)
-    this.controller?.abort(error)
+    this.timer = setTimeout(() => {
+      const error = new BrokenOff('timeout')
+      this.fail(error)
+      this.controller?.abort(error)
+    }, limits.timeoutMs)
   }
 
   onRequestStart(controller: Controller): void {
@@ -112,7 +110,7 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
     // 100 and 103 come before the answer.
     if (this.isOver || status < 200) return
     this.status = status
-    this.headers = plainHeaders(headers)
+    this.headers = joined(headers)
     this.page = this.limits.openPage?.(status, this.headers) ?? null
     this.sink = this.page ?? this.limits.openBody?.(status, this.headers) ?? null
     this.decoder = decoderFor(this.headers['content-encoding'])
@@ -166,16 +164,20 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
     this.isOver = true
     clearTimeout(this.timer)
     this.decoder?.destroy()
+    // The client keeps a handler for a while after its answer: it must not keep the page as well.
+    this.page = null
+    this.sink = null
+    this.pieces = []
     return true
   }
 
-  private fail(error: unknown): void {
+  /** Nothing more comes of it; nothing happens when it is over already. */
+  fail(error: unknown): void {
     if (this.end()) this.failed(error)
   }
 
   private finish(isCut: boolean): void {
-    if (!this.end()) return
     const { status, headers, page, pieces } = this
-    this.taken({ status, headers, body: joinBytes(pieces), page, isCut })
+    if (this.end()) this.taken({ status, headers, body: joinBytes(pieces), page, isCut })
   }
 }

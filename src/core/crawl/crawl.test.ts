@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { testOutside } from '../testing/build-run'
 import { crawl } from './crawl'
 import { type CrawlOptions, defaultCrawlOptions } from './crawl-options'
-import { type CrawlEvent, GatheringBuilder } from './events'
+import { type CrawlEvent, GatheringBuilder, oneByOne } from './events'
 import { NothingAnswered } from './nothing-answered'
 import type { Exchange } from './read-address'
 
@@ -43,7 +43,8 @@ async function run(pages: Server, options: Partial<CrawlOptions> = {}) {
   const server = serve(pages)
   const builder = new GatheringBuilder()
   const events: CrawlEvent[] = []
-  for await (const event of crawl({ ...defaultCrawlOptions, start: START, ...options }, testOutside(server.read))) {
+  const batches = crawl({ ...defaultCrawlOptions, start: START, ...options }, testOutside(server.read))
+  for await (const event of oneByOne(batches)) {
     builder.add(event)
     events.push(event)
   }
@@ -210,7 +211,7 @@ describe('when things fail', () => {
     const stop = new AbortController()
     const events: CrawlEvent[] = []
     const outside = { ...testOutside(server.read), signal: stop.signal }
-    for await (const event of crawl({ ...defaultCrawlOptions, start: START, concurrency: 1 }, outside)) {
+    for await (const event of oneByOne(crawl({ ...defaultCrawlOptions, start: START, concurrency: 1 }, outside))) {
       events.push(event)
       if (event.kind === 'page') stop.abort()
     }

@@ -4,7 +4,7 @@ import { baseOf, isPrivateHost, pageAddress, pathnameOf, pathOf, resolveAddress 
 import { type AddressMap, createAddressMap, mostNamedOrigin } from './address-map'
 import { collectSitemaps } from './collect-sitemaps'
 import type { CrawlOptions, GivenAddresses } from './crawl-options'
-import type { CrawlEvent } from './events'
+import type { CrawlEvent, CrawlEvents } from './events'
 import { Frontier, type Waiting } from './frontier'
 import { createPathFilter, type PathFilter } from './globs'
 import { inParallel } from './in-parallel'
@@ -38,8 +38,8 @@ export const ROBOTS_TOKEN = 'NimbleParrot'
 const FILE_NAME =
   /\.(?:pdf|zip|gz|tgz|tar|7z|rar|dmg|exe|jpe?g|png|gif|webp|avif|svg|ico|bmp|tiff?|mp[34]|m4[av]|mov|webm|ogg|wav|css|m?js|json|xml|txt|csv|ics|woff2?|ttf|otf|docx?|xlsx?|pptx?|epub)$/i
 
-type PageResult = { asked: Waiting; followed: Followed; fetchedAt: string; looks: SecondLook[] }
-type Result = { kind: 'page'; result: PageResult } | { kind: 'image'; image: GatheredImage }
+type PageResult = { kind: 'page'; asked: Waiting; followed: Followed; fetchedAt: string; looks: SecondLook[] }
+type Result = PageResult | { kind: 'image'; image: GatheredImage }
 
 /** The crawl of one site, breadth first. One object a run: it holds what is known, waiting and counted. */
 class Crawl {
@@ -76,7 +76,9 @@ class Crawl {
     private readonly isFollowing: boolean,
   ) {
     this.waiting = new Frontier(options.perSection)
-    this.reader = retrying(outside)
+    this.reader = retrying(outside, (exchange) => {
+      if (exchange.kind === 'answered') this.bytes += exchange.page?.byteLength ?? exchange.body.length
+    })
     this.traps = new TrapWatch(outside.now())
     this.isPathWanted = createPathFilter(options.include, options.exclude)
     this.endsAtMs = outside.now().getTime() + limits.runMs
@@ -89,13 +91,12 @@ class Crawl {
   }
 
   /** Asks the build for a public address, no faster than the delay allows. */
-  private async ask(request: ReadRequest): Promise<Exchange> {
-    if (this.addresses.isBesideSite(request.url)) return notInBuild(request.url, this.addresses.site)
+  private ask(request: ReadRequest): Promise<Exchange> {
+    const { addresses, reader } = this
+    if (addresses.isBesideSite(request.url)) return Promise.resolve(notInBuild(request.url, addresses.site))
+    const inBuild = { ...request, url: addresses.toBuild(request.url) }
     const startMs = this.startMs()
-    if (startMs > 0) await this.outside.sleep(startMs)
-    const exchange = await this.reader({ ...request, url: this.addresses.toBuild(request.url) })
-    if (exchange.kind === 'answered') this.bytes += exchange.page?.byteLength ?? exchange.body.length
-    return exchange
+    return startMs > 0 ? this.outside.sleep(startMs).then(() => reader(inBuild)) : reader(inBuild)
   }
 
   /** How long to wait before the next question, in ms, so that questions start no faster than the delay allows. */
@@ -146,31 +147,30 @@ class Crawl {
     this.newlyFound.push(waiting)
   }
 
-  private *tellFound(): Generator<CrawlEvent> {
-    if (this.newlyFound.length === 0) return
-    yield { kind: 'found', waiting: this.newlyFound }
+  /** Addresses found since it was asked last: told before the pages that they were found on, so that none is lost. */
+  private found(): CrawlEvent[] {
+    if (this.newlyFound.length === 0) return []
+    const waiting = this.newlyFound
     this.newlyFound = []
+    return [{ kind: 'found', waiting }]
   }
 
-  private locate(location: string, from: string): string | null {
+  private readonly locate = (location: string, from: string): string | null => {
     const base = this.addresses.toBuild(from)
     const resolved = resolveAddress(location, base)
     return resolved === null ? null : this.addresses.toPublic(resolved)
   }
 
+  private readonly readAt = (url: string): Promise<Exchange> => {
+    if (this.firstAnswer?.url === url) return Promise.resolve(this.firstAnswer.exchange)
+    return this.ask({ url, accept: 'page', maxBytes: limits.pageBytes, openPage: pageStreamFor(url) })
+  }
+
   private async readPage(asked: Waiting): Promise<PageResult> {
-    const read = (url: string): Promise<Exchange> => {
-      if (this.firstAnswer?.url === url) return Promise.resolve(this.firstAnswer.exchange)
-      return this.ask({ url, accept: 'page', maxBytes: limits.pageBytes, openPage: pageStreamFor(url) })
-    }
-    const followed = await readFollowing(
-      asked.url,
-      read,
-      (to, from) => this.locate(to, from),
-      (url) => this.addresses.isOnSite(url),
-    )
+    const followed = await readFollowing(asked.url, this.readAt, this.locate, this.addresses.isOnSite)
     const fetchedAt = this.outside.now().toISOString()
-    return { asked, followed, fetchedAt, looks: this.isLookedAtTwice(followed) ? await this.lookAgain(followed) : [] }
+    const looks = this.isLookedAtTwice(followed) ? await this.lookAgain(followed) : []
+    return { kind: 'page', asked, followed, fetchedAt, looks }
   }
 
   private isLookedAtTwice({ exchange }: Followed): boolean {
@@ -198,7 +198,7 @@ class Crawl {
     if (!asked) return null
     this.asked++
     this.fetching.add(asked.url)
-    return this.readPage(asked).then((result) => ({ kind: 'page', result }))
+    return this.readPage(asked)
   }
 
   /** Has the run read all that one run may? */
@@ -219,7 +219,7 @@ class Crawl {
     return this.takesImageNext ? (this.nextImage() ?? this.nextPage()) : (this.nextPage() ?? this.nextImage())
   }
 
-  private *takePage({ asked, followed, fetchedAt, looks }: PageResult): Generator<CrawlEvent> {
+  private takePage({ asked, followed, fetchedAt, looks }: PageResult, told: CrawlEvent[]): void {
     this.fetching.delete(asked.url)
     const { exchange, finalUrl, redirects } = followed
     // Cut off by our own stop: no fault of the page's.
@@ -230,7 +230,7 @@ class Crawl {
     const aliases = [asked.url, ...redirects.slice(0, -1).map(({ url }) => url)].filter((url) => url !== finalUrl)
     if (this.told.has(finalUrl)) {
       for (const alias of aliases) addTo(this.leadingTo, finalUrl, alias)
-      for (const alias of aliases) yield { kind: 'alias', url: finalUrl, alias }
+      for (const alias of aliases) told.push({ kind: 'alias', url: finalUrl, alias })
       return
     }
     const found = pageOf({ url: finalUrl, file: null, redirects, aliases, fetchedAt }, exchange)
@@ -252,8 +252,17 @@ class Crawl {
     const targets = reading ? this.links.resolve(reading.hrefs, baseOf(finalUrl, page.facts?.base ?? null)) : []
     this.surveyor.addLinks(page, targets)
     if (this.isFollowing) for (const target of targets) this.enqueue(target, asked.depth + 1)
-    yield* this.tellFound()
-    yield { kind: 'page', page }
+    told.push({ kind: 'page', page })
+  }
+
+  /** What came of questions that were answered together. */
+  private take(results: readonly Result[]): CrawlEvent[] {
+    const told: CrawlEvent[] = []
+    for (const result of results) {
+      if (result.kind === 'page') this.takePage(result, told)
+      else if (result.image.errorCode !== 'stopped') told.push(result)
+    }
+    return [...this.found(), ...told, this.progress()]
   }
 
   private progress(): CrawlEvent {
@@ -301,7 +310,7 @@ class Crawl {
   }
 
   /** Pages that the site's own sitemaps name: they may be linked from nowhere. */
-  private async *readSitemaps(): AsyncGenerator<CrawlEvent> {
+  private async readSitemaps(): Promise<void> {
     const named = (this.robots?.sitemaps ?? []).map((address) => this.locate(address, this.addresses.site))
     const first = named.length > 0 ? named : [new URL('sitemap.xml', this.addresses.site).href]
     const onSite = first.filter((address): address is string => address !== null && this.addresses.isOnSite(address))
@@ -311,10 +320,9 @@ class Crawl {
       const page = pageAddress(address, this.addresses.site)
       if (page) this.enqueue(this.addresses.toPublic(page), 1)
     }
-    yield* this.tellFound()
   }
 
-  async *run(seeds: Waiting[], readsSitemaps: boolean): AsyncGenerator<CrawlEvent> {
+  async *run(seeds: Waiting[], readsSitemaps: boolean): CrawlEvents {
     for (const url of this.options.resume?.done ?? []) {
       this.known.add(url)
       this.told.add(url)
@@ -324,30 +332,27 @@ class Crawl {
       this.known.add(seed.url)
       this.wait(seed)
     }
-    yield* this.tellFound()
-    if (readsSitemaps && !this.options.resume) yield* this.readSitemaps()
+    yield this.found()
+    if (readsSitemaps && !this.options.resume) {
+      await this.readSitemaps()
+      yield this.found()
+    }
     const { concurrency } = this.options
     for (const round of ['declared', 'content'] as const) {
       if (round === 'content') this.desk.addContentWhereNeeded()
-      for await (const result of inParallel(this.next, concurrency, this.outside.turn)) {
-        if (result.kind === 'page') yield* this.takePage(result.result)
-        else if (result.image.errorCode !== 'stopped') yield { kind: 'image', image: result.image }
-        yield this.progress()
-      }
+      for await (const results of inParallel(this.next, concurrency, this.outside.turn)) yield this.take(results)
     }
     const offline = this.desk.markOffline()
-    for (const image of offline) yield { kind: 'image', image }
-    if (offline.length > 0) {
-      yield { kind: 'note', note: offlineNote(offline.length) }
-    }
-    for (const note of this.notes()) yield { kind: 'note', note }
-    yield { kind: 'survey', survey: await this.survey() }
+    yield offline.map((image) => ({ kind: 'image', image }))
+    if (offline.length > 0) yield [{ kind: 'note', note: offlineNote(offline.length) }]
+    yield [...this.notes()].map((note) => ({ kind: 'note', note }))
+    yield [{ kind: 'survey', survey: await this.survey() }]
     const stopped = this.outside.signal.aborted
     if (stopped) {
       const message = `Stopped at ${this.pageCount} of about ${this.pageCount + this.waiting.size} pages.`
-      yield { kind: 'note', note: { kind: 'stopped', message } }
+      yield [{ kind: 'note', note: { kind: 'stopped', message } }]
     }
-    yield { kind: 'finished', finishedAt: this.outside.now().toISOString(), stopped }
+    yield [{ kind: 'finished', finishedAt: this.outside.now().toISOString(), stopped }]
   }
 }
 
@@ -362,14 +367,14 @@ function guessSite(start: string, exchange: Exchange): string | null {
 }
 
 /**
- * Crawls a running site and tells what it finds as it comes.
+ * Crawls a running site and tells what it finds as it comes, what came together in one batch.
  *
  * Same site only, breadth first, `concurrency` requests at a time; pictures are read once each. An error on one page
  * is that page's, the run goes on. Aborting the signal ends the run with what was gathered.
  *
  * @throws NothingAnswered when the start address does not answer at all
  */
-export async function* crawl(options: CrawlOptions, outside: Outside): AsyncGenerator<CrawlEvent> {
+export async function* crawl(options: CrawlOptions, outside: Outside): CrawlEvents {
   const start = resolveAddress(options.start, 'about:blank')
   if (!start) throw new NothingAnswered(options.start, 'it is not an http or https address.')
   const startedAt = outside.now().toISOString()
@@ -381,11 +386,11 @@ export async function* crawl(options: CrawlOptions, outside: Outside): AsyncGene
   const addresses = createAddressMap(site, start)
   const robots = await readRobots(start, outside)
   const source = { kind: 'url' as const, location: start, ...placeOf(addresses) }
-  yield { kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text }
-  if (robots.note) yield { kind: 'note', note: robots.note }
+  yield [{ kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text }]
+  if (robots.note) yield [{ kind: 'note', note: robots.note }]
   if (guessed) {
     const message = `Production address taken from the start page’s own tags: ${guessed}.`
-    yield { kind: 'note', note: { kind: 'site-guessed', message } }
+    yield [{ kind: 'note', note: { kind: 'site-guessed', message } }]
   }
   const startUrl = addresses.toPublic(start)
   const run = new Crawl(options, addresses, robots.rules, outside, { url: startUrl, exchange: first }, true)
@@ -419,11 +424,7 @@ const viewOf = ({ ignoreRobots, hasLogin }: CrawlOptions) => (ignoreRobots || ha
  * @param options `start` is not used: the first address stands for it
  * @throws NothingAnswered when the list has no address
  */
-export async function* crawlGiven(
-  given: GivenAddresses,
-  options: CrawlOptions,
-  outside: Outside,
-): AsyncGenerator<CrawlEvent> {
+export async function* crawlGiven(given: GivenAddresses, options: CrawlOptions, outside: Outside): CrawlEvents {
   const resolved = [...new Set(given.addresses.flatMap((address) => resolveAddress(address, 'about:blank') ?? []))]
   const first = resolved[0]
   if (!first) throw new NothingAnswered(given.location, 'there is no http or https address in it.')
@@ -431,14 +432,13 @@ export async function* crawlGiven(
   const addresses = createAddressMap(options.site ?? new URL(first).origin, buildOf(given, first, options.site))
   const robots = await readRobots(addresses.toBuild(first), outside)
   const source = { kind: given.kind, location: given.location, ...placeOf(addresses) }
-  yield { kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text }
-  if (robots.note) yield { kind: 'note', note: robots.note }
+  yield [{ kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text }]
+  if (robots.note) yield [{ kind: 'note', note: robots.note }]
   const skipped = given.addresses.length - resolved.length
-  if (skipped > 0)
-    yield {
-      kind: 'note',
-      note: { kind: 'bounded', message: `${skipped} lines were repeated or held no http address.` },
-    }
+  if (skipped > 0) {
+    const message = `${skipped} lines were repeated or held no http address.`
+    yield [{ kind: 'note', note: { kind: 'bounded', message } }]
+  }
   const run = new Crawl(options, addresses, robots.rules, outside, null, given.follow)
   yield* run.run(
     resolved.map((address) => ({ url: addresses.toPublic(address), depth: 0 })),

@@ -61,18 +61,28 @@ describe('inParallel', () => {
       })
     }
     const results: number[] = []
-    for await (const result of inParallel(next, 3)) {
-      results.push(result)
-      if (result === 3) queue.push(7)
+    for await (const came of inParallel(next, 3)) {
+      results.push(...came)
+      if (came.includes(3)) queue.push(7)
     }
     expect(results.sort()).toEqual([1, 2, 3, 4, 5, 6, 7])
     expect(most).toBe(3)
   })
 
-  test('a task that fails fails the whole, with its own error', async () => {
-    const tasks = [Promise.resolve(1), Promise.reject(new Error('broken'))]
+  test('what came while nobody looked comes together, in the order in which it came', async () => {
+    const tasks = [3, 1, 2].map((ms) => new Promise<number>((resolve) => setTimeout(() => resolve(ms), ms)))
+    const batches: number[][] = []
+    const look = () => new Promise<void>((resolve) => setTimeout(resolve, 20))
+    for await (const came of inParallel(() => tasks.shift() ?? null, 3, look)) batches.push(came)
+    expect(batches).toEqual([[1, 2, 3]])
+  })
+
+  test('a task that fails fails the whole with its own error, after what came before it', async () => {
+    const tasks = [Promise.resolve(1), Promise.reject(new Error('broken')), Promise.resolve(3)]
+    const seen: number[] = []
     await expect(async () => {
-      for await (const _result of inParallel(() => tasks.shift() ?? null, 1));
+      for await (const came of inParallel(() => tasks.shift() ?? null, 3)) seen.push(...came)
     }).rejects.toThrow('broken')
+    expect(seen).toEqual([1])
   })
 })

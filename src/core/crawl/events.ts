@@ -18,6 +18,14 @@ export type CrawlEvent =
   | { kind: 'survey'; survey: Survey }
   | { kind: 'finished'; finishedAt: string; stopped: boolean }
 
+/** Events as they come, those that came together in one batch; a batch may be empty. */
+export type CrawlEvents = AsyncGenerator<CrawlEvent[], void, undefined>
+
+/** The events of batches, each for itself: for those who have time for every one. */
+export async function* oneByOne(batches: AsyncIterable<CrawlEvent[]>): AsyncGenerator<CrawlEvent> {
+  for await (const batch of batches) for (const event of batch) yield event
+}
+
 /** Puts events together to what cards and checks read. A run that never started has no gathering: null. */
 export class GatheringBuilder {
   private start: Extract<CrawlEvent, { kind: 'started' }> | null = null

@@ -169,9 +169,10 @@ export async function* gatherBuild(
     const path = outside.signal.aborted ? undefined : queue.shift()
     return path === undefined ? null : readFile(files, path, outside)
   }
-  for await (const reading of inParallel(nextFile, options.concurrency)) {
-    readings.push(reading)
-    yield { kind: 'progress', done: 0, waiting: wanted.length - readings.length, fetching: [reading.path] }
+  for await (const read of inParallel(nextFile, options.concurrency)) {
+    readings.push(...read)
+    const fetching = read.map(({ path }) => path)
+    yield { kind: 'progress', done: 0, waiting: wanted.length - readings.length, fetching }
   }
   readings.sort((a, b) => (a.path < b.path ? -1 : 1))
 
@@ -264,7 +265,9 @@ async function* gatherPictures(
   for (const round of ['declared', 'content'] as const) {
     if (round === 'content') desk.addContentWhereNeeded()
     const next = () => (outside.signal.aborted ? null : desk.next())
-    for await (const image of inParallel(next, options.concurrency)) yield { kind: 'image', image }
+    for await (const images of inParallel(next, options.concurrency)) {
+      for (const image of images) yield { kind: 'image', image }
+    }
   }
   const offline = desk.markOffline()
   for (const image of offline) yield { kind: 'image', image }

@@ -1,20 +1,21 @@
 type Outcome<T> = { result: T } | { error: unknown }
 
 /**
- * Runs tasks at most so many at a time and yields each result as it comes. No more than as many results wait to be
- * taken.
+ * Runs tasks at most so many at a time and yields results as they come: all that are there, in the order in which they
+ * came, since a step of a generator takes longer than many a result is worth. No more results than tasks at a time wait
+ * to be taken.
  *
  * @param next starts one more task and returns it, or returns null when there is none for now. It is asked again
- *             after every result, since a result may have brought new tasks.
+ *             after results were taken, since they may have brought new tasks.
  * @param turn waited for before results are looked at
  */
 export async function* inParallel<T>(
   next: () => Promise<T> | null,
   atOnce: number,
   turn?: () => Promise<void>,
-): AsyncGenerator<T> {
+): AsyncGenerator<T[]> {
   let running = 0
-  const done: Outcome<T>[] = []
+  let done: Outcome<T>[] = []
   let wake = () => {}
   const over = (outcome: Outcome<T>) => {
     running--
@@ -44,9 +45,12 @@ export async function* inParallel<T>(
       // The questions of the tasks just begun go out before the answers are looked at.
       await turn?.()
     }
-    const outcome = done.shift()!
-    if ('error' in outcome) throw outcome.error
-    yield outcome.result
+    const taken = done
+    done = []
+    const failed = taken.findIndex((outcome) => 'error' in outcome)
+    const results = (failed < 0 ? taken : taken.slice(0, failed)) as { result: T }[]
+    if (results.length > 0) yield results.map(({ result }) => result)
+    if (failed >= 0) throw (taken[failed] as { error: unknown }).error
     fill()
   }
 }

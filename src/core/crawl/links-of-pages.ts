@@ -1,4 +1,4 @@
-import { pageAddress } from './address'
+import { originOf, pageAddress } from './address'
 
 /** Resolved links that are remembered at most. */
 const MOST_KEPT = 50_000
@@ -35,9 +35,9 @@ export class LinksOfPages {
 
   constructor(private readonly toPublic: (address: string) => string) {}
 
-  /** Public addresses that a page's links lead to, each once. @param base address that they are relative to */
+  /** Public addresses that a page's links lead to, each once. @param base resolved address that they are relative to */
   resolve(hrefs: readonly string[], base: string): string[] {
-    const { origin } = new URL(base)
+    const origin = originOf(base)
     const found = new Set<string>()
     for (const href of hrefs) {
       const address = isPlainPath(href) ? this.toPublic(origin + href) : this.resolveOther(href, base)

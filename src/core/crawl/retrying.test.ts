@@ -33,6 +33,18 @@ describe('retrying', () => {
     })
   })
 
+  test('whoever counts hears of every answer', async () => {
+    const heard: Exchange[] = []
+    const answers = [answered(503), failed('reset'), answered(200)]
+    const outside = { ...testOutside(async () => answers[heard.length]!), sleep: async () => {} }
+    await retrying(outside, (exchange) => heard.push(exchange))({
+      url: 'https://a.example/',
+      accept: 'page',
+      maxBytes: 1,
+    })
+    expect(heard).toEqual(answers)
+  })
+
   test('at most two more times', async () => {
     expect(await ask(answered(500))).toMatchObject({ asked: 3, exchange: { status: 500 } })
   })

@@ -23,11 +23,18 @@ function retryAfterMs(value: string | undefined, now: Date): number | null {
   return Number.isNaN(date) ? null : Math.max(0, date - now.getTime())
 }
 
-/** Reads with patience: after a passing fault it waits and asks again, at most `limits.retries` times. */
-export function retrying(outside: Pick<Outside, 'read' | 'sleep' | 'now' | 'signal'>): ReadAddress {
+/**
+ * Reads with patience: after a passing fault it waits and asks again, at most `limits.retries` times.
+ * @param heard told of every answer, the passing faults too
+ */
+export function retrying(
+  outside: Pick<Outside, 'read' | 'sleep' | 'now' | 'signal'>,
+  heard: (exchange: Exchange) => void = () => {},
+): ReadAddress {
   return async (request) => {
     for (let attempt = 0; ; attempt++) {
       const exchange = await outside.read(request)
+      heard(exchange)
       if (attempt >= limits.retries || !isPassing(exchange) || outside.signal.aborted) return exchange
       await outside.sleep(waitBefore(attempt, exchange, outside.now()))
     }

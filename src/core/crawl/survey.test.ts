@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { testOutside } from '../testing/build-run'
 import { crawl } from './crawl'
 import { type CrawlOptions, defaultCrawlOptions } from './crawl-options'
-import { GatheringBuilder } from './events'
+import { GatheringBuilder, oneByOne } from './events'
 import type { Exchange } from './read-address'
 
 const START = 'http://127.0.0.1:4000/'
@@ -25,7 +25,7 @@ async function surveyOf(pages: Record<string, string | { to: string }>, options:
   }
   const builder = new GatheringBuilder()
   const all = { ...defaultCrawlOptions, start: START, site: SITE, ...options }
-  for await (const event of crawl(all, testOutside(read))) builder.add(event)
+  for await (const event of oneByOne(crawl(all, testOutside(read)))) builder.add(event)
   return { survey: builder.gathering()!.survey!, asked }
 }
 

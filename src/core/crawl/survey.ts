@@ -1,5 +1,5 @@
 import type { GatheredPage, PageFacts, Survey } from '../model'
-import { baseOf, pageAddress, resolveAddress } from './address'
+import { baseOf, pageAddress, parseUrl, resolveAddress } from './address'
 import type { AddressMap } from './address-map'
 import type { CollectedSitemaps } from './collect-sitemaps'
 
@@ -46,10 +46,7 @@ export class Surveyor {
   addSitemaps({ pages, failed, read }: CollectedSitemaps, named: readonly string[]): void {
     const { build, site } = this.addresses
     const isStaging = (address: string) =>
-      build !== null &&
-      new URL(build).host !== new URL(site).host &&
-      URL.canParse(address) &&
-      new URL(address).host === new URL(build).host
+      build !== null && new URL(build).host !== new URL(site).host && parseUrl(address)?.host === new URL(build).host
     this.onStaging = [...named, ...pages].filter(isStaging).slice(0, 3)
     const urls = pages.flatMap((address) => {
       const page = pageAddress(address, site)

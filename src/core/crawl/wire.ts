@@ -34,8 +34,10 @@ const From = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('url'), start: httpAddress('Give an address that starts with http:// or https://.') }),
   z.object({
     kind: z.literal('list'),
-    addresses: z.array(z.string()).min(1).max(50_000),
+    addresses: z.array(z.string()).min(1).max(limits.sitemapEntries),
     follow: z.boolean().default(false),
+    /** What the list is called: the file it came from. */
+    name: z.string().min(1).max(200).optional(),
   }),
   z.object({
     kind: z.literal('sitemap'),

@@ -2,7 +2,7 @@ import { createCheckContext } from '../check/context'
 import { runChecks } from '../check/run-checks'
 import { crawl } from '../crawl/crawl'
 import { type CrawlOptions, defaultCrawlOptions } from '../crawl/crawl-options'
-import { GatheringBuilder } from '../crawl/events'
+import { GatheringBuilder, oneByOne } from '../crawl/events'
 import type { Exchange, ReadRequest } from '../crawl/read-address'
 import type { Finding, Gathering } from '../model'
 import { testOutside } from './build-run'
@@ -28,7 +28,8 @@ export async function crawlMemory(
     }
   }
   const builder = new GatheringBuilder()
-  for await (const event of crawl({ ...defaultCrawlOptions, start, ...options }, testOutside(read))) builder.add(event)
+  const batches = crawl({ ...defaultCrawlOptions, start, ...options }, testOutside(read))
+  for await (const event of oneByOne(batches)) builder.add(event)
   return builder.gathering()!
 }
 

@@ -1,7 +1,8 @@
+import { parseUrl } from '@/core/crawl/address'
 import { createAddressMap } from '@/core/crawl/address-map'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import { CrawlRequest, type ParsedCrawlRequest, toWire, type WireEvent } from '@/core/crawl/wire'
-import { hostAndPort } from '@/io/guard'
+import { hostAndPortOf } from '@/io/guard'
 import { imagePath } from '@/io/image-token'
 import { runCrawl } from '@/io/run-crawl'
 import { refusalOf, refused } from '@/io/same-origin'
@@ -11,31 +12,33 @@ export const dynamic = 'force-dynamic'
 /** Host that the run was pointed at: pictures on it may be shown, even inside this network. */
 function namedHost(from: ParsedCrawlRequest['from']): string {
   const address = from.kind === 'url' ? from.start : from.kind === 'sitemap' ? from.address : (from.addresses[0] ?? '')
-  return URL.canParse(address) ? hostAndPort(address) : ''
+  const url = parseUrl(address)
+  return url ? hostAndPortOf(url) : ''
 }
 
 /** Events of one crawl as lines of JSON. Leaving the page aborts the request, and with it every fetch. */
-async function* crawlLines(request: ParsedCrawlRequest, signal: AbortSignal): AsyncGenerator<WireEvent> {
+async function* crawlLines(request: ParsedCrawlRequest, signal: AbortSignal): AsyncGenerator<WireEvent[]> {
   const innerHost = namedHost(request.from)
   let toBuild = (url: string) => url
   try {
-    for await (const event of runCrawl(request, { guessSite: true }, signal)) {
-      if (event.kind === 'started') {
+    for await (const events of runCrawl(request, { guessSite: true }, signal)) {
+      for (const event of events) {
+        if (event.kind !== 'started') continue
         const { site, location } = event.source
         const build = request.from.kind === 'list' ? (request.from.addresses[0] ?? site) : location
-        if (URL.canParse(build)) toBuild = createAddressMap(site, build).toBuild
+        if (parseUrl(build)) toBuild = createAddressMap(site, build).toBuild
       }
-      yield toWire(event, (url) => imagePath({ url: toBuild(url), innerHost }))
+      // Nothing to tell is told to nobody.
+      if (events.length > 0)
+        yield events.map((event) => toWire(event, (url) => imagePath({ url: toBuild(url), innerHost })))
     }
   } catch (error) {
     if (signal.aborted) return
     const isKnown = error instanceof NothingAnswered
     // Never the request itself: it may hold a login.
     if (!isKnown) console.error(error instanceof Error ? error.stack : String(error))
-    yield {
-      kind: 'failed',
-      message: isKnown ? error.message : 'The crawl broke off by a fault of ours. What was gathered is kept.',
-    }
+    const message = isKnown ? error.message : 'The crawl broke off by a fault of ours. What was gathered is kept.'
+    yield [{ kind: 'failed', message }]
   }
 }
 
@@ -50,7 +53,7 @@ export async function POST(request: Request): Promise<Response> {
     async pull(controller) {
       const { value, done } = await lines.next()
       if (done) controller.close()
-      else controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`))
+      else controller.enqueue(encoder.encode(value.map((event) => `${JSON.stringify(event)}\n`).join('')))
     },
     async cancel() {
       await lines.return(undefined)
