@@ -1,8 +1,7 @@
 import { readFile, stat } from 'node:fs/promises'
-import type { CrawlEvent } from '@/core/crawl/events'
+import { type AddressFile, AddressFileReader, faultOfAddressFile } from '@/core/crawl/address-file'
+import { type CrawlEvent, oneByOne } from '@/core/crawl/events'
 import { gatherBuild } from '@/core/crawl/gather-build'
-import { readList } from '@/core/crawl/sitemap'
-import { readSitemapFile } from '@/core/crawl/sitemap-stream'
 import { CrawlRequest, type ParsedCrawlRequest } from '@/core/crawl/wire'
 import { openZip } from '@/core/crawl/zip-build'
 import { surfaceOf } from '@/core/surface/profiles'
@@ -34,13 +33,19 @@ function loginOf({
 
 type From = ParsedCrawlRequest['from']
 
-/** Addresses that a local list or sitemap holds. */
-async function addressesIn(path: string, source: string): Promise<string[]> {
-  const bytes = new Uint8Array(await readFile(path))
-  const addresses = SITEMAP.test(path) ? readSitemapFile(bytes).pages : readList(new TextDecoder().decode(bytes))
-  if (addresses.length === 0)
-    throw new CannotRun(`“${source}” names no address. A list has one a line; a sitemap has them in <loc>.`)
-  return addresses
+/** What a local list or sitemap holds. */
+async function addressesIn(path: string, source: string): Promise<AddressFile> {
+  const reader = new AddressFileReader()
+  try {
+    reader.write(new Uint8Array(await readFile(path)))
+    const found = reader.end()
+    const fault = faultOfAddressFile(source, found)
+    if (fault !== null) throw new CannotRun(fault)
+    return found
+  } catch (error) {
+    if (error instanceof CannotRun) throw error
+    throw new CannotRun(`“${source}” can’t be unpacked: it is broken, or cut off.`)
+  }
 }
 
 async function fileAt(source: string) {
@@ -80,11 +85,12 @@ function crawlEvents(
   })
   if (!parsed.success) throw new CannotRun(parsed.error.issues.map(({ message }) => message).join(' '))
   const askAs = options.askAs === undefined ? null : (surfaceOf(options.askAs)?.token ?? null)
-  return runCrawl(
+  const batches = runCrawl(
     parsed.data,
     { guessSite: false, maxDepth, concurrency, delayMs, timeoutMs, askAs, pictures: options.pictures },
     signal,
   )
+  return oneByOne(batches)
 }
 
 /** Events of a run over whatever the source is: an address, a folder, a zip, a sitemap, a list. */
@@ -106,8 +112,7 @@ export async function* gatherSource(
   }
   const { path, isFolder } = await fileAt(source)
   if (!isFolder && (SITEMAP.test(path) || /\.txt$/i.test(path))) {
-    const kind = SITEMAP.test(path) ? 'sitemap' : 'list'
-    const addresses = await addressesIn(path, source)
+    const { kind, addresses } = await addressesIn(path, source)
     for await (const event of crawlEvents({ kind: 'list', addresses, follow }, site, options, signal)) {
       yield event.kind === 'started' ? { ...event, source: { ...event.source, kind, location: source } } : event
     }

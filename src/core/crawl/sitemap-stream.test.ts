@@ -36,10 +36,21 @@ describe('a sitemap read while it arrives', () => {
   test('broken and cut-off packs are errors, other bytes are not', () => {
     const packed = gzipSync(sitemap(3000))
     expect(() => readSitemapFile(packed.subarray(0, packed.length >> 1))).toThrow()
+    const small = gzipSync(sitemap(9))
+    for (let length = 2; length < small.length; length++) {
+      expect(() => readSitemapFile(small.subarray(0, length)), `${length} of ${small.length}`).toThrow()
+    }
     expect(() => readSitemapFile(Uint8Array.from([0x1f, 0x8b, 9, 9, 9, 9, 9, 9, 9, 9, 9, 9, 9]))).toThrow()
     for (const bytes of [[], [0x1f], [0xff, 0xfe, 0x3c]]) {
       expect(readSitemapFile(Uint8Array.from(bytes)).pages).toEqual([])
     }
+  })
+
+  test('a pack of several members is one file', () => {
+    const [head, rest] = ['<urlset><url><loc>https://a.example/1</loc>', '</url></urlset>'].map((part) =>
+      gzipSync(part),
+    )
+    expect(inPieces(Uint8Array.from([...head!, ...rest!]), 7).pages).toEqual(['https://a.example/1'])
   })
 
   test('an address without end is not gathered', () => {

@@ -6,6 +6,9 @@ import { SitemapReader, type SitemapReading } from './sitemap'
 /** Bytes unpacked at a time, so that a small pack can't become a large piece at once. */
 const PIECE = 16 * 1024
 
+/** Bytes of a pack's head and end (RFC 1952). */
+const LEAST_GZIP = 18
+
 /** Do bytes start as gzip does (RFC 1952)? */
 const isGzip = (bytes: Uint8Array) => bytes[0] === 0x1f && bytes[1] === 0x8b
 
@@ -17,6 +20,10 @@ export class SitemapStream {
   private unpacked = 0
   private isBegun = false
   private isUnpacked = true
+  private members = 1
+  /** Bytes of the pack so far, and the last four of them. */
+  private packed = 0
+  private tail: number[] = []
   /** The first byte, until the second tells what the file is. */
   private first: Uint8Array | null = null
 
@@ -30,7 +37,11 @@ export class SitemapStream {
     if (!this.isBegun) this.begin(piece)
     this.first = null
     if (!this.unpacker) this.take(piece)
-    else for (let at = 0; at < piece.length; at += PIECE) this.unpacker.push(piece.subarray(at, at + PIECE))
+    else {
+      for (let at = 0; at < piece.length; at += PIECE) this.unpacker.push(piece.subarray(at, at + PIECE))
+      this.packed += piece.length
+      this.tail = [...this.tail, ...piece.subarray(-4)].slice(-4)
+    }
   }
 
   /** @throws Error when what began as gzip is broken or cut off */
@@ -38,10 +49,16 @@ export class SitemapStream {
     if (this.first) this.take(this.first)
     if (this.unpacker) {
       this.unpacker.push(new Uint8Array(0), true)
-      if (!this.isUnpacked) throw new Error('it ends too early')
+      if (!this.isUnpacked || !this.isWhole()) throw new Error('it ends too early')
     }
     this.reader.write(this.decoder.end())
     return this.reader.end()
+  }
+
+  /** A pack ends with how much it holds, modulo 2^32. The unpacker itself doesn't notice every pack that was cut off. */
+  private isWhole(): boolean {
+    const said = this.tail.reduceRight((sum, byte) => sum * 256 + byte, 0)
+    return this.members > 1 || (this.packed >= LEAST_GZIP && said === this.unpacked % 2 ** 32)
   }
 
   private begin(piece: Uint8Array): void {
@@ -52,6 +69,7 @@ export class SitemapStream {
       this.take(unpacked)
       this.isUnpacked = isLast
     })
+    this.unpacker.onmember = () => this.members++
   }
 
   private take(bytes: Uint8Array): void {

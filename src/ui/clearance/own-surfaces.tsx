@@ -5,6 +5,7 @@ import type { Requirements } from '@/core/requirements/requirements'
 import type { FileFault } from '@/core/schema-faults'
 import { surfaces } from '@/core/surface/profiles'
 import { readSurfaces, surfaceAsFile, withSurfaces } from '@/core/surface/read-surfaces'
+import { FileButton } from '../shared/file-button'
 import { saveFile } from '../shared/save-file'
 
 /** Places of somebody's own, and ours with other figures: files in the form of our profiles. */
@@ -33,20 +34,14 @@ export function OwnSurfaces({
     <div className="mt-3 text-[12px]">
       <p className="flex flex-wrap items-center gap-2">
         <span className="text-quiet">Another place</span>
-        <label className="button h-[26px]! cursor-pointer px-2!">
+        <FileButton
+          className="h-[26px]! px-2!"
+          accept=".json,application/json"
+          label="Places to open"
+          onChosen={([file]) => void file.text().then(open)}
+        >
           Open JSON
-          <input
-            type="file"
-            accept=".json,application/json"
-            aria-label="Places to open"
-            className="sr-only"
-            onChange={({ target }) => {
-              const file = target.files?.[0]
-              if (file) void file.text().then(open)
-              target.value = ''
-            }}
-          />
-        </label>
+        </FileButton>
         <select
           aria-label="Save one of ours as a pattern"
           className="h-[26px] rounded-[5px] border border-dashed border-line bg-transparent px-1 text-quiet"

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import { type RequirementFault, readRequirements } from '@/core/requirements/read-requirements'
 import type { Requirements } from '@/core/requirements/requirements'
+import { FileButton } from '../shared/file-button'
 import { saveFile } from '../shared/save-file'
 
 /** Without what was set back to nothing: a file holds only what somebody wants. */
@@ -43,20 +44,13 @@ export function RequirementsFile({
         >
           Save nimble-parrot.json
         </button>
-        <label className="button cursor-pointer">
+        <FileButton
+          accept=".json,application/json"
+          label="Requirements file to open"
+          onChosen={([file]) => void file.text().then(read)}
+        >
           Open
-          <input
-            type="file"
-            accept=".json,application/json"
-            aria-label="Requirements file to open"
-            className="sr-only"
-            onChange={(event) => {
-              const file = event.target.files?.[0]
-              if (file) void file.text().then(read)
-              event.target.value = ''
-            }}
-          />
-        </label>
+        </FileButton>
       </div>
       {faults.length > 0 && (
         <ul role="alert" className="mt-2 text-wrong">

@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import { database } from '@/store/database'
+import { FileButton } from '../shared/file-button'
 
 /** A font or a mark heavier than this is a mistake. */
 const MOST_BYTES = 8_000_000
@@ -38,20 +39,14 @@ export function FileField({
   }
   return (
     <span className="flex w-full flex-wrap items-center gap-2">
-      <label className="button h-[26px]! cursor-pointer px-2! text-[12px]">
+      <FileButton
+        className="h-[26px]! px-2! text-[12px]"
+        accept={accept}
+        label={name}
+        onChosen={([file]) => void take(file)}
+      >
         {name} …
-        <input
-          type="file"
-          accept={accept}
-          aria-label={name}
-          className="sr-only"
-          onChange={({ target }) => {
-            const file = target.files?.[0]
-            if (file) void take(file)
-            target.value = ''
-          }}
-        />
-      </label>
+      </FileButton>
       {chosen && (
         <button type="button" className="text-[12px] text-pick hover:underline" onClick={() => onChoose(null)}>
           Without it

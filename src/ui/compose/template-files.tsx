@@ -7,6 +7,7 @@ import type { FileFault } from '@/core/schema-faults'
 import { database } from '@/store/database'
 import { takeTemplates, templatesOf } from '@/store/templates'
 import { onPicture } from '../pictures/picture-worker'
+import { FileButton } from '../shared/file-button'
 import { saveFile } from '../shared/save-file'
 import { count } from '../shared/words'
 
@@ -67,19 +68,14 @@ export function TemplateFiles({ site, onTaken }: { site: string; onTaken: () => 
         <button type="button" className="button h-[26px]! px-2!" onClick={() => void save()}>
           Save
         </button>
-        <label className="button h-[26px]! cursor-pointer px-2!">
+        <FileButton
+          className="h-[26px]! px-2!"
+          asks="several"
+          label="Templates to open, with the files that they name"
+          onChosen={(files) => void open(files)}
+        >
           Open
-          <input
-            type="file"
-            multiple
-            aria-label="Templates to open, with the files that they name"
-            className="sr-only"
-            onChange={({ target }) => {
-              void open([...(target.files ?? [])])
-              target.value = ''
-            }}
-          />
-        </label>
+        </FileButton>
       </span>
       <p aria-live="polite" className="text-quiet">
         {said}

@@ -2,10 +2,11 @@
 
 import { structuredPatch } from 'diff'
 import { zipSync } from 'fflate'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import type { BuildFiles } from '@/core/crawl/build-files'
 import { openZip } from '@/core/crawl/zip-build'
 import { type PageToPatch, type PatchedFile, patchBuild } from '@/core/draft/patch-build'
+import { FileButton } from '../shared/file-button'
 import { saveFile } from '../shared/save-file'
 import { count } from '../shared/words'
 import { canWriteFolders, chooseFolder, type OpenFolder } from './build-folder'
@@ -19,7 +20,7 @@ type State =
   | { kind: 'written'; files: number }
   | { kind: 'failed'; message: string }
 
-function filesFrom(list: FileList): BuildFiles {
+function filesFrom(list: readonly File[]): BuildFiles {
   const byPath = new Map<string, File>()
   for (const file of list) byPath.set(file.webkitRelativePath.split('/').slice(1).join('/') || file.name, file)
   return {
@@ -31,7 +32,6 @@ function filesFrom(list: FileList): BuildFiles {
 /** The built folder with the tags replaced in place: seen as a difference first, then saved as a zip or written back. */
 export function PatchBuild({ site, defaults, context, pages }: DraftsProps & { pages: PageToPatch[] }) {
   const [state, setState] = useState<State>({ kind: 'idle' })
-  const folderInput = useRef<HTMLInputElement>(null)
   const patch = async (files: BuildFiles, folder: OpenFolder | null) => {
     const patched: PatchedFile[] = []
     setState({ kind: 'reading', done: 0 })
@@ -73,36 +73,24 @@ export function PatchBuild({ site, defaults, context, pages }: DraftsProps & { p
         tags to the templates as well.
       </p>
       <div className="mt-3 flex flex-wrap items-center gap-2">
-        <label className="button cursor-pointer has-disabled:opacity-50">
+        <FileButton
+          asks="folder"
+          label="Built folder to patch"
+          disabled={pages.length === 0}
+          onChosen={(files) => void guarded(() => patch(filesFrom(files), null))}
+        >
           Choose folder
-          <input
-            ref={folderInput}
-            type="file"
-            aria-label="Built folder to patch"
-            className="sr-only"
-            disabled={pages.length === 0}
-            {...{ webkitdirectory: '' }}
-            onChange={(event) => {
-              const { files } = event.target
-              if (files && files.length > 0) void guarded(() => patch(filesFrom(files), null))
-            }}
-          />
-        </label>
-        <label className="button cursor-pointer">
+        </FileButton>
+        <FileButton
+          accept=".zip"
+          label="Zip of the build to patch"
+          disabled={pages.length === 0}
+          onChosen={([file]) =>
+            void guarded(async () => patch(openZip(new Uint8Array(await file.arrayBuffer())), null))
+          }
+        >
           Choose zip
-          <input
-            type="file"
-            accept=".zip"
-            aria-label="Zip of the build to patch"
-            className="sr-only"
-            disabled={pages.length === 0}
-            onChange={(event) => {
-              const file = event.target.files?.[0]
-              if (file) void guarded(async () => patch(openZip(new Uint8Array(await file.arrayBuffer())), null))
-              event.target.value = ''
-            }}
-          />
-        </label>
+        </FileButton>
         {canWriteFolders() && (
           <button
             type="button"

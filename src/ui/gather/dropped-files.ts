@@ -1,18 +1,16 @@
 import type { ChosenFile } from '@/workers/protocol'
+import { inShortTasks } from '../shared/short-tasks'
 
 /** Files whose paths are asked for at once: each takes the browser about 20 µs, and a folder may hold thousands. */
-const PATHS_AT_ONCE = 500
+const PATHS_AT_ONCE = 50
 
 /** Files of a folder that was chosen, by their paths below it. */
-export async function chosenFiles(list: FileList): Promise<{ name: string; files: ChosenFile[] }> {
-  // The list empties when its field does.
-  const all = [...list]
+export async function chosenFiles(chosen: readonly File[]): Promise<{ name: string; files: ChosenFile[] }> {
   const files: ChosenFile[] = []
-  for (const [index, file] of all.entries()) {
-    files.push({ path: file.webkitRelativePath.replace(/^[^/]*\//, '') || file.name, file })
-    if (index % PATHS_AT_ONCE === PATHS_AT_ONCE - 1) await new Promise((resolve) => setTimeout(resolve))
-  }
-  return { name: all[0]?.webkitRelativePath.split('/')[0] || 'the folder', files }
+  await inShortTasks(chosen, PATHS_AT_ONCE, (part) => {
+    for (const file of part) files.push({ path: file.webkitRelativePath.replace(/^[^/]*\//, '') || file.name, file })
+  })
+  return { name: chosen[0]?.webkitRelativePath.split('/')[0] || 'the folder', files }
 }
 
 const entriesOf = (reader: FileSystemDirectoryReader) =>

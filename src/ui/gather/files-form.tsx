@@ -3,14 +3,15 @@
 import { clsx } from 'clsx'
 import { useId, useState } from 'react'
 import type { GatherSource } from '@/workers/protocol'
+import { FileButton } from '../shared/file-button'
 import { chosenFiles, readDropped } from './dropped-files'
 import { completeAddress } from './sources'
+import { useDrop } from './use-drop'
 
 /** A folder or a zip, chosen or dropped. It is read in the browser and never leaves it. */
 export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void }) {
   const id = useId()
   const [site, setSite] = useState('')
-  const [isOver, setIsOver] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
   const start = (source: GatherSource) => {
     const production = completeAddress(site)
@@ -23,56 +24,34 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
   }
   const drop = async (transfer: DataTransfer) => {
     const dropped = await readDropped(transfer)
-    if (dropped.kind === 'other') setFault(`“${dropped.name}” is neither a folder nor a zip.`)
+    if (dropped.kind === 'other')
+      setFault(`“${dropped.name}” is neither a folder nor a zip. A sitemap or a list belongs below.`)
     else start({ ...dropped, site: null })
   }
+  const { isOver, place } = useDrop((transfer) => void drop(transfer))
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: a place to drop files on; the two buttons in it do the same
     <div
-      onDragOver={(event) => {
-        event.preventDefault()
-        setIsOver(true)
-      }}
-      onDragLeave={() => setIsOver(false)}
-      onDrop={(event) => {
-        event.preventDefault()
-        setIsOver(false)
-        void drop(event.dataTransfer)
-      }}
+      {...place}
       className={clsx(
         'grid gap-3 rounded-card border border-dashed p-3',
         isOver ? 'border-pick bg-pick-soft' : 'border-line',
       )}
     >
       <div className="flex flex-wrap gap-2">
-        <label className="button cursor-pointer focus-within:outline-2 focus-within:outline-pick">
+        <FileButton
+          asks="folder"
+          onChosen={(chosen) =>
+            void chosenFiles(chosen).then((files) => start({ kind: 'folder', site: null, ...files }))
+          }
+        >
           Choose a folder
-          <input
-            type="file"
-            className="sr-only"
-            // @ts-expect-error: React's types don't know the attribute that makes the picker ask for a folder
-            webkitdirectory=""
-            onChange={({ currentTarget: input }) => {
-              if (input.files?.length) {
-                void chosenFiles(input.files).then((chosen) => start({ kind: 'folder', site: null, ...chosen }))
-              }
-              input.value = ''
-            }}
-          />
-        </label>
-        <label className="button cursor-pointer focus-within:outline-2 focus-within:outline-pick">
+        </FileButton>
+        <FileButton
+          accept=".zip,application/zip"
+          onChosen={([file]) => start({ kind: 'zip', site: null, name: file.name, file })}
+        >
           Choose a zip
-          <input
-            type="file"
-            accept=".zip,application/zip"
-            className="sr-only"
-            onChange={({ currentTarget: input }) => {
-              const file = input.files?.[0]
-              if (file) start({ kind: 'zip', site: null, name: file.name, file })
-              input.value = ''
-            }}
-          />
-        </label>
+        </FileButton>
         <span className="self-center text-quiet">or drop one here</span>
       </div>
       <div className="grid gap-1">

@@ -6,6 +6,7 @@ import { folderPicker } from '../draft/build-folder'
 import { isTyping } from '../frame/frame-keys'
 import { chosenFiles } from '../gather/dropped-files'
 import { chooseKeptFolder, type Given, lookAgain, lookPlace } from '../run/look-again'
+import { FileButton } from '../shared/file-button'
 import type { GoTo } from '../view/use-view'
 
 /** `asking`: the files of the run's folder or zip have to be given first. */
@@ -85,21 +86,17 @@ function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | 
       <span className="max-w-[260px] text-[12px] leading-tight text-quiet">
         A browser doesn’t keep files: give it “{location}” as it is now.
       </span>
-      <label className="button button-main cursor-pointer focus-within:outline-2 focus-within:outline-pick">
+      <FileButton
+        className="button-main"
+        asks={kind === 'folder' ? 'folder' : 'one'}
+        accept={kind === 'zip' ? '.zip,application/zip' : undefined}
+        onChosen={(files) => {
+          if (kind === 'zip') onGiven({ kind, file: files[0] })
+          else void chosenFiles(files).then((chosen) => onGiven({ kind: 'folder', ...chosen }))
+        }}
+      >
         Choose the {kind}
-        <input
-          type="file"
-          className="sr-only"
-          accept={kind === 'zip' ? '.zip,application/zip' : undefined}
-          {...(kind === 'folder' ? { webkitdirectory: '' } : {})}
-          onChange={({ currentTarget: input }) => {
-            const file = input.files?.[0]
-            if (file && kind === 'zip') onGiven({ kind, file })
-            else if (file) void chosenFiles(input.files!).then((chosen) => onGiven({ kind: 'folder', ...chosen }))
-            input.value = ''
-          }}
-        />
-      </label>
+      </FileButton>
     </>
   )
 }
