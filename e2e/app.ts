@@ -1,7 +1,8 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
-import { SLOW_DEMO_PORT } from './ports'
+import { DEMO_PORT, SLOW_DEMO_PORT } from './ports'
 
+export const DEMO = `http://127.0.0.1:${DEMO_PORT}/`
 export const SLOW_DEMO = `http://127.0.0.1:${SLOW_DEMO_PORT}/`
 
 /** Gathers the demo from the first screen and waits until it is done. */

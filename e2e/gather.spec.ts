@@ -2,8 +2,9 @@ import { readFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
-import { expect, test } from '@playwright/test'
-import { expectAccessible, gatherAddress, gatherDemo, SLOW_DEMO } from './app'
+import { gzipSync } from 'node:zlib'
+import { expect, type Page, test } from '@playwright/test'
+import { DEMO, expectAccessible, gatherAddress, gatherDemo, SLOW_DEMO } from './app'
 
 test('the demo is gathered: every page, with the production address of its own tags', async ({ page }) => {
   await gatherDemo(page)
@@ -76,6 +77,24 @@ test('stopped, it goes on at once with one button', async ({ page }) => {
   await page.getByRole('button', { name: 'Go on' }).click()
   await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 30_000 })
   await expect(page.getByRole('heading', { level: 1 })).toContainText('48 pages')
+})
+
+test('a list that a closed tab broke off goes on from its frontier', async ({ page }) => {
+  await page.goto('/')
+  const form = page.getByRole('region', { name: 'A list of addresses' })
+  await form.getByRole('textbox').first().fill(`${SLOW_DEMO}guides/\n${SLOW_DEMO}news/`)
+  await form.getByLabel('Follow links from there').check()
+  await form.getByRole('button', { name: 'Gather 2 addresses' }).click()
+  await expect(page.getByRole('region', { name: 'Newest cards' }).getByRole('button').nth(2)).toBeVisible()
+  await page.reload()
+  const past = page.getByRole('region', { name: /^Sites and their runs/ })
+  await past.getByRole('button', { name: 'Go on' }).click()
+  const region = page.getByRole('region', { name: 'Pages as they come' })
+  await expect(region.getByText('is gathered.')).toBeVisible({ timeout: 40_000 })
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('48 pages')
+  // Its addresses are not known any more: it can't be gathered from the start.
+  await expect(region.getByRole('button', { name: 'Gather something else' })).toBeVisible()
+  await expect(region.getByRole('button', { name: 'Run again' })).toHaveCount(0)
 })
 
 test('two tabs gather side by side, and neither takes the other’s run for left behind', async ({ page, context }) => {
@@ -165,4 +184,65 @@ test('pages that take long are named while the run goes on', async ({ page }) =>
   await expect(named).not.toContainText('/quick')
   slow.closeAllConnections()
   slow.close()
+})
+
+test.describe('a file of addresses', () => {
+  const listOf = (page: Page) => page.getByRole('region', { name: 'A list of addresses' })
+  const map = (...paths: string[]) =>
+    `<urlset>${paths.map((path) => `<url><loc>${DEMO}${path}</loc></url>`).join('')}</urlset>`
+
+  test('a packed sitemap is chosen: its pages are gathered, and nothing beyond them', async ({ page }) => {
+    await page.goto('/')
+    const form = listOf(page)
+    const buffer = gzipSync(map('guides/', 'about', 'news/'))
+    await form
+      .getByLabel('Choose a file')
+      .setInputFiles({ name: 'sitemap.xml.gz', mimeType: 'application/gzip', buffer })
+    await expect(form).toContainText(`3 addresses, the first ${DEMO}guides/`)
+    // The field behind the button has the focus; the button is what shows it.
+    await form.getByLabel('Choose a file').focus()
+    await expect(form.getByText('Choose a file')).toHaveCSS('outline-style', 'solid')
+    await expectAccessible(page)
+    await form.getByRole('button', { name: 'Gather 3 addresses' }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('3 pages')
+    await expect(page.getByText('sitemap.xml.gz').first()).toBeVisible()
+  })
+
+  test('a list is dropped, and left again for what was typed', async ({ page }) => {
+    await page.goto('/')
+    const form = listOf(page)
+    await form.getByRole('textbox').first().fill(`${DEMO}about`)
+    await form.locator('form').evaluate((target, text) => {
+      const dataTransfer = new DataTransfer()
+      dataTransfer.items.add(new File([text], 'pages.txt'))
+      target.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer }))
+    }, `${DEMO}guides/\n${DEMO}news/`)
+    await expect(form.getByRole('button', { name: 'Gather 2 addresses' })).toBeVisible()
+    await form.getByRole('button', { name: 'Leave it' }).click()
+    // Text that is dragged into the field is the browser's to put there.
+    const isTaken = await form
+      .getByRole('textbox')
+      .first()
+      .evaluate((target) => {
+        const dataTransfer = new DataTransfer()
+        dataTransfer.setData('text/plain', 'https://a.example/')
+        return !target.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer }))
+      })
+    expect(isTaken).toBe(false)
+    await expect(form.getByRole('button', { name: 'Gather 1 address', exact: true })).toBeVisible()
+  })
+
+  test('an index and a broken pack say what to do', async ({ page }) => {
+    await page.goto('/')
+    const form = listOf(page)
+    const index = `<sitemapindex><sitemap><loc>${DEMO}map.xml</loc></sitemap></sitemapindex>`
+    const choose = (name: string, bytes: Buffer) =>
+      form.getByLabel('Choose a file').setInputFiles({ name, mimeType: 'application/xml', buffer: bytes })
+    await choose('index.xml', Buffer.from(index))
+    await expect(form.getByRole('alert')).toContainText(
+      `“index.xml” names no page but ${DEMO}map.xml. Give the address`,
+    )
+    await choose('cut.xml.gz', gzipSync(map('about')).subarray(0, 40))
+    await expect(form.getByRole('alert')).toContainText('“cut.xml.gz” can’t be read')
+  })
 })

@@ -1,7 +1,7 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
 import type { Cause } from '@/core/cause/cause'
 import type { Overview } from '@/core/cause/overview'
-import type { ServedImage } from '@/core/crawl/wire'
+import type { CrawlRequest, ServedImage } from '@/core/crawl/wire'
 import type { Draft, SiteDefaults } from '@/core/draft/draft'
 import type { PictureTemplate } from '@/core/image/compose/template'
 import type { PictureEntry } from '@/core/image/picture-book'
@@ -33,6 +33,11 @@ export type StoredRun = {
   lookedAgain?: { run: string; url: string }
   /** The run that holds the pages which this one doesn't hold itself. */
   base?: string | undefined
+  /**
+   * What a crawl was asked for, to go on with it: without its login, which is never kept, and of a list its first
+   * address alone, since what is left of it waits in the frontier. Absent for files, and in a run of before it was kept.
+   */
+  request?: CrawlRequest | undefined
   /** Room that pages and rows take, in characters of JSON; absent in a run of before it was counted. */
   size?: number | undefined
 }
@@ -57,7 +62,7 @@ export type WallRow = {
 /** A picture of a run. `made`: made here by refitting, and not in the build yet. */
 export type StoredImage = { run: string; url: string; image: ServedImage; made?: true }
 
-/** An address that a run found and has not asked for: where it goes on when it was broken off. */
+/** An address that a run found. Those that are no page of the run yet are where it goes on when it was broken off. */
 export type StoredWaiting = { run: string; url: string; depth: number }
 
 /** A small copy of a picture, kept by the hash of the whole so that runs share it. */

@@ -1,4 +1,5 @@
 import { database, type StoredPage } from './database'
+import { ofRun } from './of-run'
 
 /**
  * Pages of runs. A run that came of looking again at one page holds that page alone: all others stand once, with the
@@ -42,6 +43,6 @@ export async function deletePagesOf(run: string): Promise<void> {
   const isNeeded = (id: string) => others.some((other) => other.id === id || other.base === id)
   // Pages of a run that is gone stay for as long as one that came of it is there.
   for (const id of new Set([run, deleted?.base ?? run])) {
-    if (!isNeeded(id)) await database.pages.where('run').equals(id).delete()
+    if (!isNeeded(id)) await ofRun(database.pages, id).delete()
   }
 }

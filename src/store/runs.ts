@@ -1,5 +1,8 @@
+import { resolveAddress } from '@/core/crawl/address'
+import type { CrawlRequest } from '@/core/crawl/wire'
 import { runLock } from '@/workers/protocol'
 import { database, type StoredRun } from './database'
+import { ofRun } from './of-run'
 import { deletePagesOf } from './pages'
 
 /** Runs, newest first. */
@@ -12,10 +15,10 @@ export async function deleteRun(id: string): Promise<void> {
   const { runs, pages, rows, images, frontier, overviews } = database
   await database.transaction('rw', [runs, pages, rows, images, frontier, overviews], async () => {
     await overviews.delete(id)
-    await frontier.where('run').equals(id).delete()
+    await ofRun(frontier, id).delete()
     await deletePagesOf(id)
-    await rows.where('run').equals(id).delete()
-    await images.where('run').equals(id).delete()
+    await ofRun(rows, id).delete()
+    await ofRun(images, id).delete()
     await runs.delete(id)
   })
 }
@@ -39,7 +42,19 @@ export async function closeLeftBehind(): Promise<void> {
 }
 
 /** May the run go on where it was broken off? Only a crawl can: files have to be given again. */
-export const canResume = (run: StoredRun) => run.state === 'stopped' && run.waiting > 0 && run.source.kind === 'url'
+export const canResume = ({ state, waiting, source, request }: StoredRun) =>
+  state === 'stopped' && waiting > 0 && (source.kind === 'url' || request !== undefined)
+
+/** An address without the name and password that it may have been typed with. */
+const plain = (address: string) => resolveAddress(address, 'about:blank') ?? ''
+
+/** What is kept of a request, see `StoredRun.request`. */
+export function keptRequest({ login: _login, resume: _resume, ...request }: CrawlRequest): CrawlRequest {
+  const { from } = request
+  if (from.kind === 'url') return { ...request, from: { ...from, start: plain(from.start) } }
+  if (from.kind === 'sitemap') return { ...request, from: { ...from, address: plain(from.address) } }
+  return { ...request, from: { ...from, addresses: from.addresses.slice(0, 1).map(plain) } }
+}
 
 /** What takes room: how much the browser gives, how much is used. null where it doesn't say. */
 export async function storageUse(): Promise<{ usedBytes: number; quotaBytes: number } | null> {

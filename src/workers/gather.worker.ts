@@ -5,6 +5,8 @@ import type { Waiting } from '@/core/crawl/frontier'
 import type { ServedImage, WireEvent } from '@/core/crawl/wire'
 import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
 import { database, type WallRow } from '@/store/database'
+import { ofRun } from '@/store/of-run'
+import { keptRequest } from '@/store/runs'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
 import { exportRun } from './export-run'
@@ -113,8 +115,9 @@ class GatherRun {
     for (const { image } of images) this.builder.add({ kind: 'image', image })
     this.pages = this.before.pages = pages.length
     this.images = this.before.images = images.length
-    const done = pages.flatMap(({ page }) => [page.url, ...page.fetch.aliases])
-    return { done, waiting: waiting.map(({ url, depth }) => ({ url, depth })) }
+    const done = new Set(pages.flatMap(({ page }) => [page.url, ...page.fetch.aliases]))
+    const left = waiting.filter(({ url }) => !done.has(url))
+    return { done: [...done], waiting: left.map(({ url, depth }) => ({ url, depth })) }
   }
 
   private async take(event: RunEvent): Promise<void> {
@@ -168,7 +171,8 @@ class GatherRun {
     if (this.resumes) await database.runs.update(this.runId, fresh)
     else {
       const empty = { pages: 0, waiting: 0, notes: [], findings: [], summary: null }
-      await database.runs.add({ id: this.runId, source, view, startedAt, ...fresh, ...empty })
+      const asked = this.source.kind === 'crawl' ? { request: keptRequest(this.source.request) } : {}
+      await database.runs.add({ id: this.runId, source, view, startedAt, ...asked, ...fresh, ...empty })
     }
     report({ kind: 'started', site: source.site, startedAt })
   }
@@ -186,9 +190,8 @@ class GatherRun {
     await database.pages.bulkPut(pages.map((page) => ({ run, url: page.url, page })))
     this.size += JSON.stringify(pages).length
     await database.images.bulkPut(images.map((image) => ({ run, url: image.url, image })))
+    // What was read in the meantime stays there until the end: every tab hears of each key that is deleted.
     await database.frontier.bulkPut(found.map(({ url, depth }) => ({ run, url, depth })))
-    const read = pages.flatMap((page) => [page.url, ...page.fetch.aliases])
-    await database.frontier.bulkDelete(read.map((url) => [run, url] as [string, string]))
     for (const image of images) this.thumbs.add(image)
     if (pages.length + images.length > 0) await this.writeRows(gathering, pages, new Set(images.map(({ url }) => url)))
     await database.runs.update(run, { pages: this.pages, waiting: this.waiting, touchedAt: Date.now() })
@@ -216,7 +219,7 @@ class GatherRun {
     const { verdict, rows } = await judge(this.runId, gathering)
     await this.dropMerged(new Set(rows.map(({ url }) => url)))
     await this.putRows(rows)
-    if (state === 'done') await database.frontier.where('run').equals(this.runId).delete()
+    if (state === 'done') await ofRun(database.frontier, this.runId).delete()
     const message = `Stopped at ${this.pages} of about ${this.pages + this.waiting} pages.`
     const notes = [...gathering.notes.filter((note) => note.kind !== 'stopped'), ...verdict.notes]
     await database.runs.update(this.runId, {

@@ -6,7 +6,8 @@ export type ChosenFile = { path: string; file: File }
 
 /** What is gathered. Folder and zip are read here, in the browser: nothing of them is sent anywhere. */
 export type GatherSource =
-  | { kind: 'crawl'; request: CrawlRequest }
+  /** `isRest`: it names no more than a run needs that goes on; nothing can be begun anew with it. */
+  | { kind: 'crawl'; request: CrawlRequest; isRest?: true }
   | { kind: 'folder'; name: string; site: string | null; files: ChosenFile[] }
   | { kind: 'zip'; name: string; site: string | null; file: File }
 

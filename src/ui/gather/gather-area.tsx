@@ -9,7 +9,7 @@ import { FilesForm } from './files-form'
 import { ListForm } from './list-form'
 import { PastRuns } from './past-runs'
 import { RunProgress } from './run-progress'
-import { crawlFrom } from './sources'
+import { crawlFrom, isWhole } from './sources'
 
 /** A crawl that was stopped knows what it had not asked for yet. Files would have to be given anew. */
 const canGoOn = (session: Session) =>
@@ -28,7 +28,7 @@ export function GatherArea({ demo, goTo }: { demo: string | null; goTo: GoTo }) 
       <RunProgress
         session={session}
         goTo={goTo}
-        onStartOver={() => start(session.source)}
+        onStartOver={isWhole(session.source) ? () => start(session.source) : null}
         onLeave={leaveSession}
         onGoOn={canGoOn(session) ? () => start(session.source, session.runId) : null}
       />

@@ -4,12 +4,12 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
 import { database, type StoredRun } from '@/store/database'
 import { deletePictureCopies, pictureCopies } from '@/store/picture-copies'
-import { canResume, deleteRun, storageUse } from '@/store/runs'
+import { deleteRun, storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 import { useRuns } from '../run/use-run'
 import { bytes, count, dayAndTime, shortAddress } from '../shared/words'
 import type { GoTo } from '../view/use-view'
-import { sourceOfRun } from './sources'
+import { sourceToResume } from './sources'
 
 /** Runs by site, newest first; each can be opened and deleted. */
 export function PastRuns({ goTo, onResume }: { goTo: GoTo; onResume: (source: GatherSource, run: string) => void }) {
@@ -57,7 +57,7 @@ const STATES: Record<StoredRun['state'], string> = {
 
 /** Goes on with a run where it was broken off; null where that can't be done. */
 function resumeOf(run: StoredRun, onResume: (source: GatherSource, run: string) => void): (() => void) | null {
-  const source = canResume(run) ? sourceOfRun(run) : null
+  const source = sourceToResume(run)
   return source && (() => onResume(source, run.id))
 }
 

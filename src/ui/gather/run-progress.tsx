@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
-import { pathOf } from '@/core/crawl/address'
+import { parseUrl, pathOf } from '@/core/crawl/address'
 import { addTo } from '@/core/group-by'
 import { surfaces } from '@/core/surface/profiles'
 import type { WallRow } from '@/store/database'
@@ -28,7 +28,8 @@ export function RunProgress({
 }: {
   session: Live
   goTo: GoTo
-  onStartOver: () => void
+  /** Gathers the same again; null where nobody knows all of it. */
+  onStartOver: (() => void) | null
   onLeave: () => void
   /** Goes on where the run was stopped; null where that can't be done. */
   onGoOn: (() => void) | null
@@ -73,9 +74,11 @@ export function RunProgress({
                     Go on
                   </button>
                 )}
-                <button type="button" className="button" onClick={onStartOver}>
-                  Run again
-                </button>
+                {onStartOver && (
+                  <button type="button" className="button" onClick={onStartOver}>
+                    Run again
+                  </button>
+                )}
               </>
             )}
             {session.done > 0 && (
@@ -179,7 +182,7 @@ const ADDRESSES_NAMED = 4
 export function groupTroubles(troubles: readonly Trouble[]): { kind: string; addresses: string[] }[] {
   const groups = new Map<string, string[]>()
   for (const { url, message } of troubles) {
-    const host = URL.canParse(url) ? new URL(url).host : ''
+    const host = parseUrl(url)?.host ?? ''
     const words = message
       .replace(`${host} `, 'The host ')
       .replace(/^answered/, 'It answered')

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { completeAddress, crawlFrom, sourceName } from './sources'
+import type { StoredRun } from '@/store/database'
+import { completeAddress, crawlFrom, isWhole, sourceName, sourceToResume } from './sources'
 
 describe('completeAddress', () => {
   test.each([
@@ -21,4 +22,37 @@ test('a source is named by where it is', () => {
   expect(sourceName({ kind: 'crawl', request: { from: { kind: 'list', addresses: ['a', 'b'] }, site: null } })).toBe(
     '2 addresses',
   )
+})
+
+describe('a run goes on with what it was asked for', () => {
+  const stopped = (kind: 'url' | 'list', request?: StoredRun['request']) =>
+    ({
+      state: 'stopped',
+      waiting: 2,
+      view: 'launched',
+      source: { kind, location: 'http://localhost:3000/', site: 'https://site.example/' },
+      request,
+    }) as StoredRun
+
+  test('a crawl keeps its bounds and its production address', () => {
+    const asked = { from: { kind: 'url' as const, start: 'http://localhost:3000/' }, site: null, include: ['/a/**'] }
+    const source = sourceToResume(stopped('url', asked))!
+    expect(source).toEqual({ kind: 'crawl', request: { ...asked, site: 'https://site.example/' } })
+    expect(isWhole(source)).toBe(true)
+  })
+
+  test('a list goes on, and can’t be begun anew: only where it lies is known', () => {
+    const asked = { from: { kind: 'list' as const, addresses: ['http://localhost:3000/a'] }, site: null }
+    const source = sourceToResume(stopped('list', asked))!
+    expect(source).toMatchObject({ kind: 'crawl', request: asked })
+    expect(isWhole(source)).toBe(false)
+  })
+
+  test('of a run of before requests were kept, a crawl goes on and a list does not', () => {
+    expect(sourceToResume(stopped('url'))).toMatchObject({
+      request: { site: 'https://site.example/', ignoreRobots: true },
+    })
+    expect(sourceToResume(stopped('list'))).toBeNull()
+    expect(sourceToResume({ ...stopped('url'), state: 'done' })).toBeNull()
+  })
 })

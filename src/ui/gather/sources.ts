@@ -1,5 +1,6 @@
 import type { CrawlRequest } from '@/core/crawl/wire'
 import type { StoredRun } from '@/store/database'
+import { canResume } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 
 /** `localhost:3000` is meant as http; anything else without a scheme as https. null for what is no address. */
@@ -9,6 +10,18 @@ export function completeAddress(typed: string): string | null {
   const isLocal = /^(?:localhost|127\.|10\.|192\.168\.|\[::1\])/i.test(text)
   const whole = /^[a-z][a-z0-9+.-]*:\/\//i.test(text) ? text : `${isLocal ? 'http' : 'https'}://${text}`
   return URL.canParse(whole) && /^https?:$/.test(new URL(whole).protocol) ? new URL(whole).href : null
+}
+
+/** A host as people write it without a scheme, and what may follow it. */
+const HOST_FIRST = /^(?:localhost|\[[0-9a-f:]+\]|[\p{L}\p{N}-]+(?:\.[\p{L}\p{N}-]+)+)(?::\d+)?(?:[/?#]|$)/iu
+/** What stands in no address as it is written: a line with any of it is a sentence, or a row of a table. */
+const NOT_IN_ADDRESS = /[\s"<>]/
+
+/** The address that a line of a list is; null for any other line. */
+export function listedAddress(line: string): string | null {
+  const text = line.trim()
+  const hasScheme = /^https?:\/\//i.test(text)
+  return NOT_IN_ADDRESS.test(text) || !(hasScheme || HOST_FIRST.test(text)) ? null : completeAddress(text)
 }
 
 export const crawlFrom = (start: string, rest: Partial<CrawlRequest> = {}): GatherSource => ({
@@ -25,10 +38,23 @@ export function sourceOfRun(run: StoredRun): GatherSource | null {
   return null
 }
 
+/** The source of a run that goes on where it was broken off; null where it can't. */
+export function sourceToResume(run: StoredRun): GatherSource | null {
+  if (!canResume(run)) return null
+  const { request, source } = run
+  if (!request) return sourceOfRun(run)
+  // The production address of a crawl may have been taken from the start page: it stays the same.
+  if (request.from.kind === 'list') return { kind: 'crawl', request, isRest: true }
+  return { kind: 'crawl', request: source.kind === 'url' ? { ...request, site: source.site } : request }
+}
+
+/** Can a run be begun with it? */
+export const isWhole = (source: GatherSource) => source.kind !== 'crawl' || !source.isRest
+
 /** Where a source is, in a few words. */
 export function sourceName(source: GatherSource): string {
   if (source.kind !== 'crawl') return source.name
   const { from } = source.request
   if (from.kind === 'url') return from.start
-  return from.kind === 'sitemap' ? from.address : `${from.addresses.length} addresses`
+  return from.kind === 'sitemap' ? from.address : (from.name ?? `${from.addresses.length} addresses`)
 }

@@ -3,6 +3,7 @@
 import { useSyncExternalStore } from 'react'
 import { newRunId } from '@/store/runs'
 import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage, Trouble } from '@/workers/protocol'
+import { inShortTasks } from '../shared/short-tasks'
 
 /** The run that this tab gathers, or gathered last. */
 export type Session =
@@ -59,16 +60,15 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
   }
 }
 
-/** Files copied to the worker at once: copying five thousand in one go holds the tab for most of a second. */
-const FILES_AT_ONCE = 100
+/** Files copied to the worker at once; each takes the browser about 0.4 ms. */
+const FILES_AT_ONCE = 10
 
 /** Hands files of a folder to a worker, which holds them for the command that comes next. */
 export async function sendFiles(to: Worker, files: readonly ChosenFile[]): Promise<void> {
-  for (let from = 0; from < files.length; from += FILES_AT_ONCE) {
-    const command: GatherCommand = { kind: 'files', files: files.slice(from, from + FILES_AT_ONCE) }
+  await inShortTasks(files, FILES_AT_ONCE, (part) => {
+    const command: GatherCommand = { kind: 'files', files: part }
     to.postMessage(command)
-    await new Promise((resolve) => setTimeout(resolve))
-  }
+  })
 }
 
 async function sendStart(to: Worker, runId: string, source: GatherSource, resumes: boolean): Promise<void> {
