@@ -1,5 +1,3 @@
-import { setFlagsFromString } from 'node:v8'
-import { runInNewContext } from 'node:vm'
 import { findCauses } from '../src/core/cause/find-causes'
 import { overviewOf } from '../src/core/cause/overview'
 import { createCheckContext } from '../src/core/check/context'
@@ -7,7 +5,7 @@ import { runChecks } from '../src/core/check/run-checks'
 import type { Gathering } from '../src/core/model'
 import { gatherMemory } from '../src/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../src/core/testing/good-site'
-import { report } from './measure'
+import { liveHeap, report } from './measure'
 
 const SECTIONS = 20
 
@@ -28,13 +26,7 @@ async function siteOf(pages: number): Promise<Gathering> {
   return gatherMemory(goodSite(files), GOOD_SITE)
 }
 
-// The collector is asked for here, whatever flags the process was started with: else the figure is its mood.
-setFlagsFromString('--expose-gc')
-const collect = runInNewContext('gc') as () => void
-const heapMb = () => {
-  collect()
-  return process.memoryUsage().heapUsed / 1_000_000
-}
+const heapMb = () => liveHeap() / 1_000_000
 
 /** All checks, causes and the overview of a run: time a page and memory, of 50,000 pages beside 5,000. */
 export async function run(): Promise<void> {

@@ -95,7 +95,9 @@ async function growthReading(count: number, file: Buffer): Promise<number> {
   }, 5)
   let started = 0
   const next = () => (started < count ? look(`https://site.example/${started++}.png`) : null)
-  for await (const image of inParallel(next, limits.concurrency)) if (image.errorCode !== null) console.log(image.error)
+  for await (const images of inParallel(next, limits.concurrency)) {
+    for (const { errorCode, error } of images) if (errorCode !== null) console.log(error)
+  }
   clearInterval(watch)
   return (most - before) / 1e6
 }

@@ -1,3 +1,19 @@
+import { setFlagsFromString } from 'node:v8'
+import { runInNewContext } from 'node:vm'
+
+// The collector is asked for here, whatever flags the process was started with: else a figure is its mood.
+setFlagsFromString('--expose-gc')
+const collect = runInNewContext('gc') as () => void
+
+/** Bytes of the heap that are in use, after all that is dead was collected. */
+export function liveHeap(): number {
+  collect()
+  return process.memoryUsage().heapUsed
+}
+
+/** The middle one of a list, which it sorts. */
+export const median = (times: number[]): number => times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!
+
 /** Median time in ms of a task, run several times after one run to warm up. */
 export async function medianMs(task: () => unknown, times = 5): Promise<number> {
   await task()
@@ -7,7 +23,7 @@ export async function medianMs(task: () => unknown, times = 5): Promise<number> 
     await task()
     taken.push(performance.now() - startedAt)
   }
-  return taken.sort((a, b) => a - b)[Math.floor(times / 2)]!
+  return median(taken)
 }
 
 /**
@@ -24,7 +40,7 @@ export async function mediansInTurn(tasks: readonly (() => unknown)[], rounds: n
       taken[index]!.push(performance.now() - startedAt)
     }
   }
-  return taken.map((times) => times.sort((a, b) => a - b)[Math.floor(rounds / 2)]!)
+  return taken.map(median)
 }
 
 /** One line: what, how long, and how it compares to the baseline. */

@@ -40,6 +40,13 @@ async function gathered(options) {
   return page
 }
 
+/** Types an address into the first form and starts. */
+async function gatherAddress(page, at) {
+  await page.goto(address)
+  await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(at)
+  await page.getByRole('button', { name: 'Gather pages' }).click()
+}
+
 /** Only what is in sight is drawn: the section brings the card there. */
 async function lampCard(page) {
   const section = page.getByRole('button', { name: /^\/guides\/\*/ })
@@ -61,17 +68,13 @@ const views = {
   },
   'gather-running': async (name) => {
     const page = await open()
-    await page.goto(address)
-    await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(slowDemo)
-    await page.getByRole('button', { name: 'Gather pages' }).click()
+    await gatherAddress(page, slowDemo)
     await page.waitForTimeout(4200)
     await shoot(page, name)
   },
   'gather-stopped': async (name) => {
     const page = await open()
-    await page.goto(address)
-    await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(slowDemo)
-    await page.getByRole('button', { name: 'Gather pages' }).click()
+    await gatherAddress(page, slowDemo)
     await page.waitForTimeout(5200)
     await page.getByRole('region', { name: 'Pages as they come' }).getByRole('button', { name: 'Stop' }).click()
     await page.getByText(/^Stopped\. What/).waitFor()
@@ -79,12 +82,7 @@ const views = {
   },
   'gather-trouble': async (name) => {
     const page = await gathered()
-    await page.goto(address)
-    await page
-      .getByRole('region', { name: 'A running address' })
-      .getByLabel('Address', { exact: true })
-      .fill('http://localhost:3999')
-    await page.getByRole('button', { name: 'Gather pages' }).click()
+    await gatherAddress(page, 'http://localhost:3999')
     await page.getByText('The run could not go on').waitFor()
     await shoot(page, name)
   },
@@ -125,9 +123,7 @@ const views = {
     const own = serveFolder(folder)
     const at = await listen(own, 4323)
     const page = await open()
-    await page.goto(address)
-    await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(at)
-    await page.getByRole('button', { name: 'Gather pages' }).click()
+    await gatherAddress(page, at)
     await page.getByText('brasswick.example is gathered.').waitFor()
     await page.getByRole('button', { name: 'Open the Wall' }).click()
     await (await lampCard(page)).dblclick()
