@@ -48,6 +48,14 @@ describe('Origins', () => {
     )
   })
 
+  test.each(['#', '?'])('a first slash behind %s is none of the path', (sign) => {
+    const origins = new Origins(NAMED)
+    for (const path of ['/', '/a', '/a']) {
+      const url = new URL(`http://b${sign}${path}`)
+      expect(origins.split(url.href.replace('b/', 'b'))!.path).toBe(url.pathname + url.search)
+    }
+  })
+
   test.each([
     ['http://127.0.0.1:4300/a', { host: '127.0.0.1:4300', isNamed: true, refusal: null }],
     ['http://127.0.0.1:4301/a', { isNamed: false, refusal: expect.stringContaining('127.0.0.1 is an address inside') }],

@@ -29,6 +29,8 @@ function judged(url: URL, innerHosts: InnerHosts): Origin {
 const MOST_KEPT = 1000
 /** A path that the URL standard leaves as it is, a query with it. `/.` and `/%` may be steps upward. */
 const PLAIN_PATH = /^\/[\w\-.~!$&()*+,;=:@/%]*(?:\?[\w\-.~!$&()*+,;=:@/?%]+)?$/
+/** A start that ends where the host does: in `http://b#/a` the first slash is the fragment's. */
+const PLAIN_START = /^[^#?\\]*$/
 const MAY_STEP = /\/(?:\.|%2e)/i
 
 /** Takes addresses apart. A run asks nearly everything of one origin, which is parsed and judged once. */
@@ -41,14 +43,13 @@ export class Origins {
   split(address: string): { to: Origin; path: string } | null {
     const start = originOf(address)
     const rest = address.slice(start.length)
-    const isPlain = PLAIN_PATH.test(rest) && !MAY_STEP.test(rest)
+    const isPlain = PLAIN_START.test(start) && PLAIN_PATH.test(rest) && !MAY_STEP.test(rest)
     const found = isPlain ? this.known.get(start) : undefined
     if (found) return { to: found, path: rest }
     const url = parseUrl(address)
     if (!url) return null
     const to = judged(url, this.innerHosts)
     const path = url.pathname + url.search
-    // They differ where the address has no path at all, and its first slash stands in the query.
     if (isPlain && path === rest && this.known.size < MOST_KEPT) this.known.set(start, to)
     return { to, path }
   }

@@ -231,6 +231,10 @@ describe('where the other parser is not what the standard says', () => {
     expect(facts.h1).toBe('y')
   })
 
+  test('each U+0000 in a drawing is a sign of its own', () => {
+    expect(scanInPieces(decodeText('<h1><svg>\0\0<g>x'), 1000).facts.h1).toBe('\uFFFD\uFFFDx')
+  })
+
   test.each(['<svg><title>', '<svg><foreignObject>', '<math><mi>'])('a CDATA section in %s is text', (open) => {
     expect(scanInPieces(decodeText(`<h1>${open}<![CDATA[x]]>`), 1000).facts.h1).toBe('x')
     // In HTML again it is a comment.

@@ -29,10 +29,12 @@ export const decodeText = (html: string): DecodedHtml =>
  * Where the other parser is known to differ from the standard, and we keep to the standard: its table scope knows no
  * template (13.2.4.2 lists html, table and template), so that `</table>` inside a template closes the table around it.
  * And it takes `<![CDATA[` in an integration point (an SVG title, a MathML mi) for a comment, where 13.2.5.42 asks for the
- * namespace of the current node alone. In both Chromium builds the tree that we do.
+ * namespace of the current node alone. And of several U+0000 in a row in a drawing it keeps one U+FFFD, where 13.2.6.5
+ * puts one for each. In all three Chromium builds the tree that we do.
  */
 function isKnownDifference(html: string): boolean {
   if (/<(?:title|desc|foreignobject|m[inos]|mtext|annotation-xml)[\s\S]*<!\[CDATA\[/i.test(html)) return true
+  if (/<(?:svg|math)[\s\S]*\0\0/i.test(html)) return true
   return /<template[\s\S]*<\/?(?:table|t(?:body|head|foot|r|d|h)|caption|col|select)/i.test(html)
 }
 
