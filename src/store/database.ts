@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
 import type { Cause } from '@/core/cause/cause'
 import type { Overview } from '@/core/cause/overview'
+import type { HeldEvent } from '@/core/compare/held-copies'
 import type { CrawlRequest, ServedImage } from '@/core/crawl/wire'
 import type { Draft, SiteDefaults } from '@/core/draft/draft'
 import type { PictureTemplate } from '@/core/image/compose/template'
@@ -29,6 +30,8 @@ export type StoredRun = {
   summary: Summary | null
   /** Who took the responsibility for it, when, with how many errors left. */
   signedOff?: { by: string; at: string; errors: number } | undefined
+  /** When it went live (ISO 8601): what it says may be held by any place since then. */
+  launchedAt?: string | undefined
   /** The run that this one was derived from by looking again at one page; absent for a run of its own. */
   lookedAgain?: { run: string; url: string }
   /** The run that holds the pages which this one doesn't hold itself. */
@@ -95,6 +98,9 @@ export type StoredRequirements = { site: string; requirements: Requirements }
 /** The folder that a site's build was last chosen from, as the browser lets a page keep it. */
 export type StoredFolder = { site: string; handle: FileSystemDirectoryHandle }
 
+/** A link that was posted, or that a place was asked to read again, of one site. */
+export type StoredHeldEvent = { id?: number; site: string; event: Exclude<HeldEvent, { kind: 'launched' }> }
+
 class Database extends Dexie {
   runs!: EntityTable<StoredRun, 'id'>
   pages!: Table<StoredPage, [string, string]>
@@ -109,6 +115,7 @@ class Database extends Dexie {
   requirements!: EntityTable<StoredRequirements, 'site'>
   templates!: EntityTable<StoredTemplates, 'site'>
   folders!: EntityTable<StoredFolder, 'site'>
+  heldEvents!: EntityTable<StoredHeldEvent, 'id'>
   templateFiles!: Table<TemplateFile, [string, string]>
 
   constructor() {
@@ -125,6 +132,7 @@ class Database extends Dexie {
     this.version(4).stores({ drafts: '[site+url], site', defaults: 'site' })
     this.version(5).stores({ overviews: 'run', requirements: 'site' })
     this.version(6).stores({ originals: 'key, savedAt' })
+    this.version(9).stores({ heldEvents: '++id, site' })
     this.version(8).stores({ folders: 'site' })
     this.version(7).stores({ templates: 'site', templateFiles: '[site+name], site' })
   }

@@ -6,6 +6,7 @@ import { CausesArea } from './causes/causes-area'
 import { ClearanceArea } from './clearance/clearance-area'
 import { DraftsArea } from './draft/drafts-area'
 import { UndoKeys } from './draft/undo-keys'
+import { DriftArea } from './drift/drift-area'
 import { FrameKeys } from './frame/frame-keys'
 import { TopBar } from './frame/top-bar'
 import { GatherArea } from './gather/gather-area'
@@ -34,6 +35,7 @@ export function App({ demo }: { demo: string | null }) {
           {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} />}
           {view.area === 'causes' && <CausesArea view={view} goTo={goTo} run={run} />}
           {view.area === 'pictures' && <PicturesArea view={view} goTo={goTo} run={run} />}
+          {view.area === 'drift' && <DriftArea view={view} goTo={goTo} run={run} />}
           {view.area === 'clearance' && <ClearanceArea goTo={goTo} run={run} />}
           {view.area === 'drafts' && <DraftsArea view={view} goTo={goTo} run={run} />}
           {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} />}

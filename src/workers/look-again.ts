@@ -125,8 +125,10 @@ export async function lookAgain(look: Look, chosen: readonly ChosenFile[], signa
   await database.images.bulkPut([...served.values()].map((image) => ({ run, url: image.url, image })))
   const thumbs = new ThumbMaker(async (url) => (files ? pictureIn(files, parent.source.site, url) : null))
   for (const image of looked.images) thumbs.add(image)
+  // Who signed for the parent, and the day it went live, are not this run's: it says something else.
+  const { signedOff: _signedOff, launchedAt: _launchedAt, ...inherited } = parent
   await database.runs.add({
-    ...parent,
+    ...inherited,
     id: run,
     base,
     size: JSON.stringify(looked.page).length + rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0),

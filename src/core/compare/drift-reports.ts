@@ -1,17 +1,18 @@
 import { escapeText } from '../draft/escape-html'
 import { escapeMarkdown } from '../report/markdown'
 import { surfaces } from '../surface/profiles'
-import type { Drift } from './drift'
+import type { Drift, RefreshReason } from './drift'
 
 const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 
-const REASONS = {
+/** Why a copy is out of date, in words. */
+export const REASON_WORDS: Record<RefreshReason, string> = {
   text: 'text changed',
   image: 'picture changed',
   layout: 'layout changed',
   removed: 'page removed',
   'picture-under-same-address': 'picture changed under the same address',
-} as const
+}
 
 const nameOf = (id: string) => surfaces.find((surface) => surface.id === id)?.name ?? id
 const said = (value: string | null) => (value === null ? 'nothing' : `“${value}”`)
@@ -42,7 +43,7 @@ function partsOf(drift: Drift): Part[] {
     },
     ...Object.entries(refresh).map(([id, list]) => ({
       title: `${nameOf(id)}: ${count(list.length, 'held copy').replace('copys', 'copies')} out of date`,
-      lines: list.map(({ url, reason }) => `${url} (${REASONS[reason]})`),
+      lines: list.map(({ url, reason }) => `${url} (${REASON_WORDS[reason]})`),
     })),
   ]
   return parts.filter(({ lines }) => lines.length > 0)

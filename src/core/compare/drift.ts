@@ -1,10 +1,11 @@
 import { z } from 'zod'
 import { addTo } from '../group-by'
 import type { RunDocument } from '../report/run-document'
+import type { Surface } from '../surface/profile'
 import { surfaces } from '../surface/profiles'
-import { type CardPart, cardChanges, type TagChange, tagChanges } from './page-changes'
-
-type DocumentPage = RunDocument['pages'][number]
+import { type ComparedPage, type ComparedRun, documentCompared } from './compared-run'
+import type { CardPart, TagChange } from './page-changes'
+import { type CardDifference, type ImageChange, type PageDifference, pageDifference } from './page-difference'
 
 /** Why a place's held copy of a page is out of date. */
 export type RefreshReason = 'text' | 'image' | 'layout' | 'removed' | 'picture-under-same-address'
@@ -14,7 +15,8 @@ export type ChangedPage = {
   surfaces: string[]
   parts: CardPart[]
   tags: TagChange[]
-  image?: { before: string | null; after: string | null; sameAddress: boolean; samePicture: boolean }
+  /** Of the first surface whose picture changed. */
+  image?: ImageChange
 }
 
 /** What changed from one run to another: the document of `compare`. */
@@ -54,17 +56,15 @@ export function readRunDocument(text: string): RunDocument | null {
   }
 }
 
-const hashesOf = (document: RunDocument) => new Map(document.images.map(({ url, hash }) => [url, hash]))
-
-/** What tells a page apart when its address changes: its own texts and picture. */
-function signatureOf({ facts, cards }: DocumentPage): string | null {
+/** What tells a page apart when its address changes: its own texts and what it says of itself. */
+function signatureOf({ facts, cards }: ComparedPage): string | null {
   if (!facts) return null
   const { title, h1, firstParagraph } = facts
-  return title ? JSON.stringify([title, h1, firstParagraph, cards['wide-feed']?.description.text ?? null]) : null
+  return title ? JSON.stringify([title, h1, firstParagraph, cards()['wide-feed']?.description.text ?? null]) : null
 }
 
 /** Removed pages that live on elsewhere: the new page answers for the old address, or is the only one that says the same. */
-function movesBetween(removed: readonly DocumentPage[], added: readonly DocumentPage[]): Map<string, string> {
+function movesBetween(removed: readonly ComparedPage[], added: readonly ComparedPage[]): Map<string, string> {
   const moves = new Map<string, string>()
   const led = new Map(
     added.flatMap((page) =>
@@ -87,93 +87,96 @@ function movesBetween(removed: readonly DocumentPage[], added: readonly Document
   return moves
 }
 
-type Hashes = ReadonlyMap<string, string | null>
-
-/** The same address with other bytes: known only where both were read whole. */
-function isOtherPicture(url: string, before: Hashes, after: Hashes): boolean {
-  const [a, b] = [before.get(url) ?? null, after.get(url) ?? null]
-  return a !== null && b !== null && a !== b
+/** Two runs against each other, in all that the document of it is made from. */
+export type Comparison = {
+  /** Pages that only the later run has, and that only the earlier one has. */
+  fresh: string[]
+  gone: string[]
+  /** Of those, old addresses with the new ones. */
+  moves: Map<string, string>
+  /** Pages that differ, in the order of the later run. */
+  differences: Map<string, PageDifference>
+  findings: Drift['findings']
 }
 
-function changesOf(before: DocumentPage, after: DocumentPage, hashes: { before: Hashes; after: Hashes }) {
-  const bySurface = new Map<string, CardPart[]>()
-  let image: ChangedPage['image']
-  for (const [surface, card] of Object.entries(after.cards)) {
-    const old = before.cards[surface]
-    if (!old) continue
-    const parts = cardChanges(old, card)
-    const [a, b] = [old.image.url, card.image.url]
-    const isRepainted = a !== null && a === b && isOtherPicture(a, hashes.before, hashes.after)
-    if (isRepainted) parts.push('image')
-    if (parts.length > 0) bySurface.set(surface, parts)
-    if (parts.includes('image') && !image) {
-      const same =
-        a !== null &&
-        b !== null &&
-        (hashes.before.get(a) ?? null) !== null &&
-        hashes.before.get(a) === hashes.after.get(b)
-      image = { before: a, after: b, sameAddress: a === b, samePicture: same }
-    }
+/** Does a page say the same, in its tags and in what its answer says to crawlers? Lines and bytes count: budgets go by them. */
+const saysTheSame = (a: ComparedPage, b: ComparedPage) =>
+  a.facts !== null &&
+  a.fetch.robotsHeader === b.fetch.robotsHeader &&
+  JSON.stringify(a.facts) === JSON.stringify(b.facts)
+
+/** Compares two runs. Pages are matched by address, moved ones by what leads to them or what they say. */
+export function compareRuns(before: ComparedRun, after: ComparedRun): Comparison {
+  const old = new Map(before.pages.map((page) => [page.url, page]))
+  const now = new Set(after.pages.map(({ url }) => url))
+  const gone = before.pages.filter(({ url }) => !now.has(url))
+  const fresh = after.pages.filter(({ url }) => !old.has(url))
+  const hashes = { before: before.hashes, after: after.hashes }
+  const isSameAround = before.surroundings !== null && before.surroundings === after.surroundings
+  const differences = new Map<string, PageDifference>()
+  for (const page of after.pages) {
+    const earlier = old.get(page.url)
+    if (!earlier || (isSameAround && saysTheSame(earlier, page))) continue
+    const difference = pageDifference(earlier, page, hashes)
+    if (difference) differences.set(page.url, difference)
   }
-  return { bySurface, image, tags: tagChanges(before.facts, after.facts) }
+  const keyed = (run: ComparedRun) => new Map(run.findings.map((one) => [`${one.rule}\n${one.page}`, one]))
+  const [was, is] = [keyed(before), keyed(after)]
+  return {
+    fresh: fresh.map(({ url }) => url),
+    gone: gone.map(({ url }) => url),
+    moves: movesBetween(gone, fresh),
+    differences,
+    findings: {
+      came: [...is].filter(([key]) => !was.has(key)).map(([, finding]) => finding),
+      went: [...was].filter(([key]) => !is.has(key)).map(([, finding]) => finding),
+    },
+  }
 }
-
-const findingKeys = (document: RunDocument): Map<string, { rule: string; page: string }> =>
-  new Map(
-    [
-      ...document.pages.flatMap(({ url, findings }) => findings.map(({ rule }) => ({ rule, page: url }))),
-      ...document.findings.flatMap(({ rule, pages }) => pages.map((page) => ({ rule, page }))),
-    ].map((one) => [`${one.rule}\n${one.page}`, one]),
-  )
 
 /** The gravest reason for asking a place again. */
-function reasonFor(parts: readonly CardPart[], image: ChangedPage['image']): RefreshReason {
+export function reasonFor({ parts, image }: CardDifference): RefreshReason {
   if (parts.includes('layout')) return 'layout'
   if (parts.some((part) => part !== 'image')) return 'text'
   return image?.sameAddress ? 'picture-under-same-address' : 'image'
 }
 
-/** Two runs against each other. Pages are matched by address, moved ones by what leads to them or what they say. */
-export function driftBetween(before: RunDocument, after: RunDocument): Drift {
-  const old = new Map(before.pages.map((page) => [page.url, page]))
-  const now = new Map(after.pages.map((page) => [page.url, page]))
-  const gone = before.pages.filter(({ url }) => !now.has(url))
-  const fresh = after.pages.filter(({ url }) => !old.has(url))
-  const moves = movesBetween(gone, fresh)
-  const arrived = new Set(moves.values())
-  const hashes = { before: hashesOf(before), after: hashesOf(after) }
-  const changed: ChangedPage[] = []
-  const holding = surfaces.filter((surface) => surface.holding !== null).map(({ id }) => id)
-  const refresh: Drift['refresh'] = Object.fromEntries(holding.map((id) => [id, []]))
-  for (const page of after.pages) {
-    const earlier = old.get(page.url)
-    if (!earlier) continue
-    const { bySurface, image, tags } = changesOf(earlier, page, hashes)
-    if (bySurface.size === 0 && tags.length === 0) continue
-    changed.push({
-      url: page.url,
-      surfaces: [...bySurface.keys()],
-      parts: [...new Set([...bySurface.values()].flat())],
-      tags,
-      ...(image ? { image } : {}),
-    })
-    for (const [surface, parts] of bySurface) refresh[surface]?.push({ url: page.url, reason: reasonFor(parts, image) })
+function changedPage(url: string, { tags, cards }: PageDifference): ChangedPage {
+  const image = [...cards.values()].find((card) => card.image)?.image
+  return {
+    url,
+    surfaces: [...cards.keys()],
+    parts: [...new Set([...cards.values()].flatMap(({ parts }) => parts))],
+    tags,
+    ...(image ? { image } : {}),
   }
-  for (const { url } of gone) for (const id of holding) refresh[id]!.push({ url, reason: 'removed' })
-  const [was, is] = [findingKeys(before), findingKeys(after)]
+}
+
+/** A comparison as a document. */
+export function driftDocument(comparison: Comparison, among: readonly Surface[] = surfaces): Drift {
+  const { fresh, gone, moves, differences, findings } = comparison
+  const arrived = new Set(moves.values())
+  const holding = among.filter((surface) => surface.holding !== null).map(({ id }) => id)
+  const refresh: Drift['refresh'] = Object.fromEntries(holding.map((id) => [id, []]))
+  for (const [url, { cards }] of differences) {
+    for (const [surface, card] of cards) refresh[surface]?.push({ url, reason: reasonFor(card) })
+  }
+  for (const url of gone) for (const id of holding) refresh[id]!.push({ url, reason: 'removed' })
   return {
     format: 'nimble-parrot-drift',
     version: 1,
-    added: fresh.map(({ url }) => url).filter((url) => !arrived.has(url)),
-    removed: gone.map(({ url }) => url).filter((url) => !moves.has(url)),
+    added: fresh.filter((url) => !arrived.has(url)),
+    removed: gone.filter((url) => !moves.has(url)),
     moved: [...moves].map(([from, to]) => ({ from, to })),
-    findings: {
-      came: [...is].filter(([key]) => !was.has(key)).map(([, finding]) => finding),
-      went: [...was].filter(([key]) => !is.has(key)).map(([, finding]) => finding),
-    },
-    changed,
+    findings,
+    changed: [...differences].map(([url, difference]) => changedPage(url, difference)),
     refresh: Object.fromEntries(Object.entries(refresh).filter(([, list]) => list.length > 0)),
   }
+}
+
+/** Two run documents against each other. */
+export function driftBetween(before: RunDocument, after: RunDocument): Drift {
+  return driftDocument(compareRuns(documentCompared(before), documentCompared(after)))
 }
 
 /** Did anything change that a card shows, or that pages come and go by? */

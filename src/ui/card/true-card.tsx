@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx'
 import { memo } from 'react'
+import type { CardPart } from '@/core/compare/page-changes'
 import type { Card, TextPart } from '@/core/surface/card-model'
 import { CARD_PADDING_PX, NATURAL_PX, THUMBNAIL_PX } from '@/core/surface/drawn-size'
 import type { BoxFigure, Surface } from '@/core/surface/profile'
@@ -13,13 +14,20 @@ import { useThumb } from './thumb-cache'
 const WIDE_RATIO = 1.91
 
 type Lighting = { lit: Spot | null; onLit: (spot: Spot | null) => void }
-type Props = Lighting & { run: string; surface: Surface; card: Card; roomPx: number }
+type Props = Lighting & {
+  run: string
+  surface: Surface
+  card: Card
+  roomPx: number
+  /** Parts that are outlined, since they differ from another card. */
+  marked?: ReadonlySet<CardPart>
+}
 
 const spotOf = (part: { line: number | null; column: number | null }): Spot | null =>
   part.line === null || part.column === null ? null : { line: part.line, column: part.column }
 
 /** A card at the size that the place draws it, with the very lines that its box gives. */
-export const TrueCard = memo(function TrueCard({ run, surface, card, roomPx, lit, onLit }: Props) {
+export const TrueCard = memo(function TrueCard({ run, surface, card, roomPx, lit, onLit, marked }: Props) {
   const boxes = surface.boxes[card.layout as 'wide' | 'natural' | 'thumbnail' | 'text'] ?? surface.boxes.text
   const isBeside = card.layout === 'thumbnail' && card.image.url !== null
   const widthPx = (boxes.title?.widthPx ?? 400) + 2 * CARD_PADDING_PX + (isBeside ? THUMBNAIL_PX : 0)
@@ -31,7 +39,13 @@ export const TrueCard = memo(function TrueCard({ run, surface, card, roomPx, lit
   const crop = card.image.crop
   const ratio = card.layout === 'natural' && crop ? crop.width / crop.height : WIDE_RATIO
   const picture = card.image.url && (
-    <Part spot={spotOf(card.image)} light={light} name="Picture" source={card.image.from}>
+    <Part
+      spot={spotOf(card.image)}
+      light={light}
+      name="Picture"
+      source={card.image.from}
+      isMarked={marked?.has('image')}
+    >
       <CardPicture
         run={run}
         url={card.image.url}
@@ -54,10 +68,30 @@ export const TrueCard = memo(function TrueCard({ run, surface, card, roomPx, lit
           (card.layout === 'wide' || card.layout === 'natural') && !isAfter && picture
         )}
         <div style={{ padding: CARD_PADDING_PX }} className="min-w-0 flex-1">
-          <SiteLine run={run} card={card} light={light} isIconShown={surface.favicon} />
-          <Text part={card.title} box={boxes.title} light={light} name="Title" isTitle underlined={surface.isListing} />
+          <SiteLine
+            run={run}
+            card={card}
+            light={light}
+            isIconShown={surface.favicon}
+            isMarked={marked?.has('siteLine')}
+          />
+          <Text
+            part={card.title}
+            box={boxes.title}
+            light={light}
+            name="Title"
+            isTitle
+            underlined={surface.isListing}
+            isMarked={marked?.has('title')}
+          />
           {card.description.shown !== '' && (
-            <Text part={card.description} box={boxes.description} light={light} name="Description" />
+            <Text
+              part={card.description}
+              box={boxes.description}
+              light={light}
+              name="Description"
+              isMarked={marked?.has('description')}
+            />
           )}
           {surface.labels && card.labels.length > 0 && (
             <dl className="mt-[6px] grid grid-cols-2 gap-x-4 text-[13px] leading-[18px]">
@@ -97,17 +131,25 @@ function SiteLine({
   card,
   light,
   isIconShown,
+  isMarked,
 }: {
   run: string
   card: Card
   light: Lighting
   isIconShown: boolean
+  isMarked?: boolean | undefined
 }) {
   const icon = useThumb(run, card.favicon?.url ?? null)
   const taken = card.ladders.siteLine.find(({ outcome }) => outcome === 'taken')
   if (card.siteLine === null) return null
   return (
-    <Part spot={taken ? spotOf(taken) : null} light={light} name="Site line" source={taken?.from ?? null}>
+    <Part
+      spot={taken ? spotOf(taken) : null}
+      light={light}
+      name="Site line"
+      source={taken?.from ?? null}
+      isMarked={isMarked}
+    >
       <span className="mb-[3px] flex items-center gap-[7px] text-[12px] leading-[17px] text-card-quiet">
         {isIconShown && card.favicon && (
           <span className="size-[18px] overflow-hidden rounded-[4px] bg-soft">
@@ -131,6 +173,7 @@ function Text({
   name,
   isTitle = false,
   underlined = false,
+  isMarked,
 }: {
   part: TextPart
   box: BoxFigure | null
@@ -138,11 +181,12 @@ function Text({
   name: string
   isTitle?: boolean
   underlined?: boolean
+  isMarked?: boolean | undefined
 }) {
   if (!box || part.text === null) return null
   const lost = part.text.slice(part.shown.length).trim()
   return (
-    <Part spot={spotOf(part)} light={light} name={name} source={part.from}>
+    <Part spot={spotOf(part)} light={light} name={name} source={part.from} isMarked={isMarked}>
       <span
         className={clsx(
           'block',
@@ -168,30 +212,38 @@ function Text({
   )
 }
 
+/** Broken like the sign of a cut, and not by colour alone. */
+const CHANGED = 'outline-2 outline-dashed outline-card-ink -outline-offset-2'
+
 /** A part of a card: points at the tag that feeds it, and lights when that tag is pointed at. */
 function Part({
   spot,
   light,
   name,
   source,
+  isMarked = false,
   children,
 }: {
   spot: Spot | null
   light: Lighting
   name: string
   source: string | null
+  isMarked?: boolean | undefined
   children: React.ReactNode
 }) {
   const isLit = isSame(spot, light.lit)
   return (
     <button
       type="button"
-      aria-label={`${name}${source ? `, from ${source}` : ''}${spot ? `, line ${spot.line}` : ''}`}
+      aria-label={`${name}${source ? `, from ${source}` : ''}${spot ? `, line ${spot.line}` : ''}${isMarked ? ', changed' : ''}`}
       onMouseEnter={() => light.onLit(spot)}
       onMouseLeave={() => light.onLit(null)}
       onFocus={() => light.onLit(spot)}
       onBlur={() => light.onLit(null)}
-      className={clsx('block w-full cursor-default text-left', isLit && 'bg-pick-soft outline-2 outline-pick')}
+      className={clsx(
+        'block w-full cursor-default text-left',
+        isLit ? 'bg-pick-soft outline-2 outline-pick' : isMarked && CHANGED,
+      )}
     >
       {children}
     </button>

@@ -23,8 +23,10 @@ const KEYS: [string, string][] = [
   ['G C', 'Go to Causes'],
   ['G P', 'Go to Pictures'],
   ['G E', 'Go to Drafts'],
+  ['G D', 'Go to Drift'],
   ['G L', 'Go to Clearance'],
-  ['J  K', 'Next and previous page, on a page'],
+  ['J  K', 'Next and previous page, on a page; next and previous line of a list'],
+  ['O  N  U', 'Ask a place again, asked in vain, take back, in Drift'],
   ['Ctrl K', 'Jump to a page, an area or an action'],
   ['?', 'Show these keys'],
 ]
@@ -58,6 +60,7 @@ export function FrameKeys() {
       else if (isPair && event.key === 'c') goTo({ area: 'causes' })
       else if (isPair && event.key === 'p') goTo({ area: 'pictures' })
       else if (isPair && event.key === 'e') goTo({ area: 'drafts' })
+      else if (isPair && event.key === 'd') goTo({ area: 'drift' })
       else if (isPair && event.key === 'l') goTo({ area: 'clearance' })
       else if (event.key === 'g') pressedG.current = event.timeStamp
       else if (event.key === '?') setIsOpen(true)

@@ -92,6 +92,7 @@ function JumpList({
             { id: 'causes', name: 'Causes', hint: 'area', go: () => goTo({ area: 'causes' as const }) },
             { id: 'pictures', name: 'Pictures', hint: 'area', go: () => goTo({ area: 'pictures' as const }) },
             { id: 'drafts', name: 'Drafts', hint: 'area', go: () => goTo({ area: 'drafts' as const }) },
+            { id: 'drift', name: 'Drift', hint: 'area', go: () => goTo({ area: 'drift' as const }) },
             { id: 'clearance', name: 'Clearance', hint: 'area', go: () => goTo({ area: 'clearance' as const }) },
           ]
         : []),

@@ -19,6 +19,7 @@ const TRACK: { area: Area; name: string }[] = [
   { area: 'causes', name: 'Causes' },
   { area: 'pictures', name: 'Pictures' },
   { area: 'drafts', name: 'Drafts' },
+  { area: 'drift', name: 'Drift' },
   { area: 'clearance', name: 'Clearance' },
 ]
 

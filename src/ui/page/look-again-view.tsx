@@ -7,10 +7,9 @@ import { cardOf } from '@/core/surface/card'
 import type { StoredRun } from '@/store/database'
 import { useCardContext } from '../run/use-card-context'
 import { useRun, useStoredPage } from '../run/use-run'
+import { partsInWords } from '../shared/part-words'
 import { clockTime } from '../shared/words'
 import { useSurfaces } from '../surface/use-surfaces'
-
-const PARTS = { siteLine: 'site line', image: 'picture' } as Record<string, string>
 
 /** What changed on a page between the look before and this one, with both times. */
 export function LookAgainView({ run, page }: { run: StoredRun; page: GatheredPage }) {
@@ -32,7 +31,7 @@ function Changes({ run, parent, before, after }: Props) {
     if (!old || !now) return []
     return surfaces.flatMap((surface) => {
       const parts = cardChanges(cardOf(before, surface, old), cardOf(after, surface, now))
-      return parts.length > 0 ? [`${surface.name} (${parts.map((part) => PARTS[part] ?? part).join(', ')})`] : []
+      return parts.length > 0 ? [`${surface.name} (${partsInWords(parts)})`] : []
     })
   }, [before, after, old, now, surfaces])
   return (

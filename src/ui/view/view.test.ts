@@ -18,6 +18,8 @@ const view: View = {
   picture: 'https://site.example/img/a.png',
   look: 'keep-zone',
   compose: '/guides/*',
+  against: '261122-0801-xyz',
+  drift: 'held',
   cause: 'odd /guides/* title',
 }
 

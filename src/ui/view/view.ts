@@ -2,7 +2,7 @@ import type { View as RunView } from '@/core/model'
 import { SURFACE_ID } from '@/core/surface/profile'
 import { surfaces } from '@/core/surface/profiles'
 
-export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'pictures' | 'clearance'
+export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'pictures' | 'drift' | 'clearance'
 
 /** Parts of the drafts' area. */
 export const draftTabs = ['pages', 'texts', 'defaults', 'patterns', 'take-away'] as const
@@ -21,6 +21,10 @@ export type Sort = (typeof sorts)[number]
 /** Ways to look at a picture. */
 export const pictureLooks = ['crops', 'keep-zone', 'recompressed'] as const
 export type PictureLook = (typeof pictureLooks)[number]
+
+/** Parts of the drift's area: two runs, the copies that places hold, a place to practise on. */
+export const driftParts = ['runs', 'held', 'box'] as const
+export type DriftPart = (typeof driftParts)[number]
 
 /** What is shown: all of it stands in the address, so that a view can be kept, reloaded and passed on. */
 export type View = {
@@ -47,11 +51,14 @@ export type View = {
   look: PictureLook
   /** Section whose share pictures are being composed; null for the pictures that there are. */
   compose: string | null
+  /** The earlier run that this one is held against; null for the one that suggests itself. */
+  against: string | null
+  drift: DriftPart
   /** What is open beside the cards of a page. */
   pane: Pane
 }
 
-const AREAS: readonly Area[] = ['gather', 'wall', 'page', 'drafts', 'causes', 'pictures', 'clearance']
+const AREAS: readonly Area[] = ['gather', 'wall', 'page', 'drafts', 'causes', 'pictures', 'drift', 'clearance']
 
 const oneOf = <T extends string>(choices: readonly T[], value: string | null): T | null =>
   choices.find((choice) => choice === value) ?? null
@@ -80,6 +87,8 @@ export function parseView(pathname: string, search: string): View {
     picture: query.get('picture'),
     look: oneOf(pictureLooks, query.get('look')) ?? 'crops',
     compose: query.get('compose'),
+    against: query.get('against'),
+    drift: oneOf(driftParts, query.get('part')) ?? 'runs',
     pane: oneOf(panes, query.get('pane')) ?? 'reasons',
   }
 }
@@ -103,6 +112,8 @@ export function viewHref(view: View): string {
   if (view.picture) query.set('picture', view.picture)
   if (view.look !== 'crops') query.set('look', view.look)
   if (view.compose) query.set('compose', view.compose)
+  if (view.against) query.set('against', view.against)
+  if (view.drift !== 'runs') query.set('part', view.drift)
   if (view.pane !== 'reasons') query.set('pane', view.pane)
   const path = view.area === 'gather' ? '/' : `/${view.area}`
   const text = query.toString().replaceAll('%2F', '/').replaceAll('%2C', ',')

@@ -8,7 +8,16 @@ import { keyOfSurface } from './surface-keys'
 import { SurfaceShape } from './surface-shape'
 
 /** Surfaces as small shapes of their geometry, each with its name and the key that chooses it. */
-export function SurfaceBar({ view, goTo }: { view: View; goTo: GoTo }) {
+export function SurfaceBar({
+  view,
+  goTo,
+  marked,
+}: {
+  view: Pick<View, 'surface' | 'beside'>
+  goTo: GoTo
+  /** Surfaces that get a sign, and what it says. */
+  marked?: { ids: ReadonlySet<string>; says: string }
+}) {
   const surfaces = useSurfaces()
   return (
     <div role="radiogroup" aria-label="Surface" className="flex w-full gap-[2px] max-md:overflow-x-auto">
@@ -22,7 +31,7 @@ export function SurfaceBar({ view, goTo }: { view: View; goTo: GoTo }) {
             type="button"
             role="radio"
             aria-checked={isChosen}
-            aria-label={surface.name}
+            aria-label={marked?.ids.has(surface.id) ? `${surface.name}, ${marked.says}` : surface.name}
             title={`${surface.about}${surface.token ? ` Its crawler: ${surface.token}.` : ''}`}
             onClick={() => goTo({ surface: surface.id }, 'replace')}
             className={clsx(
@@ -34,6 +43,11 @@ export function SurfaceBar({ view, goTo }: { view: View; goTo: GoTo }) {
                   : 'border-transparent text-quiet hover:bg-sheet/60',
             )}
           >
+            {marked?.ids.has(surface.id) && (
+              <span aria-hidden="true" className="absolute left-[6px] top-[2px] text-[11px] font-bold leading-none">
+                ≠
+              </span>
+            )}
             <SurfaceShape surface={surface} />
             <kbd className="absolute right-[5px] top-[3px] text-[10px] leading-none text-quiet">
               {keyOfSurface(index)}

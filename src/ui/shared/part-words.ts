@@ -1,0 +1,6 @@
+import type { CardPart } from '@/core/compare/page-changes'
+
+const WORDS: Partial<Record<CardPart, string>> = { siteLine: 'site line', image: 'picture' }
+
+/** Parts of a card as people call them: `title, picture`. */
+export const partsInWords = (parts: readonly CardPart[]): string => parts.map((part) => WORDS[part] ?? part).join(', ')
