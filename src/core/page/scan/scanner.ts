@@ -12,7 +12,7 @@ import { INCOMPLETE, isLetter, nextTelling, type TagNames } from './skim'
 import { END_OF_PIECE, Skimmer } from './skimmer'
 import { addToName, codeOf, knownTag, OtherNames } from './tag-names'
 import * as T from './tag-table'
-import { Run } from './text-run'
+import { isNothing, Run } from './text-run'
 import { Tree } from './tree'
 
 const BANG = 33
@@ -222,7 +222,7 @@ export class PageScanner implements CurrentTag, TagNames {
     const { tree } = this
     // Most texts of a body decide nothing and are kept nowhere.
     if (!tree.framesetOk && tree.isBodyLike && this.facts.ignoresText(tree.open.context)) {
-      if (!tree.formatting.isEmpty) tree.reconstruct()
+      if (!tree.formatting.isEmpty && !isNothing(this.text, start, end)) tree.reconstruct()
       return
     }
     this.facts.atToken(this.base + start, this.base + end, 0)

@@ -57,6 +57,10 @@ export class Run implements TextRun {
     return this.isOnly(true)
   }
 
+  get isNothing(): boolean {
+    return isNothing(this.text, this.start, this.end)
+  }
+
   private isOnly(isNulSilent: boolean): boolean {
     for (let index = this.start; index < this.end; index++) {
       const unit = this.text.charCodeAt(index)
@@ -67,6 +71,12 @@ export class Run implements TextRun {
     }
     return true
   }
+}
+
+/** Nothing but NUL. */
+export function isNothing(text: string, start: number, end: number): boolean {
+  for (let index = start; index < end; index++) if (text.charCodeAt(index) !== NUL) return false
+  return true
 }
 
 function isBlankText(text: string, isNulSilent: boolean): boolean {

@@ -42,6 +42,8 @@ export type TextRun = {
   readonly isBlank: boolean
   /** Nothing but white space and NUL, which the body ignores. */
   readonly isSilent: boolean
+  /** Nothing but NUL: in the body it is as if there were no text. */
+  readonly isNothing: boolean
   /** The same where SVG or MathML stands: a NUL is U+FFFD there. */
   inForeign(): TextRun
 }
@@ -365,6 +367,8 @@ export class Tree extends Construction {
   }
 
   private charactersInBody(run: TextRun): void {
+    // Formatting is opened again for a character, and these are none.
+    if (run.isNothing) return
     this.reconstruct()
     this.textSink.insertText(this.parentContext(), run)
     if (this.framesetOk && !run.isSilent) this.framesetOk = false
@@ -373,7 +377,7 @@ export class Tree extends Construction {
   /** "In table text": white space stays where it is, anything else is put before the table. */
   private charactersInTable(run: TextRun): void {
     const isInTable = (this.open.props & T.IS_FOSTERS) !== 0 || this.open.isTop(T.TEMPLATE)
-    if (isInTable && run.isBlank) {
+    if (isInTable && run.isSilent) {
       this.textSink.insertText(this.open.context, run)
       return
     }
