@@ -1,8 +1,8 @@
-// Serves demo/site as a plain file server would: node demo/server.mjs [--port 4301] [--delay MS a page]
-import { createReadStream } from 'node:fs'
+// Serves demo/site as a plain file server would: node demo/server.mjs [--port 4301] [--delay MS a page] [--edited]
+import { createReadStream, readFileSync } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { createServer } from 'node:http'
-import { extname, join, normalize, sep } from 'node:path'
+import { extname, join, normalize, relative, sep } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
@@ -31,12 +31,30 @@ async function fileFor(folder, pathname) {
   return null
 }
 
-/** @param delayMs wait before each page, so that progress can be watched */
-export function serveFolder(folder, { delayMs = 0 } = {}) {
+/** Files that an edit takes away, by their path in the build. */
+function goneFrom(overlay) {
+  if (overlay === null) return new Set()
+  return new Set(readFileSync(join(overlay, 'gone.txt'), 'utf8').split('\n').filter(Boolean))
+}
+
+/**
+ * @param {string} folder
+ * @param {{ delayMs?: number, overlay?: string | null }} options `delayMs`: wait before each page, so that progress can
+ * be watched. `overlay`: folder whose files stand in place of those of the first, and whose gone.txt names those that are
+ * not there
+ */
+export function serveFolder(folder, { delayMs = 0, overlay = null } = {}) {
+  const gone = goneFrom(overlay)
+  const find = async (pathname) => {
+    const edited = overlay === null ? null : await fileFor(overlay, pathname)
+    if (edited) return edited
+    const found = await fileFor(folder, pathname)
+    return found && gone.has(relative(folder, found.file).split(sep).join('/')) ? null : found
+  }
   return createServer(async (request, response) => {
     try {
       const { pathname } = new URL(request.url ?? '/', 'http://localhost')
-      const found = await fileFor(folder, pathname)
+      const found = await find(pathname)
       const type = TYPES[extname(found?.file ?? '')] ?? 'application/octet-stream'
       if (delayMs > 0 && (!found || type.startsWith('text/html'))) await wait(delayMs)
       if (!found) {
@@ -62,10 +80,17 @@ export function listen(server, port) {
 }
 
 export const demoFolder = fileURLToPath(new URL('./site', import.meta.url))
+/** What an edit changes of the demo, see {@link serveFolder}. */
+export const editedFolder = fileURLToPath(new URL('./edited', import.meta.url))
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const { values } = parseArgs({
-    options: { port: { type: 'string', default: '4301' }, delay: { type: 'string', default: '0' } },
+    options: {
+      port: { type: 'string', default: '4301' },
+      delay: { type: 'string', default: '0' },
+      edited: { type: 'boolean' },
+    },
   })
-  console.log(await listen(serveFolder(demoFolder, { delayMs: Number(values.delay) }), Number(values.port)))
+  const options = { delayMs: Number(values.delay), overlay: values.edited ? editedFolder : null }
+  console.log(await listen(serveFolder(demoFolder, options), Number(values.port)))
 }

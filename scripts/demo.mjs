@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import { demoFolder, listen, serveFolder } from '../demo/server.mjs'
+import { demoFolder, editedFolder, listen, serveFolder } from '../demo/server.mjs'
 import { ensurePackages, root, run } from './setup.mjs'
 
 const next = join(root, 'node_modules', 'next', 'dist', 'bin', 'next')
@@ -26,9 +26,14 @@ export function ensureBuild() {
   })
 }
 
-/** Starts the built app on loopback. @returns the process, once the app answers */
-export async function startApp({ port, demo }) {
-  const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NIMBLE_PARROT_DEMO: demo }
+/**
+ * Starts the built app on loopback.
+ * @param {{ port: number, demo: string, edited?: string }} options addresses of the demo, and of the demo after an edit
+ * @returns the process, once the app answers
+ */
+export async function startApp({ port, demo, edited }) {
+  const demos = { NIMBLE_PARROT_DEMO: demo, ...(edited ? { NIMBLE_PARROT_DEMO_EDITED: edited } : {}) }
+  const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...demos }
   const app = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
     cwd: root,
     env,
@@ -51,10 +56,12 @@ async function main() {
   ensureBuild()
   const port = Number(process.env.PORT || 4300)
   const delayMs = Number(process.env.DEMO_DELAY_MS ?? 0)
-  const demo = await listen(serveFolder(demoFolder, { delayMs }), Number(process.env.DEMO_PORT || 4301))
-  const { app, address } = await startApp({ port, demo })
+  const demoPort = Number(process.env.DEMO_PORT || 4301)
+  const demo = await listen(serveFolder(demoFolder, { delayMs }), demoPort)
+  const edited = await listen(serveFolder(demoFolder, { delayMs, overlay: editedFolder }), demoPort + 1)
+  const { app, address } = await startApp({ port, demo, edited })
   console.log(
-    `\nNimble Parrot is at ${address}\nThe demo site is at ${demo}\n\nOpen the first, choose “The demo”. Ctrl C ends both.`,
+    `\nNimble Parrot is at ${address}\nThe demo site is at ${demo}, and a week later, edited, at ${edited}\n\nOpen the first, choose “The demo”. Ctrl C ends both.`,
   )
   app.on('exit', (code) => process.exit(code ?? 0))
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => app.kill())

@@ -1,17 +1,16 @@
-// Writes demo/site and demo/README.md: npm run demo:build
+// Writes demo/site, what an edit changes of it (demo/edited), and demo/README.md: npm run demo:build
 import { mkdir, rm, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { encodePicture } from './pictures'
 import { readme } from './readme'
-import { buildSite, SITE } from './site'
+import { asBuilt, type BuiltPage, buildSite, SITE, type Variation } from './site'
 import { styleSheet } from './style'
+import { weekLater } from './week-later'
 
 const demo = dirname(dirname(fileURLToPath(import.meta.url)))
-const out = join(demo, 'site')
 
-async function write(file: string, content: string | Uint8Array): Promise<void> {
-  const path = join(out, file)
+async function write(path: string, content: string | Uint8Array): Promise<void> {
   await mkdir(dirname(path), { recursive: true })
   await writeFile(path, content)
 }
@@ -28,18 +27,36 @@ Disallow: /news/lathe-appeal
 Sitemap: ${SITE}sitemap.xml
 `
 
-await rm(out, { recursive: true, force: true })
-const { pages, pictures } = buildSite()
-for (const page of pages) await write(page.file, page.html)
-for (const picture of pictures) await write(picture.file, await encodePicture(picture))
-await write('style.css', styleSheet)
-await write('favicon.svg', MARK)
-await write('robots.txt', ROBOTS)
-const urls = pages.map(({ url }) => `  <url><loc>${url}</loc></url>`).join('\n')
-await write(
-  'sitemap.xml',
-  `<?xml version="1.0" encoding="UTF-8"?>\n<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">\n${urls}\n</urlset>\n`,
-)
-await write('booking.js', "document.title = 'Book a tool'\n")
-await writeFile(join(demo, 'README.md'), readme(pages.length))
-console.log(`${pages.length} pages and ${pictures.length} pictures written to demo/site`)
+const sitemapOf = (pages: readonly BuiltPage[]) =>
+  `<?xml version="1.0" encoding="UTF-8"?>\n<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">\n${pages
+    .map(({ url }) => `  <url><loc>${url}</loc></url>`)
+    .join('\n')}\n</urlset>\n`
+
+/** Every file of a variation of the site, by its path. */
+async function filesOf(variation: Variation): Promise<Map<string, string | Uint8Array>> {
+  const { pages, pictures } = buildSite(variation)
+  const files = new Map<string, string | Uint8Array>(pages.map(({ file, html }) => [file, html]))
+  for (const picture of pictures) files.set(picture.file, await encodePicture(picture))
+  return files
+    .set('style.css', styleSheet)
+    .set('favicon.svg', MARK)
+    .set('robots.txt', ROBOTS)
+    .set('sitemap.xml', sitemapOf(pages))
+    .set('booking.js', "document.title = 'Book a tool'\n")
+}
+
+const isSame = (a: string | Uint8Array, b: string | Uint8Array | undefined) =>
+  b !== undefined && Buffer.compare(Buffer.from(a), Buffer.from(b)) === 0
+
+for (const folder of ['site', 'edited']) await rm(join(demo, folder), { recursive: true, force: true })
+const built = await filesOf(asBuilt)
+const edited = await filesOf(weekLater)
+for (const [file, content] of built) await write(join(demo, 'site', file), content)
+for (const [file, content] of edited) {
+  if (!isSame(content, built.get(file))) await write(join(demo, 'edited', file), content)
+}
+const gone = [...built.keys()].filter((file) => !edited.has(file))
+await write(join(demo, 'edited', 'gone.txt'), `${gone.join('\n')}\n`)
+const { length } = buildSite().pages
+await writeFile(join(demo, 'README.md'), readme(length))
+console.log(`${length} pages written to demo/site, and what an edit changes of them to demo/edited`)

@@ -1,4 +1,5 @@
 import { troubles } from './troubles'
+import { edits } from './week-later'
 
 /** The demo's list of troubles, from the same data that makes them. */
 export function readme(pageCount: number): string {
@@ -18,5 +19,12 @@ the trouble shows on the cards and that no check speaks of it yet.
 | page | what is wrong | findings |
 |---|---|---|
 ${rows.join('\n')}
+
+## A week later
+
+\`demo/edited\` holds what an edit changes of the site, and \`gone.txt\` what it takes away: \`node demo/server.mjs --edited\`
+serves the site with it.
+
+${edits.map((edit) => `- ${edit}`).join('\n')}
 `
 }

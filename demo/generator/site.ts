@@ -182,8 +182,9 @@ const listBody = (section: Section) =>
 const SHARE_BUTTON =
   '<p><a href="https://feed.example/share?url=https%3A%2F%2Fbrasswick.example%2Fnews%2F&amp;via=oldaccount">Share this</a></p>\n'
 
-function partsOf(): PageParts[] {
+function partsOf(edit: NonNullable<Variation['edit']>): PageParts[] {
   const { home, visit, about } = singles
+  const edited = sections.map((section) => ({ ...section, entries: edit(section.path, section.entries) }))
   const single = (entry: Entry, path: string): PageParts => {
     const picture = pictureOf(entry)
     return {
@@ -196,7 +197,7 @@ function partsOf(): PageParts[] {
       body: entryBody(entry, picture),
     }
   }
-  const lists = sections.map((section): PageParts => {
+  const lists = edited.map((section): PageParts => {
     const entry: Entry = {
       ...home,
       slug: section.path,
@@ -215,7 +216,7 @@ function partsOf(): PageParts[] {
       body: listBody(section),
     }
   })
-  const entries = sections.flatMap((section) =>
+  const entries = edited.flatMap((section) =>
     section.entries.map((entry): PageParts => {
       const picture = pictureOf(entry)
       const extra = entry.slug === 'winter-hours' ? SHARE_BUTTON : ''
@@ -233,8 +234,14 @@ function partsOf(): PageParts[] {
   return [single(home, ''), single(visit, 'visit'), single(about, 'about'), ...lists, ...entries]
 }
 
-/** A variation of the site: which troubles it has. Later builds (mended, a week after) differ only in this. */
-export type Variation = { troubles: readonly Trouble[] }
+/** A variation of the site: which troubles it has, and what else was edited. */
+export type Variation = {
+  troubles: readonly Trouble[]
+  /** Entries of a section, by its path, in place of those it was built with. */
+  edit?: (section: string, entries: Entry[]) => Entry[]
+}
+
+const asTheyAre = (_section: string, entries: Entry[]) => entries
 
 export const asBuilt: Variation = { troubles: allTroubles }
 
@@ -242,7 +249,7 @@ export const asBuilt: Variation = { troubles: allTroubles }
 export function buildSite(variation: Variation = asBuilt): { pages: BuiltPage[]; pictures: Picture[] } {
   const troubleOf = new Map(variation.troubles.map((trouble) => [trouble.file, trouble]))
   const pictures = new Map<string, Picture>()
-  const pages = partsOf().map((parts): BuiltPage => {
+  const pages = partsOf(variation.edit ?? asTheyAre).map((parts): BuiltPage => {
     const trouble = troubleOf.get(parts.file)
     const picture = trouble?.picture ? { ...parts.picture, ...trouble.picture } : parts.picture
     const head = rightHead({ ...parts, picture })

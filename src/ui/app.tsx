@@ -18,7 +18,7 @@ import { useView } from './view/use-view'
 import { WallArea } from './wall/wall-area'
 
 /** The whole application: the frame, and the area that the address names. */
-export function App({ demo }: { demo: string | null }) {
+export function App({ demo, editedDemo }: { demo: string | null; editedDemo: string | null }) {
   const { view, goTo } = useView()
   const run = useRun(view.run)
   useEffect(() => {
@@ -31,7 +31,7 @@ export function App({ demo }: { demo: string | null }) {
         <UndoKeys />
         <TopBar view={view} goTo={goTo} run={run.kind === 'ready' ? run.value : null} demo={demo} />
         <main className="min-h-0 flex-1">
-          {view.area === 'gather' && <GatherArea demo={demo} goTo={goTo} />}
+          {view.area === 'gather' && <GatherArea demo={demo} editedDemo={editedDemo} goTo={goTo} />}
           {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} />}
           {view.area === 'causes' && <CausesArea view={view} goTo={goTo} run={run} />}
           {view.area === 'pictures' && <PicturesArea view={view} goTo={goTo} run={run} />}

@@ -28,8 +28,13 @@ const differs = (parts: CardPart[], sameAddress = false): PageDifference => ({
   ]),
 })
 
-const since = (differences: Record<string, PageDifference>, gone: string[] = []): SinceRun => ({
+const since = (
+  differences: Record<string, PageDifference>,
+  gone: string[] = [],
+  moves: [string, string][] = [],
+): SinceRun => ({
   gone: new Set(gone),
+  moves: new Map(moves),
   differences: new Map(Object.entries(differences)),
 })
 
@@ -65,6 +70,7 @@ describe('copies that an edit outdates', () => {
           address: A,
           page: A,
           reason: 'text',
+          movedTo: null,
           held: { run: 'old', at: day(0) },
           lapsesAt: day(30),
           state: 'open',
@@ -93,6 +99,8 @@ describe('copies that an edit outdates', () => {
 
   test('a page that went is shown until its copy lapses', () => {
     expect(brief(input(since({}, [A])))).toEqual([[A, 'removed', 'open']])
+    const { entries } = refreshList(input(since({}, [A, B], [[A, `${A}/new`]])), feed)
+    expect(entries.map(({ movedTo }) => movedTo)).toEqual([`${A}/new`, null])
   })
 
   test('each variant of an address is a copy of its own', () => {

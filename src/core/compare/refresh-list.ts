@@ -11,7 +11,7 @@ import {
 } from './held-copies'
 
 /** How the run of today differs from an earlier one, and how addresses lead to pages in that one. */
-export type SinceRun = { gone: ReadonlySet<string>; differences: Comparison['differences'] }
+export type SinceRun = { gone: ReadonlySet<string> } & Pick<Comparison, 'differences' | 'moves'>
 
 /** An address whose copy at one place is out of date, or was until it was asked for again. */
 export type RefreshEntry = {
@@ -20,6 +20,8 @@ export type RefreshEntry = {
   /** The page that it leads to. */
   page: string
   reason: RefreshReason
+  /** Where the page is now, when it was removed here and is there instead. */
+  movedTo: string | null
   /** The reading that the place still shows in the part that is out of date. */
   held: Reading
   /** When the copy goes by itself (ISO 8601); null where it doesn't: a picture under the same address may stay for good. */
@@ -56,7 +58,7 @@ export type RefreshInput = {
   since: (run: string) => SinceRun | null
 }
 
-type Stale = { reason: RefreshReason; held: Reading; lapsesAt: string | null }
+type Stale = Pick<RefreshEntry, 'reason' | 'movedTo' | 'held' | 'lapsesAt'>
 
 /** Why a copy is out of date; null when it is not, or it isn't known. */
 function staleness(copy: HeldCopy, holder: Holder, page: string, { now, since }: RefreshInput): Stale | null {
@@ -64,7 +66,8 @@ function staleness(copy: HeldCopy, holder: Holder, page: string, { now, since }:
   // A picture that is never fetched again under its address outlives the copy's text.
   const stale = (reason: RefreshReason, held: Reading): Stale => {
     const stays = reason === 'picture-under-same-address' && holder.holding.samePictureAddress.value === 'kept'
-    return { reason, held, lapsesAt: stays ? null : lapsesAt(copy, holder) }
+    const movedTo = reason === 'removed' ? (since(held.run)?.moves.get(page) ?? null) : null
+    return { reason, movedTo, held, lapsesAt: stays ? null : lapsesAt(copy, holder) }
   }
   if (text.run !== now) {
     const known = since(text.run)

@@ -17,7 +17,6 @@ import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 import { SurfaceBar } from '../wall/surface-bar'
 import type { DriftItem } from './drift-items'
-import { pathUnder } from './drift-items'
 import { TagDifferences } from './tag-differences'
 
 type Props = {
@@ -38,7 +37,6 @@ export function ChangeDetail({ view, goTo, before, after, item, difference }: Pr
   const differing = useMemo(() => ({ ids: new Set(item.surfaces), says: 'changed' }), [item])
   const card = difference?.cards.get(surface.id)
   const marked = useMemo(() => (card ? new Set(card.parts) : NONE), [card])
-  const { site } = after.source
   return (
     <section aria-label={`${item.path} in both runs`} className="min-h-0 overflow-auto px-5 pb-6 pt-3">
       <header className="flex flex-wrap items-baseline gap-3">
@@ -47,7 +45,7 @@ export function ChangeDetail({ view, goTo, before, after, item, difference }: Pr
           <button
             type="button"
             className="text-pick hover:underline"
-            onClick={() => goTo({ area: 'page', page: item.to ? pathUnder(site, item.to) : item.path })}
+            onClick={() => goTo({ area: 'page', page: item.to?.path ?? item.path })}
           >
             Open the page
           </button>
@@ -71,7 +69,7 @@ export function ChangeDetail({ view, goTo, before, after, item, difference }: Pr
         <Side
           title="Now"
           run={after}
-          url={item.kind === 'removed' ? null : (item.to ?? item.url)}
+          url={item.kind === 'removed' ? null : (item.to?.url ?? item.url)}
           surface={surface}
           marked={marked}
         />
@@ -85,7 +83,8 @@ export function ChangeDetail({ view, goTo, before, after, item, difference }: Pr
 function wordsFor(item: DriftItem, surface: Surface, parts: readonly CardPart[]): string {
   if (item.kind === 'added') return 'The page is new.'
   if (item.kind === 'removed') return 'The page is not there any more. Whoever holds a copy of its card still shows it.'
-  if (item.kind === 'moved') return `The page is now at ${item.to}. Copies hang on the address they were taken from.`
+  if (item.kind === 'moved')
+    return `The page is now at ${item.to?.path}. Copies hang on the address they were taken from.`
   if (parts.length > 0) return `On ${surface.name}, outlined: ${partsInWords(parts)}.`
   return item.surfaces.length === 0 ? 'No card shows the difference.' : `${surface.name} shows what it did.`
 }

@@ -15,7 +15,7 @@ export function itemInWords({ kind, parts, surfaces, to, came, went }: DriftItem
     case 'changed':
       return `${partsInWords(parts)} on ${count(surfaces.length, 'surface')}`
     case 'moved':
-      return `moved to ${to}`
+      return `moved to ${to?.path}`
     case 'removed':
       return 'is not there any more'
     case 'added':

@@ -60,7 +60,7 @@ function Drift({ view, goTo, run, runs }: Props) {
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        {before && (
+        {before && view.drift !== 'held' && (
           <label className="flex items-center gap-2 py-1">
             <span className="text-quiet">Earlier run</span>
             <select
@@ -81,17 +81,17 @@ function Drift({ view, goTo, run, runs }: Props) {
         </span>
         <span className="ml-auto flex items-center gap-2 py-1">
           <LaunchMark run={run} />
-          {before && <DriftExports before={before} after={run} />}
+          {before && view.drift === 'runs' && <DriftExports before={before} after={run} />}
         </span>
       </header>
       <Tabs.Content value="runs" className="min-h-0 flex-1 max-md:min-h-max">
-        {before ? <RunsTab view={view} goTo={goTo} before={before} after={run} /> : <OnlyRun run={run} />}
+        {before ? <RunsTab view={view} goTo={goTo} before={before} after={run} /> : <OnlyRun run={run} goTo={goTo} />}
       </Tabs.Content>
       <Tabs.Content value="held" className="min-h-0 flex-1 max-md:min-h-max">
         <HeldTab view={view} goTo={goTo} run={run} />
       </Tabs.Content>
       <Tabs.Content value="box" className="min-h-0 flex-1 max-md:min-h-max">
-        {before ? <BoxTab view={view} goTo={goTo} before={before} after={run} /> : <OnlyRun run={run} />}
+        {before ? <BoxTab view={view} goTo={goTo} before={before} after={run} /> : <OnlyRun run={run} goTo={goTo} />}
       </Tabs.Content>
     </Tabs.Root>
   )
@@ -102,10 +102,14 @@ function runInWords({ startedAt, launchedAt, lookedAgain, pages }: StoredRun): s
   return `${dayAndTime(startedAt)}, ${count(pages, 'page')}${what}`
 }
 
-function OnlyRun({ run }: { run: StoredRun }) {
+function OnlyRun({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
   return (
     <Notice
-      text={`This is the only run of ${shortAddress(run.source.site)} kept in this browser. Change something, build, and press Run again: the two are held against each other here.`}
-    />
+      text={`This is the only run of ${shortAddress(run.source.site)} kept in this browser. If it is the one that you launch, say so above. Then change something, build, and gather the pages again: the two are held against each other here.`}
+    >
+      <button type="button" className="button" onClick={() => goTo({ area: 'gather', page: null })}>
+        Gather pages
+      </button>
+    </Notice>
   )
 }

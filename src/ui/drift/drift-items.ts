@@ -13,8 +13,8 @@ export type DriftItem = {
   parts: CardPart[]
   /** Surfaces whose card changed. */
   surfaces: string[]
-  /** Where a moved page is now. */
-  to: string | null
+  /** Where a moved page is now: its address and its path. */
+  to: { url: string; path: string } | null
   /** Checks that fail now, and those that failed before. */
   came: string[]
   went: string[]
@@ -41,14 +41,15 @@ export function driftItems({ comparison }: Pick<StoredComparison, 'comparison'>,
     if (!kinds.has(url) && !arrived.has(url)) kinds.set(url, 'findings')
   const items = [...kinds].map(([url, kind]): DriftItem => {
     const cards = differences.get(url)?.cards ?? new Map()
-    const at = moves.get(url) ?? url
+    const moved = moves.get(url)
+    const at = moved ?? url
     return {
       url,
       path: pathUnder(site, url),
       kind,
       parts: [...new Set([...cards.values()].flatMap(({ parts }) => parts as CardPart[]))],
       surfaces: [...cards.keys()],
-      to: moves.get(url) ?? null,
+      to: moved === undefined ? null : { url: moved, path: pathUnder(site, moved) },
       came: came.get(at) ?? [],
       went: went.get(url) ?? [],
     }

@@ -62,7 +62,7 @@ function HeldCopies({ view, goTo, run, held, scope, onScope }: HeldProps) {
       <PlaceList places={held.places} chosen={surface.id} onChoose={(id) => goTo({ surface: id }, 'replace')} />
       <section aria-label={`Refresh list of ${surface.name}`} className="flex min-h-0 min-w-0 flex-col px-4 pt-3">
         <div className="flex flex-wrap items-start gap-x-4 gap-y-2 pb-2">
-          <div className="min-w-0 flex-1">
+          <div className="min-w-0 flex-1 max-md:basis-full">
             <h2 className="font-display text-[20px] font-semibold leading-tight">{headline(place)}</h2>
             <p className="text-quiet">{standing(place, held.launches, run)}</p>
           </div>
@@ -81,7 +81,7 @@ function HeldCopies({ view, goTo, run, held, scope, onScope }: HeldProps) {
             key={surface.id}
             entries={list.entries}
             surface={surface}
-            site={site}
+            run={run}
             goTo={goTo}
             onAsked={record}
             onTakeBack={takeBack}
@@ -111,11 +111,12 @@ function standing({ surface, list }: Place, launches: readonly StoredRun[], run:
   if (list.held === 0) return `As far as is known, ${surface.name} holds no copy of this site.`
   const live = launches[0]
   const words = [`${surface.name} may hold ${count(list.held, 'copy', 'copies')}.`]
-  if (live && live.id !== run.id) words.push('What the list holds them against is not live yet, as far as you said.')
-  if (list.lapsed > 0)
-    words.push(
-      `${count(list.lapsed, 'copy was', 'copies were')} too, and by now too old to be used: the next post reads the page.`,
-    )
+  if (live && live.id !== run.id)
+    words.push('This run is not marked as live: the list says what it outdates once it is.')
+  if (list.lapsed > 0) {
+    const more = list.entries.length > 0 ? ' more' : ''
+    words.push(`${list.lapsed}${more} would be out of date, and are too old by now: the next post reads the page.`)
+  }
   if (list.unknown > 0) words.push(`Of ${list.unknown} it is not known: the run that they are of was deleted.`)
   return words.join(' ')
 }

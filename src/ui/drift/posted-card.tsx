@@ -1,33 +1,12 @@
 'use client'
 
-import { useMemo } from 'react'
 import type { Holder } from '@/core/compare/held-copies'
 import { type Post, type ShareBox, shownNow, type Version } from '@/core/compare/share-box'
-import { cardOf } from '@/core/surface/card'
-import { type Face, faceOf } from '@/core/surface/face'
 import type { Surface } from '@/core/surface/profile'
 import type { StoredRun } from '@/store/database'
 import { WallCard } from '../card/wall-card'
-import { useCardContext } from '../run/use-card-context'
-import { useStoredPage } from '../run/use-run'
 import { pathUnder } from './drift-items'
-
-/** A card whose text and picture are of different versions. The room that the text has is the picture's. */
-export function mixedFace(text: Face, picture: Face): Face {
-  if (text === picture) return text
-  const { layout, image, ratio, pictureFault } = picture
-  return { ...text, layout, image, ratio, pictureFault }
-}
-
-function useFace(run: StoredRun, page: string | null, surface: Surface): Face | null {
-  const stored = useStoredPage(page === null ? null : run.id, page)
-  const context = useCardContext(run)
-  const found = stored.kind === 'ready' ? stored.value.page : null
-  return useMemo(
-    () => (found && context ? faceOf(cardOf(found, surface, context), surface) : null),
-    [found, context, surface],
-  )
-}
+import { mixedFace, useFace } from './use-face'
 
 type Props = {
   box: ShareBox

@@ -6,10 +6,12 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { REASON_WORDS } from '@/core/compare/drift-reports'
 import type { RefreshEntry } from '@/core/compare/refresh-list'
 import type { Surface } from '@/core/surface/profile'
+import type { StoredRun } from '@/store/database'
 import { dayAndTime } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 import { askingHref, readAskingPatterns } from './asking-pattern'
 import { pathUnder } from './drift-items'
+import { HeldAndNow } from './held-and-now'
 import { useListKeys } from './use-list-keys'
 
 const STATES = {
@@ -21,14 +23,15 @@ const STATES = {
 type Props = {
   entries: readonly RefreshEntry[]
   surface: Surface
-  site: string
+  run: StoredRun
   goTo: GoTo
   onAsked: (address: string, renewed: boolean) => Promise<void>
   onTakeBack: (address: string) => Promise<void>
 }
 
 /** The list to work through: O asks and ticks off, N says that asking was in vain, U takes the last of it back. */
-export function RefreshTable({ entries, surface, site, goTo, onAsked, onTakeBack }: Props) {
+export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack }: Props) {
+  const { site } = run.source
   const [chosen, setChosen] = useState<string | null>(null)
   const found = entries.findIndex(({ address }) => address === chosen)
   const at = found < 0 && entries.length > 0 ? 0 : found
@@ -71,26 +74,29 @@ export function RefreshTable({ entries, surface, site, goTo, onAsked, onTakeBack
   }
   return (
     <>
-      <div ref={pane} className="-mx-2 min-h-0 flex-1 overflow-auto px-2 pb-2 max-md:max-h-[60vh]">
-        <ul className="relative" style={{ height: virtual.getTotalSize() }}>
-          {virtual.getVirtualItems().map((row) => {
-            const one = entries[row.index]!
-            return (
-              <li
-                key={one.address}
-                className="absolute inset-x-0"
-                style={{ transform: `translateY(${row.start}px)`, height: row.size }}
-              >
-                <EntryLine
-                  entry={one}
-                  site={site}
-                  isChosen={row.index === at}
-                  onChoose={() => setChosen(one.address)}
-                />
-              </li>
-            )
-          })}
-        </ul>
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_236px] gap-4 max-md:grid-cols-1">
+        <div ref={pane} className="-mx-2 min-h-0 overflow-auto px-2 pb-2 max-md:max-h-[60vh]">
+          <ul className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map((row) => {
+              const one = entries[row.index]!
+              return (
+                <li
+                  key={one.address}
+                  className="absolute inset-x-0"
+                  style={{ transform: `translateY(${row.start}px)`, height: row.size }}
+                >
+                  <EntryLine
+                    entry={one}
+                    site={site}
+                    isChosen={row.index === at}
+                    onChoose={() => setChosen(one.address)}
+                  />
+                </li>
+              )
+            })}
+          </ul>
+        </div>
+        {entry && <HeldAndNow key={entry.address} entry={entry} surface={surface} run={run} />}
       </div>
       {entry && (
         <div className="flex shrink-0 flex-wrap items-center gap-2 border-t border-line py-2">
@@ -124,7 +130,7 @@ export function RefreshTable({ entries, surface, site, goTo, onAsked, onTakeBack
 type LineProps = { entry: RefreshEntry; site: string; isChosen: boolean; onChoose: () => void }
 
 function EntryLine({ entry, site, isChosen, onChoose }: LineProps) {
-  const { address, page, reason, held, lapsesAt, state, askedAt } = entry
+  const { address, page, reason, movedTo, held, lapsesAt, state, askedAt } = entry
   const isVariant = address !== page
   return (
     <button
@@ -143,7 +149,9 @@ function EntryLine({ entry, site, isChosen, onChoose }: LineProps) {
       <span className={clsx('truncate font-mono text-[12px] font-semibold', state === 'done' && 'text-quiet')}>
         {isVariant ? address : pathUnder(site, address)}
       </span>
-      <span className={clsx('text-[12px]', state === 'done' && 'text-quiet')}>{REASON_WORDS[reason]}</span>
+      <span className={clsx('text-[12px]', state === 'done' && 'text-quiet')}>
+        {movedTo ? `page moved to ${pathUnder(site, movedTo)}` : REASON_WORDS[reason]}
+      </span>
       <span />
       <span className="truncate text-[11.5px] text-quiet">
         {isVariant && 'held apart · '}

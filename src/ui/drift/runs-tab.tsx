@@ -23,6 +23,12 @@ export function RunsTab({ view, goTo, before, after }: Props) {
   return <Compared view={view} goTo={goTo} before={before} after={after} compared={compared.value.get(before.id)!} />
 }
 
+/** `13 findings went, none came.` */
+export function findingsInWords(went: number, came: number): string {
+  if (went + came === 0) return 'No finding came or went.'
+  return `${went === 0 ? 'No finding' : count(went, 'finding')} went, ${came === 0 ? 'none' : came} came.`
+}
+
 const KINDS: Record<DriftKind, string> = {
   changed: 'changed',
   moved: 'moved',
@@ -58,9 +64,7 @@ function Compared({ view, goTo, before, after, compared }: Props & { compared: S
           <h2 className="font-display text-[20px] font-semibold leading-tight">
             {counts.changed === 0 ? 'No card changed' : `${count(counts.changed, 'page')} with other cards`}
           </h2>
-          <p className="text-quiet">
-            {count(went.length, 'finding')} went, {count(came.length, 'finding')} came.
-          </p>
+          <p className="text-quiet">{findingsInWords(went.length, came.length)}</p>
           <fieldset className="mt-2 flex flex-wrap gap-1">
             <legend className="sr-only">Show only</legend>
             {(Object.keys(KINDS) as DriftKind[])

@@ -38,7 +38,7 @@ export function TagDifferences({ tags }: { tags: readonly TagChange[] }) {
 
 function TagRow({ tag: { key, before, after } }: { tag: TagChange }) {
   const words = useMemo(() => {
-    if (before === null || after === null || before.length + after.length > MOST_MARKED) return null
+    if (!before || !after || before.length + after.length > MOST_MARKED) return null
     return diffWordsWithSpace(before, after)
   }, [before, after])
   return (

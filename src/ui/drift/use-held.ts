@@ -40,7 +40,8 @@ export function refreshInput(
       run,
       sides.before.map(([address]) => address),
     )
-    since.set(run, { gone: new Set(comparison.gone), differences: comparison.differences })
+    const { gone, differences, moves } = comparison
+    since.set(run, { gone: new Set(gone), differences, moves })
   }
   return {
     pages,

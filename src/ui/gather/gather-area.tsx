@@ -16,7 +16,16 @@ const canGoOn = (session: Session) =>
   session.kind === 'ended' && session.stopped && session.waiting > 0 && session.source.kind === 'crawl'
 
 /** Ways in, the run that goes on, and the runs that are kept. */
-export function GatherArea({ demo, goTo }: { demo: string | null; goTo: GoTo }) {
+export function GatherArea({
+  demo,
+  editedDemo,
+  goTo,
+}: {
+  demo: string | null
+  /** The demo as it is a week after its launch. */
+  editedDemo: string | null
+  goTo: GoTo
+}) {
   const session = useSession()
   const start = (source: GatherSource, resumed: string | null = null) =>
     goTo(
@@ -69,6 +78,19 @@ export function GatherArea({ demo, goTo }: { demo: string | null; goTo: GoTo }) 
               <button type="button" className="button justify-self-start" onClick={() => start(crawlFrom(demo))}>
                 Gather the demo
               </button>
+              {editedDemo && (
+                <p className="text-quiet">
+                  A week later some of it is mended and edited:{' '}
+                  <button
+                    type="button"
+                    className="text-pick hover:underline"
+                    onClick={() => start(crawlFrom(editedDemo))}
+                  >
+                    gather it again, edited
+                  </button>
+                  , and see the two in Drift.
+                </p>
+              )}
             </Way>
           )}
         </div>

@@ -105,10 +105,14 @@ function PastRun({ run, onOpen, onResume }: { run: StoredRun; onOpen: () => void
       <span className="flex-1 text-quiet">
         {run.summary && `${count(run.summary.error, 'error')}, ${count(run.summary.warning, 'warning')}`}
         {STATES[run.state] && ` · ${STATES[run.state]}`}
+        {run.launchedAt && ` · live since ${dayAndTime(run.launchedAt)}`}
       </span>
       {isAsking ? (
         <>
-          <span>Delete this run for good?</span>
+          <span>
+            Delete this run for good?
+            {run.launchedAt && ' Without it nobody can tell which copies of it are out of date.'}
+          </span>
           <button type="button" className="button text-wrong" onClick={() => void deleteRun(run.id)}>
             Delete
           </button>

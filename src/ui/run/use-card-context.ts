@@ -8,11 +8,14 @@ import type { CardContext } from '@/core/surface/card'
 import { database, type StoredRun } from '@/store/database'
 
 /** What cards of a run depend on: its pictures, its robots.txt, its addresses. Undefined until it is read. */
-export function useCardContext(run: StoredRun, as: View | null = null): CardContext | undefined {
-  const images = useLiveQuery(() => database.images.where('run').equals(run.id).toArray(), [run.id])
-  return useMemo(
-    () =>
-      images && cardContextOf(as ? { ...run, view: as } : run, new Map(images.map(({ url, image }) => [url, image]))),
-    [run, images, as],
+export function useCardContext(run: StoredRun | null, as: View | null = null): CardContext | undefined {
+  const id = run?.id ?? null
+  const images = useLiveQuery(
+    async () => (id === null ? undefined : database.images.where('run').equals(id).toArray()),
+    [id],
   )
+  return useMemo(() => {
+    if (!run || !images) return undefined
+    return cardContextOf(as ? { ...run, view: as } : run, new Map(images.map(({ url, image }) => [url, image])))
+  }, [run, images, as])
 }

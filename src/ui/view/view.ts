@@ -12,7 +12,7 @@ export const panes = ['reasons', 'draft', 'findings', 'tags'] as const
 export type Pane = (typeof panes)[number]
 
 /** Symptoms that the wall can be narrowed to. They combine: a card must show all that are chosen. */
-export const symptoms = ['errors', 'fell-back', 'same-picture', 'text-cut', 'no-picture'] as const
+export const symptoms = ['errors', 'fell-back', 'same-picture', 'text-cut', 'no-picture', 'changed'] as const
 export type Symptom = (typeof symptoms)[number]
 
 export const sorts = ['worst', 'address', 'found'] as const

@@ -10,6 +10,21 @@ export function rowsAs(rows: WallRow[], isOther: boolean): WallRow[] {
   return rows.map((row) => (row.otherFaces ? { ...row, faces: { ...row.faces, ...row.otherFaces } } : row))
 }
 
+/** Surfaces on which a page's card differs from that of the baseline, by page; new pages differ on all. */
+export type Changes = ReadonlyMap<string, ReadonlySet<string>>
+
+/** A row with what changed since the baseline, where that is known. */
+export type ShownRow = WallRow & { changed?: ReadonlySet<string> }
+
+/** Rows with what changed; the rows themselves while nothing is known of it. */
+export function withChanges(rows: WallRow[], changes: Changes | null): ShownRow[] {
+  if (changes === null || changes.size === 0) return rows
+  return rows.map((row) => {
+    const changed = changes.get(row.url)
+    return changed ? { ...row, changed } : row
+  })
+}
+
 /** Pictures by how many cards of one surface show them. */
 export function pictureUses(rows: readonly WallRow[], surface: string): Map<string, number> {
   const uses = new Map<string, number>()
@@ -22,7 +37,7 @@ export function pictureUses(rows: readonly WallRow[], surface: string): Map<stri
 
 /** Does a page show this symptom on this surface? */
 export function hasSymptom(
-  row: WallRow,
+  row: ShownRow,
   symptom: Symptom,
   surface: string,
   uses: ReadonlyMap<string, number>,
@@ -37,6 +52,8 @@ export function hasSymptom(
       return face?.traits.includes('text-cut') ?? false
     case 'no-picture':
       return (face?.traits.includes('no-picture') || face?.traits.includes('bare')) ?? false
+    case 'changed':
+      return row.changed?.has(surface) ?? false
     case 'same-picture':
       return (uses.get(face?.image ?? '') ?? 0) >= SAME_PICTURE_FROM
   }

@@ -13,17 +13,27 @@ const NAMES: Record<Symptom, string> = {
   'same-picture': 'Same picture',
   'text-cut': 'Text cut',
   'no-picture': 'No picture',
+  changed: 'Changed since the launch',
 }
 
-type Props = { rows: WallRow[]; view: View; goTo: GoTo; shownCount: number }
+type Props = {
+  rows: WallRow[]
+  view: View
+  goTo: GoTo
+  shownCount: number
+  /** How far what changed since the baseline is known; null where no run of the site is said to be live. */
+  changes: 'unknown' | 'working' | 'known' | null
+}
 
 /** Narrows the wall. Chosen symptoms combine: a card must show them all. */
-export function SymptomBar({ rows, view, goTo, shownCount }: Props) {
+export function SymptomBar({ rows, view, goTo, shownCount, changes }: Props) {
+  const offered = changes === null ? symptoms.filter((symptom) => symptom !== 'changed') : symptoms
   const inSection = useMemo(
     () => rows.filter((row) => view.section === null || row.section === view.section),
     [rows, view.section],
   )
   const counts = useMemo(() => countSymptoms(inSection, view.surface, symptoms), [inSection, view.surface])
+  const isCounted = (symptom: Symptom) => symptom !== 'changed' || changes === 'known'
   const toggle = (symptom: Symptom) => {
     const isOn = view.symptoms.includes(symptom)
     goTo({ symptoms: isOn ? view.symptoms.filter((one) => one !== symptom) : [...view.symptoms, symptom] }, 'replace')
@@ -43,18 +53,23 @@ export function SymptomBar({ rows, view, goTo, shownCount }: Props) {
       >
         Everything <b className="ml-1 font-semibold tabular-nums">{inSection.length}</b>
       </button>
-      {symptoms.map((symptom) => {
+      {offered.map((symptom) => {
         const isOn = view.symptoms.includes(symptom)
         return (
           <button
             key={symptom}
             type="button"
             aria-pressed={isOn}
-            disabled={counts[symptom] === 0 && !isOn}
+            disabled={isCounted(symptom) && counts[symptom] === 0 && !isOn}
             className={clsx(look(isOn), 'disabled:opacity-45')}
             onClick={() => toggle(symptom)}
           >
-            {NAMES[symptom]} <b className="ml-1 font-semibold tabular-nums">{counts[symptom]}</b>
+            {NAMES[symptom]}{' '}
+            {isCounted(symptom) ? (
+              <b className="ml-1 font-semibold tabular-nums">{counts[symptom]}</b>
+            ) : (
+              changes === 'working' && ' …'
+            )}
           </button>
         )
       })}

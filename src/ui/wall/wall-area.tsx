@@ -13,12 +13,13 @@ import { CardGrid } from './card-grid'
 import { Inspector } from './inspector'
 import { SearchAndOrder } from './search-and-order'
 import { SectionList } from './section-list'
-import { rowsAs, selectRows } from './select-rows'
+import { rowsAs, selectRows, withChanges } from './select-rows'
 import { useSelection } from './selection'
 import { SelectionBar } from './selection-bar'
 import { StandingSwitch } from './standing-switch'
 import { SurfaceBar } from './surface-bar'
 import { SymptomBar } from './symptom-bar'
+import { useChangesSinceLaunch } from './use-changes'
 import { useWallKeys } from './use-wall-keys'
 
 /** Every page's card on one surface. */
@@ -28,9 +29,18 @@ export function WallArea({ view: addressed, goTo, run }: { view: View; goTo: GoT
   const surfaces = useSurfaces()
   const surface = surfaces.find(({ id }) => id === addressed.surface) ?? surfaces[0]!
   const beside = surfaces.find(({ id }) => id === addressed.beside && id !== surface.id) ?? null
-  // An address may name a place that this site has no more: then the first one is shown, and is what is chosen.
-  const view = useMemo(() => ({ ...addressed, surface: surface.id }), [addressed, surface])
-  const rows = useMemo(() => stored && rowsAs(stored, view.as !== null && view.as !== own), [stored, view.as, own])
+  const since = useChangesSinceLaunch(run.kind === 'ready' ? run.value : null, addressed.symptoms.includes('changed'))
+  const hasBaseline = since !== null
+  // An address may name a place that this site has no more: then the first one is shown, and is what is chosen. Without
+  // a baseline nothing is known to have changed, and nothing is narrowed to it.
+  const view = useMemo(() => {
+    const shown = addressed.symptoms.filter((symptom) => symptom !== 'changed' || hasBaseline)
+    return { ...addressed, surface: surface.id, symptoms: shown }
+  }, [addressed, surface, hasBaseline])
+  const rows = useMemo(() => {
+    const seen = stored && rowsAs(stored, view.as !== null && view.as !== own)
+    return seen && withChanges(seen, since?.changes ?? null)
+  }, [stored, view.as, own, since?.changes])
   const shown = useMemo(() => selectRows(rows ?? [], view), [rows, view])
   const [columns, setColumns] = useState(3)
   const selected = useSelection(run.kind === 'ready' ? run.value.id : null)
@@ -67,7 +77,7 @@ export function WallArea({ view: addressed, goTo, run }: { view: View; goTo: GoT
           <BesideChoice view={view} goTo={goTo} />
           <SearchAndOrder view={view} goTo={goTo} searchField={searchField} />
         </div>
-        <SymptomBar rows={rows} view={view} goTo={goTo} shownCount={shown.length} />
+        <SymptomBar rows={rows} view={view} goTo={goTo} shownCount={shown.length} changes={since?.state ?? null} />
         <CardGrid
           rows={shown}
           surface={surface}
