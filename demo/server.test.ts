@@ -1,9 +1,12 @@
+import { existsSync, readFileSync } from 'node:fs'
 import type { Server } from 'node:http'
 import { connect } from 'node:net'
+import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { Head } from './generator/head'
 import { buildSite } from './generator/site'
-import { demoFolder, listen, serveFolder } from './server.mjs'
+import { weekLater } from './generator/week-later'
+import { demoFolder, editedFolder, listen, serveFolder } from './server.mjs'
 
 let server: Server
 let base = ''
@@ -13,6 +16,34 @@ beforeAll(async () => {
   base = await listen(server, 0)
 })
 afterAll(() => server.close())
+
+describe('the demo a week later', () => {
+  test('has what was edited, all else, and not what was taken away', async () => {
+    const edited = serveFolder(demoFolder, { overlay: editedFolder })
+    const at = await listen(edited, 0)
+    const answer = async (path: string) => {
+      const response = await fetch(at + path)
+      return [response.status, await response.text()] as const
+    }
+    const before = await (await fetch(`${base}news/winter-hours`)).text()
+    expect(before).not.toContain('open until nine')
+    expect(await answer('news/winter-hours')).toEqual([200, expect.stringContaining('open until nine on Thursdays')])
+    expect((await answer('guides/oil-a-hinge'))[0]).toBe(200)
+    expect((await answer('guides/patch-a-tent'))[0]).toBe(404)
+    expect((await answer('guides/patch-a-tent-or-tarp'))[0]).toBe(200)
+    expect((await answer('sitemap.xml'))[1]).not.toContain('new-page-3')
+    edited.close()
+  })
+
+  test('is what its generator makes of it', () => {
+    const built = new Map(buildSite().pages.map(({ file, html }) => [file, html]))
+    for (const { file, html } of buildSite(weekLater).pages) {
+      const path = join(editedFolder, file)
+      if (built.get(file) === html) expect(existsSync(path)).toBe(false)
+      else expect(readFileSync(path, 'utf8')).toBe(html)
+    }
+  })
+})
 
 describe('the demo’s server', () => {
   test.each([

@@ -5,8 +5,8 @@ import { gatherMemory } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '@/core/testing/good-site'
 import { database } from '@/store/database'
 import { exportRun } from './export-run'
-import { judge } from './judge'
 import { recheck } from './look-again'
+import { storeRun } from './testing/store-run'
 
 const RUN = '261123-0912-abc'
 
@@ -15,23 +15,7 @@ async function stored(): Promise<Gathering> {
     goodSite({ 'about.html': goodPage('about.html', 'Ferns', { 'twitter:card': null }) }),
     GOOD_SITE,
   )
-  const { rows, verdict } = await judge(RUN, gathering)
-  await database.pages.bulkPut(gathering.pages.map((page) => ({ run: RUN, url: page.url, page })))
-  await database.images.bulkPut(
-    gathering.images.map((image) => ({ run: RUN, url: image.url, image: { ...image, served: null } })),
-  )
-  await database.rows.bulkPut(rows)
-  const { source, view, robotsTxt, startedAt, finishedAt, notes } = gathering
-  await database.runs.put({
-    id: RUN,
-    ...{ source, view, robotsTxt, startedAt, finishedAt, notes },
-    touchedAt: 1,
-    state: 'done',
-    pages: rows.length,
-    waiting: 0,
-    findings: verdict.findings,
-    summary: verdict.summary,
-  })
+  await storeRun(RUN, gathering)
   return gathering
 }
 

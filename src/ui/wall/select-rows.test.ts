@@ -2,9 +2,10 @@ import { describe, expect, test } from 'vitest'
 import type { Face, Trait } from '@/core/surface/face'
 import type { WallRow } from '@/store/database'
 import type { View } from '../view/view'
-import { badgeOf, countSymptoms, groupSections, rowsAs, selectRows } from './select-rows'
+import { badgeOf, countSymptoms, groupSections, rowsAs, selectRows, withChanges } from './select-rows'
 import { digitOfCode, keyOfSurface, surfaceOfKey } from './surface-keys'
 import { ticksOf } from './tick-strip'
+import { changesOf } from './use-changes'
 import { indexAfter, stepOf } from './use-wall-keys'
 
 const face = (image: string | null, traits: Trait[], title: string): Face => ({
@@ -159,5 +160,37 @@ describe('as it stands and as launched', () => {
     expect(rowsAs([differing], false)[0]!.faces['wide-feed']!.layout).toBe('wide')
     expect(rowsAs([differing], true)[0]!.faces['wide-feed']!.layout).toBe('bare')
     expect(rowsAs([own], true)[0]).toBe(own)
+  })
+})
+
+describe('what changed since the baseline', () => {
+  const changes = changesOf(
+    {
+      comparison: {
+        fresh: ['https://site.example/new'],
+        gone: [],
+        moves: new Map(),
+        differences: new Map([
+          ['https://site.example/a', { tags: [], cards: new Map([['search', { parts: ['title'] }]]) }],
+          ['https://site.example/quiet', { tags: [{ key: 'k', before: null, after: 'v' }], cards: new Map() }],
+        ]),
+        findings: { came: [], went: [] },
+      },
+    },
+    ['wide-feed', 'search'],
+  )
+  const all = ['/a', '/quiet', '/new', '/same'].map((path, order) => row(path, order))
+  const shownOn = (surface: string) =>
+    selectRows(withChanges(all, changes), { surface, section: null, symptoms: ['changed'], search: '', sort: 'found' })
+
+  test('is told by surface; a new page differs on all, a change of tags alone on none', () => {
+    expect(shownOn('search').map(({ path }) => path)).toEqual(['/a', '/new'])
+    expect(shownOn('wide-feed').map(({ path }) => path)).toEqual(['/new'])
+    expect(countSymptoms(withChanges(all, changes), 'search', ['changed']).changed).toBe(2)
+  })
+
+  test('while nothing is known of it, rows are left as they are', () => {
+    expect(withChanges(all, null)).toBe(all)
+    expect(withChanges(all, new Map())).toBe(all)
   })
 })

@@ -1,0 +1,66 @@
+import { describe, expect, test } from 'vitest'
+import type { HeldEvent } from '@/core/compare/held-copies'
+import { refreshList } from '@/core/compare/refresh-list'
+import type { Face } from '@/core/surface/face'
+import { wideFeed } from '@/core/surface/profiles/wide-feed'
+import type { StoredComparison } from '@/workers/compare-runs'
+import { mixedFace } from './use-face'
+import { refreshInput } from './use-held'
+
+const A = 'https://site.example/a'
+const OLD = 'https://site.example/a.html'
+const feed = { ...wideFeed, holding: wideFeed.holding! }
+
+const compared: StoredComparison = {
+  comparison: {
+    fresh: [],
+    gone: [],
+    moves: new Map(),
+    differences: new Map([[A, { tags: [], cards: new Map([['wide-feed', { parts: ['title'] }]]) }]]),
+    findings: { came: [], went: [] },
+  },
+  addresses: {
+    before: [
+      [A, A],
+      [OLD, A],
+    ],
+    after: [[A, A]],
+  },
+}
+
+const input = (events: HeldEvent[], scope: 'all' | 'shared' = 'all') =>
+  refreshInput({ events }, new Map([['old', compared]]), 'new', '2026-11-26T00:00:00.000Z', scope)
+const addresses = (events: HeldEvent[], scope: 'all' | 'shared' = 'all') =>
+  refreshList(input(events, scope), feed).entries.map(({ address, page }) => [address, page])
+const launched: HeldEvent = { kind: 'launched', run: 'old', at: '2026-11-20T00:00:00.000Z' }
+
+describe('copies of stored runs', () => {
+  test('hang on each address that led to a page in the run they are of', () => {
+    expect(addresses([launched])).toEqual([
+      [A, A],
+      [OLD, A],
+    ])
+  })
+
+  test('of a variant that nobody knew are found by the page it leads to', () => {
+    const variant = `${A}?from=letter`
+    const shared: HeldEvent = { ...launched, kind: 'shared', surface: 'wide-feed', address: variant }
+    expect(addresses([launched, shared], 'shared')).toEqual([[variant, A]])
+  })
+
+  test('of a run that was not compared are not known', () => {
+    const other: HeldEvent = { ...launched, kind: 'shared', surface: 'wide-feed', address: A, run: 'deleted' }
+    expect(refreshList(input([other]), feed)).toMatchObject({ entries: [], unknown: 1 })
+  })
+})
+
+test('a card of two readings has the text of the one and the picture of the other', () => {
+  const face = (title: string, image: string | null) =>
+    ({ title, image, layout: image ? 'wide' : 'text', ratio: image ? 2 : null, pictureFault: null }) as Face
+  expect(mixedFace(face('new', null), face('old', 'p.png'))).toMatchObject({
+    title: 'new',
+    image: 'p.png',
+    layout: 'wide',
+    ratio: 2,
+  })
+})
