@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parseUrl } from '@/core/crawl/address'
+import { runs } from '@/core/testing/property-runs'
 import { Origins } from './origins'
 
 const NAMED = new Set(['127.0.0.1:4300'])
@@ -44,7 +45,7 @@ describe('Origins', () => {
           }
         },
       ),
-      { numRuns: 3000 },
+      runs(3000),
     )
   })
 

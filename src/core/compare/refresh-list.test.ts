@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { assumed } from '../surface/profile'
 import { wideFeed } from '../surface/profiles/wide-feed'
+import { runs } from '../testing/property-runs'
 import { type HeldEvent, type Holder, heldCopies } from './held-copies'
 import type { CardPart } from './page-changes'
 import type { PageDifference } from './page-difference'
@@ -179,6 +180,7 @@ describe('what is held', () => {
       fc.property(fc.shuffledSubarray(events, { minLength: events.length }), (shuffled) => {
         expect(copies(shuffled)).toEqual(expected)
       }),
+      runs(100),
     )
   })
 })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { runs } from '../testing/property-runs'
 import { pageAddress } from './address'
 import { isPlainPath, LinksOfPages } from './links-of-pages'
 
@@ -54,7 +55,7 @@ describe('links of pages', () => {
         const plain = hrefs.flatMap((one) => pageAddress(one, BASE) ?? [])
         expect(resolver().resolve(hrefs, BASE)).toEqual([...new Set(plain)])
       }),
-      { numRuns: 3000 },
+      runs(3000),
     )
   })
 

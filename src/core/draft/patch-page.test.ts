@@ -3,6 +3,7 @@ import { parse, serialize, type DefaultTreeAdapterTypes as Tree } from 'parse5'
 import { describe, expect, test } from 'vitest'
 import { decodeHtml } from '../page/decode'
 import { readPage } from '../page/read-page'
+import { patience, runs } from '../testing/property-runs'
 import { cleanText } from './draft'
 import { patchPage } from './patch-page'
 import type { TagEdits } from './tag-edits'
@@ -198,9 +199,9 @@ const page = fc
   )
   .map(([start, tags, end]) => start + tags.map(([space, html]) => space + html).join('') + end)
 
-const runs = { numRuns: 600 }
+const RUNS = runs(600)
 
-describe('for any page and any texts', { timeout: 120_000 }, () => {
+describe('for any page and any texts', { timeout: patience(120_000) }, () => {
   test('what is written is what our own facts read back', () => {
     fc.assert(
       fc.property(page, edits, (html, given) => {
@@ -215,7 +216,7 @@ describe('for any page and any texts', { timeout: 120_000 }, () => {
           expect(found).toEqual(value === null ? [] : [value])
         }
       }),
-      runs,
+      RUNS,
     )
   })
 
@@ -226,7 +227,7 @@ describe('for any page and any texts', { timeout: 120_000 }, () => {
         if (patch.kind === 'refused') throw new Error(patch.why)
         expect(treeWithout(patch.after, given)).toBe(treeWithout(html, given))
       }),
-      runs,
+      RUNS,
     )
   })
 })

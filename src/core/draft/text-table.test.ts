@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { runs } from '../testing/property-runs'
 import { cleanText } from './draft'
 import { readTextTable, type TextRow, writeTextTable } from './text-table'
 
@@ -65,7 +66,7 @@ describe('a table of texts', () => {
         }
         expect(after).toEqual({ title, description })
       }),
-      { numRuns: 300 },
+      runs(300),
     )
   })
 })

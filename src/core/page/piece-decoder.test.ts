@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { runs } from '../testing/property-runs'
 import { OtherPieces, type PieceDecoder, Utf8Pieces } from './piece-decoder'
 
 const inPieces = (decoder: PieceDecoder, bytes: Uint8Array, size: number) => {
@@ -22,7 +23,7 @@ describe('texts that come in pieces', () => {
         const whole = new TextDecoder('utf-8', { ignoreBOM: true }).decode(all)
         expect(inPieces(new Utf8Pieces(), all, size)).toBe(whole)
       }),
-      { numRuns: 5000 },
+      runs(5000),
     )
   })
 

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { createSectionFinder } from '../requirements/page-rules'
 import { pageOf } from '../testing/card-page'
+import { runs } from '../testing/property-runs'
 import { findSections, type SectionPage } from './find-sections'
 
 const SITE = 'https://site.example/'
@@ -161,7 +162,7 @@ describe('findSections', () => {
           expect(inSection(new URL(url).pathname, section), `${url} in ${section}`).toBe(section)
         }
       }),
-      { numRuns: 300 },
+      runs(300),
     )
   })
 })

@@ -4,6 +4,7 @@ import { parse } from 'yaml'
 import { decodeHtml } from '../../page/decode'
 import { readPage } from '../../page/read-page'
 import { context, pageOf } from '../../testing/card-page'
+import { runs } from '../../testing/property-runs'
 import { cleanText } from '../draft'
 import { takeAways } from '.'
 import { metadataObject, pagesAsFramework } from './as-framework'
@@ -117,7 +118,7 @@ describe('the tags of a page', () => {
         expect(facts.metas.slice(1).map(({ key, value }) => ({ key, value }))).toEqual(tags.tags)
         expect(parse(frontMatter(tags).replace(/^---\n|---\n$/g, '')).meta['og:title']).toBe(title)
       }),
-      { numRuns: 500 },
+      runs(500),
     )
   }, 60_000)
 })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { runs } from '../../testing/property-runs'
 import { HTML_NS, OPENS_TEXT, OpenElements, SVG_NS, TEXT_SHIFT } from './open-elements'
 import * as T from './tag-table'
 
@@ -45,7 +46,7 @@ describe('the stack of open elements', () => {
           }
         }
       }),
-      { numRuns: 400 },
+      runs(400),
     )
   })
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { runs } from '../../testing/property-runs'
 import { LineIndex } from '../lines'
 import { Positions } from './positions'
 
@@ -38,7 +39,7 @@ describe('positions while a page goes by', () => {
           whole.map((at) => ({ ...lines.positionOf(at), bytes: new TextEncoder().encode(text.slice(0, at)).length })),
         )
       }),
-      { numRuns: 800 },
+      runs(800),
     )
   })
 

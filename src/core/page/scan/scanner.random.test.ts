@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { expectSameFacts } from '../../testing/oracle/same-facts'
+import { patience, runs } from '../../testing/property-runs'
 
 /** Runs of each property; a failure prints its seed and the smallest page that shows it. */
 const RUNS = 12_000
@@ -98,10 +99,10 @@ const page = fc
 const LONG = 'some words that make a paragraph long enough '.repeat(10)
 
 describe('any page says what its tree says', () => {
-  test('generated from the tags that are hardest to place', { timeout: 120_000 }, () => {
+  test('generated from the tags that are hardest to place', { timeout: patience(120_000) }, () => {
     fc.assert(
       fc.property(page, (html) => expectSameFacts(html)),
-      { numRuns: RUNS },
+      runs(RUNS),
     )
   })
 
@@ -114,12 +115,12 @@ describe('any page says what its tree says', () => {
     `<article><svg><title>Lamp</title></svg><h1>Lamps</h1><p>${LONG}</p></article><div>`,
   )
 
-  test('after a body that can be skimmed', { timeout: 120_000 }, () => {
+  test('after a body that can be skimmed', { timeout: patience(120_000) }, () => {
     fc.assert(
       fc.property(opening, page, fc.boolean(), (start, html, isInPieces) =>
         expectSameFacts(start + html, isInPieces ? 30 : undefined),
       ),
-      { numRuns: RUNS },
+      runs(RUNS),
     )
   })
 
@@ -151,7 +152,7 @@ describe('any page says what its tree says', () => {
     ),
   }))
 
-  test('with what stands around it neat, or nearly', { timeout: 120_000 }, () => {
+  test('with what stands around it neat, or nearly', { timeout: patience(120_000) }, () => {
     const holder = fc.constantFrom('nav', 'header', 'footer', 'aside')
     const before = fc.constantFrom(
       '<body>',
@@ -166,18 +167,18 @@ describe('any page says what its tree says', () => {
       .map(([start, name, inside, odd, rest]) => `${start}<${name}>${inside}</${name}>${odd}<main>${rest}</main>`)
     fc.assert(
       fc.property(html, fc.boolean(), (text, isInPieces) => expectSameFacts(text, isInPieces ? 25 : undefined)),
-      { numRuns: RUNS },
+      runs(RUNS),
     )
   })
 
-  test('read in pieces of any size', { timeout: 120_000 }, () => {
+  test('read in pieces of any size', { timeout: patience(120_000) }, () => {
     fc.assert(
       fc.property(page, fc.integer({ min: 1, max: 40 }), (html, size) => expectSameFacts(html, size)),
-      { numRuns: RUNS / 4 },
+      runs(RUNS / 4),
     )
   })
 
-  test('real pages with a piece cut out, doubled or moved', { timeout: 120_000 }, () => {
+  test('real pages with a piece cut out, doubled or moved', { timeout: patience(120_000) }, () => {
     const pages = ['index.html', 'about.html', 'guides/index.html'].map((file) =>
       readFileSync(new URL(`../../../../demo/site/${file}`, import.meta.url), 'utf8'),
     )
@@ -195,7 +196,7 @@ describe('any page says what its tree says', () => {
             (how === 'move' ? rest : html).slice(0, at) + piece + (how === 'move' ? rest : html).slice(at),
           )
       }),
-      { numRuns: 1500 },
+      runs(1500),
     )
   })
 
