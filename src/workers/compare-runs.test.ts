@@ -55,11 +55,10 @@ describe('two stored runs', () => {
     ]
     await storeRun('one', { ...gathering, pages })
     const { addresses, comparison } = await compareStored('one', 'one')
-    expect(addresses.before).toEqual([
-      [home!.url, home!.url],
-      [`${GOOD_SITE}index.html`, home!.url],
-      [rest[0]!.url, rest[0]!.url],
-    ])
+    expect(addresses.before).toEqual({
+      pages: [home!.url, rest[0]!.url],
+      variants: [[`${GOOD_SITE}index.html`, home!.url]],
+    })
     expect(addresses.after).toEqual(addresses.before)
     expect(comparison.differences.size).toBe(0)
   })

@@ -4,7 +4,7 @@ import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import type { CrawlRequest, ServedImage, WireEvent } from '@/core/crawl/wire'
 import { openZip } from '@/core/crawl/zip-build'
 import type { GatheredPage, Gathering } from '@/core/model'
-import { database, type StoredRun } from '@/store/database'
+import { database, type StoredRun, type WallRow } from '@/store/database'
 import { allPagesOf, pageOf } from '@/store/pages'
 import { AT_ONCE, chosenFiles, lookThroughServer, said, workerOutside } from './build-events'
 import { crawlStream } from './crawl-stream'
@@ -84,10 +84,20 @@ async function pictureIn(files: BuildFiles, site: string, url: string): Promise<
   return new Blob([(await files.read(path)) as Uint8Array<ArrayBuffer>], { type: typeOfFile(path) ?? '' })
 }
 
-/** Everything that a stored run gathered. */
-export async function gatheringOf(run: StoredRun): Promise<{ gathering: Gathering; images: ServedImage[] }> {
+/** Rows of a run in the order in which its pages were found. */
+export const rowsOf = (run: string): Promise<WallRow[]> =>
+  database.rows.where('[run+order]').between([run, 0], [run, Infinity]).toArray()
+
+/**
+ * Everything that a stored run gathered.
+ * @param known the run's rows, where they have been read
+ */
+export async function gatheringOf(
+  run: StoredRun,
+  known?: readonly WallRow[],
+): Promise<{ gathering: Gathering; images: ServedImage[] }> {
   const stored = await allPagesOf(run.id)
-  const rows = await database.rows.where('[run+order]').between([run.id, 0], [run.id, Infinity]).toArray()
+  const rows = known ?? (await rowsOf(run.id))
   const images = (await database.images.where('run').equals(run.id).toArray())
     // What was made here is in no build: it is nothing to be judged.
     .filter(({ made }) => !made)

@@ -36,8 +36,6 @@ export type RefreshList = {
   entries: RefreshEntry[]
   /** Copies that were out of date and have lapsed: the next one who posts the link sees the page as it is. */
   lapsed: number
-  /** Copies in all. */
-  held: number
   /** Copies of readings whose run is not kept any more: what they show is not known. */
   unknown: number
 }
@@ -50,7 +48,10 @@ export type RefreshInput = {
   now: string
   /** The moment for which it is said, ISO 8601. */
   nowAt: string
-  /** Addresses of a run by which its pages can be shared: the page's own, and those that lead to it. */
+  /**
+   * Addresses of a run by which its pages can be shared: the page's own, and those that lead to it. Those of pages that
+   * do not differ between any two runs may be left out: no copy of them is out of date.
+   */
   addressesOf: (run: string) => readonly string[]
   /** Page that an address leads to. */
   pageOf: (address: string) => string
@@ -108,7 +109,7 @@ export function refreshList(input: RefreshInput, holder: Holder): RefreshList {
     if (event.kind !== 'asked' || event.run !== now || event.surface !== holder.id) continue
     if ((lastAsk.get(event.address) ?? '') < event.at) lastAsk.set(event.address, event.at)
   }
-  const list: RefreshList = { entries: [], lapsed: 0, held: unasked.size, unknown: 0 }
+  const list: RefreshList = { entries: [], lapsed: 0, unknown: 0 }
   for (const [address, copy] of unasked) {
     const page = pageOf(address)
     if (copy.text.run !== now && since(copy.text.run) === null) list.unknown++

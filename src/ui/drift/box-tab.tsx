@@ -13,7 +13,7 @@ import { useSurfaces } from '../surface/use-surfaces'
 import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 import { SurfaceShape } from '../wall/surface-shape'
-import { driftItems, pathUnder } from './drift-items'
+import { driftItems, firstPages, pathUnder } from './drift-items'
 import { PostedCard } from './posted-card'
 import { useComparisons } from './use-comparison'
 import { useListKeys } from './use-list-keys'
@@ -39,11 +39,17 @@ function Box({ view, goTo, before, after, compared }: Props & { compared: Stored
   const box = boxes[surface.id] ?? emptyBox
   const act = (change: (box: ShareBox) => ShareBox) =>
     setBoxes((all) => ({ ...all, [surface.id]: change(all[surface.id] ?? emptyBox) }))
-  const pages = useMemo(
-    () => new Map([...compared.addresses.before, ...compared.addresses.after]),
-    [compared.addresses],
-  )
+  const pages = useMemo(() => {
+    const sides = [compared.addresses.before, compared.addresses.after]
+    return new Map(
+      sides.flatMap((side) => [...side.pages.map((url): [string, string] => [url, url]), ...side.variants]),
+    )
+  }, [compared.addresses])
   const changed = useMemo(() => driftItems(compared, site).filter(({ kind }) => kind === 'changed'), [compared, site])
+  const offered = useMemo(() => {
+    const first = firstPages(pages).map((url) => pathUnder(site, url))
+    return [...new Set([...changed.slice(0, first.length).map(({ path }) => path), ...first])]
+  }, [changed, pages, site])
   const [typed, setTyped] = useState(() => {
     const known = changed.find(({ path }) => path === view.page) ?? changed[0]
     return known?.path ?? '/'
@@ -88,11 +94,9 @@ function Box({ view, goTo, before, after, compared }: Props & { compared: Stored
           />
         </label>
         <datalist id="box-pages">
-          {[...new Set([...changed.map(({ path }) => path), ...[...pages.values()].map((url) => pathUnder(site, url))])]
-            .slice(0, 200)
-            .map((path) => (
-              <option key={path} value={path} />
-            ))}
+          {offered.map((path) => (
+            <option key={path} value={path} />
+          ))}
         </datalist>
         {page === null && <p className="mt-1 text-[12px] text-quiet">No page of the two runs has that address.</p>}
         <div className="mt-3 grid gap-2">

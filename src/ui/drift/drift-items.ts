@@ -2,6 +2,19 @@ import type { CardPart } from '@/core/compare/page-changes'
 import { addTo } from '@/core/group-by'
 import type { StoredComparison } from '@/workers/compare-runs'
 
+/** Pages that a field offers while it is typed into; any can be typed. */
+const MOST_OFFERED = 200
+
+/** The first pages of those that addresses lead to. */
+export function firstPages(pages: ReadonlyMap<string, string>): string[] {
+  const first = new Set<string>()
+  for (const page of pages.values()) {
+    first.add(page)
+    if (first.size === MOST_OFFERED) break
+  }
+  return [...first]
+}
+
 /** What became of a page from one run to the other. `tags`: it says something else that no card shows. */
 export type DriftKind = 'changed' | 'moved' | 'removed' | 'added' | 'tags' | 'findings'
 

@@ -107,10 +107,10 @@ function headline(place: Place): string {
   return place.list.entries.length > 0 ? 'All asked for and renewed' : 'No copy is out of date'
 }
 
-function standing({ surface, list }: Place, launches: readonly StoredRun[], run: StoredRun): string {
-  if (list.held === 0) return `As far as is known, ${surface.name} holds no copy of this site.`
+function standing({ surface, list, held }: Place, launches: readonly StoredRun[], run: StoredRun): string {
+  if (held === 0) return `As far as is known, ${surface.name} holds no copy of this site.`
   const live = launches[0]
-  const words = [`${surface.name} may hold ${count(list.held, 'copy', 'copies')}.`]
+  const words = [`${surface.name} may hold ${count(held, 'copy', 'copies')}.`]
   if (live && live.id !== run.id)
     words.push('This run is not marked as live: the list says what it outdates once it is.')
   if (list.lapsed > 0) {

@@ -1,13 +1,13 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { pageOfAddress } from '@/core/compare/address-variants'
 import { resolveAddress } from '@/core/crawl/address'
 import type { Surface } from '@/core/surface/profile'
 import type { StoredRun } from '@/store/database'
 import { keepHeldEvents, takeBackHeldEvents } from '@/store/held-events'
 import { dayAndTime } from '../shared/words'
-import { pathUnder } from './drift-items'
+import { firstPages, pathUnder } from './drift-items'
 import { fromLocalInput, toLocalInput } from './local-time'
 import type { Held } from './use-held'
 
@@ -33,8 +33,9 @@ export function SharedMarks({ surface, run, held }: Props) {
   const [at, setAt] = useState('')
   useEffect(() => setAt(toLocalInput(new Date().toISOString())), [])
   const address = typed.trim() === '' ? null : resolveAddress(typed.trim().replace(/^\//, ''), site)
-  const isKnown = address !== null && pageOfAddress(address, held.pages) !== null
+  const isKnown = address !== null && pageOfAddress(address, held.pages()) !== null
   const moment = fromLocalInput(at)
+  const offered = useMemo(() => firstPages(held.pages()), [held])
   const marks = held.said.filter(({ event }) => event.kind === 'shared' && event.surface === surface.id)
   const mark = async () => {
     if (address === null || moment === null) return
@@ -64,7 +65,7 @@ export function SharedMarks({ surface, run, held }: Props) {
           />
         </label>
         <datalist id="drift-pages">
-          {[...new Set(held.pages.values())].slice(0, 200).map((url) => (
+          {offered.map((url) => (
             <option key={url} value={pathUnder(site, url)} />
           ))}
         </datalist>

@@ -5,7 +5,7 @@ import type { Face } from '@/core/surface/face'
 import { wideFeed } from '@/core/surface/profiles/wide-feed'
 import type { StoredComparison } from '@/workers/compare-runs'
 import { mixedFace } from './use-face'
-import { refreshInput } from './use-held'
+import { countHeld, refreshInput } from './use-held'
 
 const A = 'https://site.example/a'
 const OLD = 'https://site.example/a.html'
@@ -20,16 +20,13 @@ const compared: StoredComparison = {
     findings: { came: [], went: [] },
   },
   addresses: {
-    before: [
-      [A, A],
-      [OLD, A],
-    ],
-    after: [[A, A]],
+    before: { pages: [A, 'https://site.example/same'], variants: [[OLD, A]] },
+    after: { pages: [A, 'https://site.example/same'], variants: [] },
   },
 }
 
 const input = (events: HeldEvent[], scope: 'all' | 'shared' = 'all') =>
-  refreshInput({ events }, new Map([['old', compared]]), 'new', '2026-11-26T00:00:00.000Z', scope)
+  refreshInput(events, new Map([['old', compared]]), 'new', '2026-11-26T00:00:00.000Z', scope)
 const addresses = (events: HeldEvent[], scope: 'all' | 'shared' = 'all') =>
   refreshList(input(events, scope), feed).entries.map(({ address, page }) => [address, page])
 const launched: HeldEvent = { kind: 'launched', run: 'old', at: '2026-11-20T00:00:00.000Z' }
@@ -40,6 +37,16 @@ describe('copies of stored runs', () => {
       [A, A],
       [OLD, A],
     ])
+  })
+
+  test('are counted, right or not: all of the launch, and what was posted there besides', () => {
+    const shared: HeldEvent = { ...launched, kind: 'shared', surface: 'wide-feed', address: `${A}?x` }
+    const twice: HeldEvent = { ...shared, address: A }
+    expect(countHeld(input([launched]), 'wide-feed')).toBe(3)
+    expect(countHeld(input([launched, shared, twice]), 'wide-feed')).toBe(4)
+    expect(countHeld(input([launched, shared, twice]), 'search')).toBe(3)
+    expect(countHeld(input([launched, shared, twice], 'shared'), 'wide-feed')).toBe(2)
+    expect(countHeld(input([], 'all'), 'wide-feed')).toBe(0)
   })
 
   test('of a variant that nobody knew are found by the page it leads to', () => {

@@ -92,7 +92,7 @@ export class FactGatherer implements TextSink {
 
   bodyOpened(): void {
     this.rows.finishHead()
-    const { metas, links, images, jsonLd, hrefs, shareLinks, refresh, baseHref } = this
+    const { metas, links, images, jsonLd, hrefs, shareLinks, refresh, baseHref, loadsScript } = this
     const lengths = [metas, links, images, jsonLd, hrefs, shareLinks].map((list) => list.length)
     const { title } = this.texts
     this.forgetBody = () => {
@@ -102,6 +102,7 @@ export class FactGatherer implements TextSink {
       this.rows.forgetBody()
       this.refresh = refresh
       this.baseHref = baseHref
+      this.loadsScript = loadsScript
       this.hasMain = false
       this.visible = 0
     }

@@ -16,6 +16,8 @@ const CORPUS: Record<string, string[]> = {
     '<head>\u00a0<meta name=a content=1></head>',
     '<head>\0<meta name=a content=1></head>',
     '<p><b><h1>\0<h1>x',
+    '<nav></nav><script src=/a></script><frameset><frame>',
+    '<head><script src=/a></script></head><nav></nav><frameset><frame>',
     '<p><b></p><h1>\0 <h1>x',
     '<table>\0 <tr><td><h1>x</h1></table>',
     '<p><b></p><table>\0<tr><td><h1>x</h1></table>',
