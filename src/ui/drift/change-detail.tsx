@@ -17,6 +17,7 @@ import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 import { SurfaceBar } from '../wall/surface-bar'
 import type { DriftItem } from './drift-items'
+import { PageHolders } from './page-holders'
 import { TagDifferences } from './tag-differences'
 
 type Props = {
@@ -76,6 +77,7 @@ export function ChangeDetail({ view, goTo, before, after, item, difference }: Pr
       </div>
       {difference && difference.tags.length > 0 && <TagDifferences tags={difference.tags} />}
       <Findings item={item} />
+      <PageHolders run={after} page={item.url} goTo={goTo} />
     </section>
   )
 }

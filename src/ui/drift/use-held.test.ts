@@ -4,8 +4,9 @@ import { refreshList } from '@/core/compare/refresh-list'
 import type { Face } from '@/core/surface/face'
 import { wideFeed } from '@/core/surface/profiles/wide-feed'
 import type { StoredComparison } from '@/workers/compare-runs'
+import { holdersOf } from './page-holders'
 import { mixedFace } from './use-face'
-import { countHeld, refreshInput } from './use-held'
+import { countHeld, type Place, refreshInput } from './use-held'
 
 const A = 'https://site.example/a'
 const OLD = 'https://site.example/a.html'
@@ -70,4 +71,21 @@ test('a card of two readings has the text of the one and the picture of the othe
     layout: 'wide',
     ratio: 2,
   })
+})
+
+test('places by how they stand to a page: one variant that is out of date is enough', () => {
+  const place = (id: string, entries: { page: string; state: string }[]) =>
+    ({ surface: { id }, list: { entries } }) as unknown as Place
+  const places = [
+    place('a', [
+      { page: A, state: 'done' },
+      { page: A, state: 'open' },
+    ]),
+    place('b', [{ page: A, state: 'asked' }]),
+    place('c', [{ page: OLD, state: 'open' }]),
+    place('d', [{ page: A, state: 'done' }]),
+  ]
+  const ids = (of: Place[]) => of.map(({ surface }) => surface.id)
+  const { open, asked, right } = holdersOf(places, A)
+  expect([ids(open), ids(asked), ids(right)]).toEqual([['a'], ['b'], ['c', 'd']])
 })
