@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { expect, type Page, test } from '@playwright/test'
+import sharp from 'sharp'
 import { DEMO, expectAccessible, gatherDemo } from './app'
 import { EDITED_DEMO_PORT } from './ports'
 
@@ -91,6 +92,24 @@ test.describe('two runs', () => {
     expect(sorted(ofApp.findings.went)).toEqual(sorted(ofCommand.findings.went))
     expect(Object.keys(ofApp.refresh)).toEqual(Object.keys(ofCommand.refresh))
     expect(sorted(ofApp.refresh['wide-feed'])).toEqual(sorted(ofCommand.refresh['wide-feed']))
+  })
+
+  test('cards that changed leave as one picture, with both sides of each', async ({ page }) => {
+    await openDrift(page)
+    const saved = async (form: string) => {
+      const download = page.waitForEvent('download')
+      await page.getByRole('button', { name: 'Save what changed' }).click()
+      await page.getByRole('menuitem', { name: `Cards of Wide feed as ${form}` }).click()
+      return (await download).path()
+    }
+    const svg = readFileSync(await saved('SVG'), 'utf8')
+    // Four pages, two cards each; their pictures stand inside, the repainted one in both versions.
+    expect(svg.match(/<image /g)).toHaveLength(8)
+    expect(new Set(svg.match(/href="data:image[^"]+"/g)).size).toBe(5)
+    expect(svg).toContain('>Winter hours: open until nine on Thursdays</text>')
+    const { width, height, format } = await sharp(await saved('PNG')).metadata()
+    const sides = /width="([\d.]+)" height="([\d.]+)"/.exec(svg)!
+    expect([format, width, height]).toEqual(['png', 2 * Number(sides[1]), 2 * Number(sides[2])])
   })
 
   test('the Wall can be narrowed to what changed since the launch', async ({ page }) => {

@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
+import sharp from 'sharp'
 import { expectAccessible, openWall } from './app'
 
 test.beforeEach(async ({ page }) => {
@@ -67,4 +69,22 @@ test('the microblog and the search result differ from the feed, each with its ow
       .getByRole('listitem')
       .first(),
   ).toContainText(/title.*taken/)
+})
+
+test('all cards of the page leave as one picture, their words as they are on the cards', async ({ page }) => {
+  const saved = async (form: string) => {
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Save cards' }).click()
+    await page.getByRole('menuitem', { name: form }).click()
+    return download
+  }
+  const svg = await saved('SVG')
+  expect(svg.suggestedFilename()).toBe('cards-guides-rewire-a-lamp.svg')
+  const text = readFileSync(await svg.path(), 'utf8')
+  for (const name of ['Wide feed', 'Team chat', 'Search result', 'Browser tab'])
+    expect(text).toContain(`>${name}</text>`)
+  expect(text).toContain('>Rewire a table lamp safely in one evening</text>')
+  const png = await sharp(await (await saved('PNG')).path()).metadata()
+  const sides = /width="([\d.]+)" height="([\d.]+)"/.exec(text)!
+  expect([png.width, png.height]).toEqual([2 * Number(sides[1]), 2 * Number(sides[2])])
 })

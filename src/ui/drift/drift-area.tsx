@@ -81,7 +81,7 @@ function Drift({ view, goTo, run, runs }: Props) {
         </span>
         <span className="ml-auto flex items-center gap-2 py-1">
           <LaunchMark run={run} />
-          {before && view.drift === 'runs' && <DriftExports before={before} after={run} />}
+          {before && view.drift === 'runs' && <DriftExports before={before} after={run} surface={view.surface} />}
         </span>
       </header>
       <Tabs.Content value="runs" className="min-h-0 flex-1 max-md:min-h-max">

@@ -6,7 +6,9 @@ import { driftDocument } from '@/core/compare/drift'
 import { type DriftFormat, driftFormats } from '@/core/compare/drift-reports'
 import type { StoredRun } from '@/store/database'
 import { saveFile } from '../shared/save-file'
+import { type SheetForm, saveSheet } from '../sheet/save-sheet'
 import { useSurfaces } from '../surface/use-surfaces'
+import { sheetOfChanges } from './changed-sheet'
 import { comparisonOf } from './use-comparison'
 
 const FORMS: { id: DriftFormat; name: string; extension: string; mediaType: string }[] = [
@@ -17,19 +19,31 @@ const FORMS: { id: DriftFormat; name: string; extension: string; mediaType: stri
 ]
 
 /** What changed, in the forms that the command writes. */
-export function DriftExports({ before, after }: { before: StoredRun; after: StoredRun }) {
+export function DriftExports({ before, after, surface: id }: { before: StoredRun; after: StoredRun; surface: string }) {
   const surfaces = useSurfaces()
+  const surface = surfaces.find((one) => one.id === id) ?? surfaces[0]!
   const [fault, setFault] = useState<string | null>(null)
-  const save = async ({ id, extension, mediaType }: (typeof FORMS)[number]) => {
+  const host = new URL(after.source.site).host
+  const attempt = async (work: () => Promise<void>) => {
     try {
-      const { comparison } = await comparisonOf(before, after)
-      const text = driftFormats[id](driftDocument(comparison, surfaces))
-      saveFile(`drift-${new URL(after.source.site).host}.${extension}`, text, mediaType)
+      await work()
       setFault(null)
     } catch (error) {
       setFault(error instanceof Error ? error.message : String(error))
     }
   }
+  const saveCards = (form: SheetForm) =>
+    attempt(async () => {
+      const { comparison } = await comparisonOf(before, after)
+      const drawing = await sheetOfChanges(before, after, comparison, surface)
+      await saveSheet(`changed-${surface.id}-${host}`, drawing, form)
+    })
+  const save = (form: (typeof FORMS)[number]) =>
+    attempt(async () => {
+      const { comparison } = await comparisonOf(before, after)
+      const text = driftFormats[form.id](driftDocument(comparison, surfaces))
+      saveFile(`drift-${host}.${form.extension}`, text, form.mediaType)
+    })
   return (
     <>
       {fault && (
@@ -45,7 +59,7 @@ export function DriftExports({ before, after }: { before: StoredRun; after: Stor
           <DropdownMenu.Content
             align="end"
             sideOffset={6}
-            className="z-30 w-[180px] rounded-card border border-line bg-sheet p-1 text-ink shadow-xl"
+            className="z-30 w-[250px] rounded-card border border-line bg-sheet p-1 text-ink shadow-xl"
           >
             {FORMS.map((form) => (
               <DropdownMenu.Item
@@ -54,6 +68,16 @@ export function DriftExports({ before, after }: { before: StoredRun; after: Stor
                 className="cursor-pointer rounded px-2 py-[6px] outline-none data-highlighted:bg-soft"
               >
                 {form.name}
+              </DropdownMenu.Item>
+            ))}
+            <DropdownMenu.Separator className="my-1 h-px bg-line" />
+            {(['png', 'svg'] as const).map((form) => (
+              <DropdownMenu.Item
+                key={form}
+                onSelect={() => void saveCards(form)}
+                className="cursor-pointer rounded px-2 py-[6px] outline-none data-highlighted:bg-soft"
+              >
+                Cards of {surface.name} as {form.toUpperCase()}
               </DropdownMenu.Item>
             ))}
           </DropdownMenu.Content>

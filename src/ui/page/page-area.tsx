@@ -24,6 +24,7 @@ import type { Spot } from './lit'
 import { LookAgainButton } from './look-again-button'
 import { LookAgainView } from './look-again-view'
 import { ReasonsPane } from './reasons-pane'
+import { SaveCards } from './save-cards'
 import { SourcePane } from './source-pane'
 import { useEditor } from './use-editor'
 
@@ -98,6 +99,7 @@ function OnePage({ view, goTo, run, row, rows, neighbours }: Props) {
         lookAgain={
           <>
             {hasDraft && <BuiltSwitch view={view} goTo={goTo} />}
+            <SaveCards run={run} path={row.path} cards={cards} isDrafted={cards !== built} />
             <LookAgainButton run={run} url={row.url} goTo={goTo} />
           </>
         }

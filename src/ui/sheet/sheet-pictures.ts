@@ -1,0 +1,29 @@
+'use client'
+
+import type { Drawing } from '@/core/sheet/drawing'
+import { database } from '@/store/database'
+import { thumbKey } from '@/workers/thumb-maker'
+
+/** Key of a picture on a sheet: the same address may hold another picture in another run. */
+export const pictureKey = (run: string, url: string) => `${run} ${url}`
+
+/** Small copies of the pictures that a drawing shows, by their keys; those that there is no copy of are left out. */
+export async function picturesOf({ steps }: Drawing): Promise<Map<string, Blob>> {
+  const wanted = [...new Set(steps.flatMap((step) => (step.kind === 'picture' ? [step.picture] : [])))]
+  const keys = wanted.map((key): [string, string] => {
+    const space = key.indexOf(' ')
+    return [key.slice(0, space), key.slice(space + 1)]
+  })
+  const images = await database.images.bulkGet(keys)
+  const thumbs = await database.thumbs.bulkGet(images.map((stored) => (stored ? thumbKey(stored.image) : '')))
+  return new Map(wanted.flatMap((key, index) => (thumbs[index] ? [[key, thumbs[index].blob] as const] : [])))
+}
+
+/** A picture as a data: address. */
+export async function asDataAddress(blob: Blob): Promise<string> {
+  const bytes = new Uint8Array(await blob.arrayBuffer())
+  let binary = ''
+  for (let start = 0; start < bytes.length; start += 8192)
+    binary += String.fromCharCode(...bytes.subarray(start, start + 8192))
+  return `data:${blob.type || 'image/jpeg'};base64,${btoa(binary)}`
+}
