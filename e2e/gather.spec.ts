@@ -18,7 +18,7 @@ test('the demo is gathered: every page, with the production address of its own t
 test('the first screen says what to do, and is accessible', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('See the card')
-  await expect(page.getByText('Runs are kept in this browser, and nowhere else.')).toBeVisible()
+  await expect(page.getByText('The first one will stand here.')).toBeVisible()
   await expectAccessible(page)
 })
 

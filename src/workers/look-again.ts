@@ -90,11 +90,11 @@ export const rowsOf = (run: string): Promise<WallRow[]> =>
 
 /**
  * Everything that a stored run gathered.
- * @param known the run's rows, where they have been read
+ * @param known the run's pages in their order, where that is known
  */
 export async function gatheringOf(
   run: StoredRun,
-  known?: readonly WallRow[],
+  known?: readonly Pick<WallRow, 'url'>[],
 ): Promise<{ gathering: Gathering; images: ServedImage[] }> {
   const stored = await allPagesOf(run.id)
   const rows = known ?? (await rowsOf(run.id))

@@ -9,42 +9,54 @@ import type { GatherSource } from '@/workers/protocol'
 import { useRuns } from '../run/use-run'
 import { bytes, count, dayAndTime, shortAddress } from '../shared/words'
 import type { GoTo } from '../view/use-view'
+import { OpenProject, SaveProject } from './project-archive'
 import { sourceToResume } from './sources'
 
+type RunsProps = { goTo: GoTo; onResume: (source: GatherSource, run: string) => void }
+
 /** Runs by site, newest first; each can be opened and deleted. */
-export function PastRuns({ goTo, onResume }: { goTo: GoTo; onResume: (source: GatherSource, run: string) => void }) {
+export function PastRuns({ goTo, onResume }: RunsProps) {
   const runs = useRuns()
   if (!runs) return null
-  if (runs.length === 0) {
-    return <p className="text-quiet">Runs are kept in this browser, and nowhere else. The first one will stand here.</p>
-  }
-  const sites = Map.groupBy(runs, (run) => run.source.site)
   return (
     <section aria-labelledby="past-runs">
       <h2 id="past-runs" className="mb-2 text-[15px] font-semibold">
         Sites and their runs <span className="font-normal text-quiet">– kept in this browser, and nowhere else</span>
       </h2>
-      <div className="grid gap-4">
-        {[...sites].map(([site, ofSite]) => (
-          <div key={site}>
-            <h3 className="font-mono text-[12.5px] font-semibold">{shortAddress(site)}</h3>
-            <ul>
-              {ofSite.map((run) => (
-                <PastRun
-                  key={run.id}
-                  run={run}
-                  onResume={resumeOf(run, onResume)}
-                  onOpen={() =>
-                    goTo({ area: 'wall', run: run.id, page: null, section: null, symptoms: [], search: '' })
-                  }
-                />
-              ))}
-            </ul>
-          </div>
-        ))}
-      </div>
-      <Room />
+      {runs.length === 0 ? (
+        <p className="text-quiet">The first one will stand here.</p>
+      ) : (
+        <Sites runs={runs} goTo={goTo} onResume={onResume} />
+      )}
+      {runs.length > 0 && <Room />}
+      <OpenProject />
     </section>
+  )
+}
+
+function Sites({ runs, goTo, onResume }: RunsProps & { runs: StoredRun[] }) {
+  const sites = Map.groupBy(runs, (run) => run.source.site)
+  return (
+    <div className="grid gap-4">
+      {[...sites].map(([site, ofSite]) => (
+        <div key={site}>
+          <div className="flex items-baseline gap-4">
+            <h3 className="font-mono text-[12.5px] font-semibold">{shortAddress(site)}</h3>
+            <SaveProject site={site} />
+          </div>
+          <ul>
+            {ofSite.map((run) => (
+              <PastRun
+                key={run.id}
+                run={run}
+                onResume={resumeOf(run, onResume)}
+                onOpen={() => goTo({ area: 'wall', run: run.id, page: null, section: null, symptoms: [], search: '' })}
+              />
+            ))}
+          </ul>
+        </div>
+      ))}
+    </div>
   )
 }
 

@@ -1,0 +1,41 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible, gatherDemo } from './app'
+
+test('a project goes into a file and comes back into an empty browser, pictures and all', async ({ page, browser }) => {
+  await gatherDemo(page)
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).dblclick()
+  await expect(page.getByRole('heading', { name: '/guides/rewire-a-lamp' })).toBeVisible()
+  await page.keyboard.press('e')
+  await page.getByRole('tabpanel').getByLabel('Title', { exact: true }).fill('Drafted here')
+  await expect(page.getByRole('article', { name: 'Wide feed' }).getByText('Drafted here')).toBeVisible()
+  await page.goto('/')
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save the project of brasswick.example' }).click()
+  const file = await (await download).path()
+  await expect(page.getByText('Saved.')).toBeVisible()
+
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const other = await context.newPage()
+  await other.goto('/')
+  await other.getByLabel('Open a project archive').setInputFiles(file)
+  await expect(other.getByText('brasswick.example: 1 run and 1 draft taken over.')).toBeVisible()
+  await expectAccessible(other)
+  await other.getByRole('button', { name: /^Open the run of/ }).click()
+  const card = other.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ })
+  await expect(card.locator('img').first()).toBeVisible()
+  await card.dblclick()
+  await expect(other.getByRole('article', { name: 'Wide feed' }).getByText('Drafted here')).toBeVisible()
+
+  await other.goto('/')
+  await other.getByLabel('Open a project archive').setInputFiles(file)
+  await other.getByRole('button', { name: 'What is here' }).click()
+  await expect(other.getByText('0 runs and 0 drafts taken over, 1 run was here already.')).toBeVisible()
+  await other.getByLabel('Open a project archive').setInputFiles({
+    name: 'build.zip',
+    mimeType: 'application/zip',
+    buffer: Buffer.from('PK no zip at all'),
+  })
+  await expect(other.getByRole('alert').filter({ hasText: 'It is no zip, or it is broken.' })).toBeVisible()
+  await context.close()
+})

@@ -1,0 +1,111 @@
+import { database, type StoredRun } from '../database'
+import { heldEventsOf } from '../held-events'
+import { ofRun } from '../of-run'
+import { keptRequest } from '../runs'
+import {
+  MANIFEST,
+  PAGES_A_FILE,
+  PictureType,
+  type ProjectManifest,
+  pagesFile,
+  type RunEntry,
+  runFile,
+} from './project-format'
+import { ZipWriter } from './zip-writer'
+
+const thumbKey = ({ hash, url }: { hash: string | null; url: string }) => hash ?? url
+
+function entryOf(run: StoredRun): RunEntry {
+  const { id, base, source, view, robotsTxt, startedAt, finishedAt, touchedAt, state, waiting, notes } = run
+  const { survey, signedOff, launchedAt, lookedAgain, request } = run
+  return {
+    ...{ id, source, view, robotsTxt, startedAt, finishedAt, touchedAt, waiting, notes },
+    state: state === 'running' ? 'stopped' : state,
+    ...(base && { base }),
+    ...(survey && { survey }),
+    ...(signedOff && { signedOff }),
+    ...(launchedAt && { launchedAt }),
+    ...(lookedAgain && { lookedAgain }),
+    // A login is never in what is kept; said once more where it would leave the browser.
+    ...(request && { request: keptRequest(request) }),
+  }
+}
+
+/** Writes the pages that a run holds itself. @returns how many files they took */
+async function writePages(zip: ZipWriter, run: string): Promise<number> {
+  const keys = await ofRun(database.pages, run).primaryKeys()
+  const files = Math.ceil(keys.length / PAGES_A_FILE)
+  for (let index = 0; index < files; index++) {
+    const part = await database.pages.bulkGet(keys.slice(index * PAGES_A_FILE, (index + 1) * PAGES_A_FILE))
+    zip.add(pagesFile(run, index), JSON.stringify(part.flatMap((stored) => stored?.page ?? [])))
+  }
+  return files
+}
+
+const bytesOf = async (blob: Blob) => new Uint8Array(await blob.arrayBuffer())
+
+async function writePictures(zip: ZipWriter, runs: readonly StoredRun[]): Promise<ProjectManifest['pictures']> {
+  const small = new Set<string>()
+  const whole = new Set<string>()
+  for (const { id } of runs) {
+    for (const { image, made } of await ofRun(database.images, id).toArray()) {
+      small.add(thumbKey(image))
+      // What was made here is in no build: it can't be had again.
+      if (made) whole.add(thumbKey(image))
+    }
+  }
+  const pictures: ProjectManifest['pictures'] = []
+  for (const [kind, keys, table] of [
+    ['small', small, database.thumbs],
+    ['whole', whole, database.originals],
+  ] as const) {
+    for (const key of keys) {
+      const kept = await table.get(key)
+      const type = PictureType.safeParse(kept?.blob.type)
+      if (!kept || !type.success) continue
+      const file = `pictures/${pictures.length}`
+      zip.add(file, await bytesOf(kept.blob))
+      pictures.push({ key, file, type: type.data, kind })
+    }
+  }
+  return pictures
+}
+
+/** Everything that this browser holds of a site, in one zip: its runs, drafts, requirements, templates, held copies. */
+export async function saveProject(site: string): Promise<Blob> {
+  const zip = new ZipWriter()
+  const runs = await database.runs.filter((run) => run.source.site === site).toArray()
+  const holders = new Set(runs.flatMap(({ id, base }) => [id, ...(base ? [base] : [])]))
+  const pages: ProjectManifest['pages'] = {}
+  for (const holder of holders) pages[holder] = await writePages(zip, holder)
+  for (const { id } of runs) {
+    const rows = await database.rows.where('[run+order]').between([id, 0], [id, Infinity]).primaryKeys()
+    const images = await ofRun(database.images, id).toArray()
+    const found = images.map(({ image: { served: _served, ...image }, made }) => ({ ...image, ...(made && { made }) }))
+    zip.add(runFile(id), JSON.stringify({ order: rows.map(([, url]) => url), images: found }))
+  }
+  const pictures = await writePictures(zip, runs)
+  const files: ProjectManifest['files'] = []
+  for (const { name, blob } of await database.templateFiles.where('site').equals(site).toArray()) {
+    const file = `files/${files.length}`
+    zip.add(file, await bytesOf(blob))
+    files.push({ name, file, type: blob.type })
+  }
+  const manifest = {
+    format: 'nimble-parrot-project',
+    version: 1,
+    site,
+    savedAt: new Date().toISOString(),
+    runs: runs.map(entryOf),
+    pages,
+    drafts: await database.drafts.where('site').equals(site).toArray(),
+    defaults: (await database.defaults.get(site))?.defaults ?? null,
+    requirements: (await database.requirements.get(site))?.requirements ?? null,
+    templates: (await database.templates.get(site))?.sections ?? null,
+    held: (await heldEventsOf(site)).map(({ event }) => event),
+    pictures,
+    files,
+  }
+  zip.add(MANIFEST, `${JSON.stringify(manifest, null, 2)}\n`)
+  return zip.end()
+}

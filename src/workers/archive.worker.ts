@@ -1,0 +1,40 @@
+import { saveProject } from '@/store/archive/save-project'
+import { hasSomethingOf, type OpenedProject, openArchive, openProject, type Prefer, readManifest } from './open-project'
+import { isStorageFull, SaidFailure } from './said-failure'
+
+/** What can be asked of the worker that writes and reads project archives, and what it answers. */
+export type ArchiveAsk =
+  | { kind: 'save'; site: string }
+  /** What is in it, before anything is taken over. */
+  | { kind: 'look'; archive: Blob }
+  | { kind: 'open'; archive: Blob; prefer: Prefer }
+export type ArchiveAnswer =
+  | { kind: 'saved'; archive: Blob }
+  | { kind: 'looked'; site: string; savedAt: string; hasSomething: boolean }
+  | { kind: 'opened'; opened: OpenedProject }
+  | { kind: 'failed'; message: string }
+
+async function answerTo(ask: ArchiveAsk): Promise<ArchiveAnswer> {
+  if (ask.kind === 'save') return { kind: 'saved', archive: await saveProject(ask.site) }
+  if (ask.kind === 'open') return { kind: 'opened', opened: await openProject(ask.archive, ask.prefer) }
+  const { site, savedAt } = await readManifest(await openArchive(ask.archive))
+  return { kind: 'looked', site, savedAt, hasSomething: await hasSomethingOf(site) }
+}
+
+function wordsOf(error: unknown): string {
+  if (error instanceof SaidFailure) return error.message
+  if (isStorageFull(error))
+    return 'This browser’s storage is full. Nothing of the archive’s runs was kept. Delete runs that you no longer need, and open it again.'
+  return `It broke off: ${error instanceof Error ? error.message : String(error)}`
+}
+
+const scope = self as unknown as {
+  postMessage(message: ArchiveAnswer): void
+  addEventListener(type: 'message', listener: (event: MessageEvent<ArchiveAsk>) => void): void
+}
+
+scope.addEventListener('message', ({ data }) => {
+  void answerTo(data)
+    .catch((error): ArchiveAnswer => ({ kind: 'failed', message: wordsOf(error) }))
+    .then((answer) => scope.postMessage(answer))
+})

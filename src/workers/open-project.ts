@@ -1,0 +1,176 @@
+import type { z } from 'zod'
+import type { BuildFiles } from '@/core/crawl/build-files'
+import { BadZip, openZip } from '@/core/crawl/zip-build'
+import type { GatheredImage } from '@/core/model'
+import { schemaFaults } from '@/core/schema-faults'
+import { MANIFEST, PagesFile, ProjectManifest, pagesFile, RunFile, runFile } from '@/store/archive/project-format'
+import { database, type StoredRun } from '@/store/database'
+import { heldEventsOf, keepHeldEvents } from '@/store/held-events'
+import { ofRun } from '@/store/of-run'
+import { keptRequest } from '@/store/runs'
+import { judge } from './judge'
+import { gatheringOf } from './look-again'
+import { SaidFailure } from './said-failure'
+
+/** Which of the two stays where this browser and the archive both have something. Runs never change: they are alike. */
+export type Prefer = 'mine' | 'archive'
+
+export type OpenedProject = { site: string; runs: number; known: number; drafts: number }
+
+/** Rows written at once. */
+const BATCH = 250
+
+const TOO_LARGE = 'The archive is broken or not one that Nimble Parrot wrote.'
+
+/** Reads one file of the archive as JSON of a known form. @throws SaidFailure that names the file and the fault */
+async function readJson<T>(files: BuildFiles, path: string, schema: z.ZodType<T>): Promise<T> {
+  if (!files.paths.includes(path)) throw new SaidFailure(`The archive has no ${path}. ${TOO_LARGE}`)
+  let value: unknown
+  try {
+    value = JSON.parse(new TextDecoder().decode(await files.read(path)))
+  } catch {
+    throw new SaidFailure(`${path} in the archive can’t be read. ${TOO_LARGE}`)
+  }
+  const [fault] = schemaFaults(schema, value)
+  if (fault) throw new SaidFailure(`${path} in the archive: ${fault.path}: ${fault.message}`)
+  return schema.parse(value)
+}
+
+/** What an archive says of itself. @throws SaidFailure when it is none */
+export async function readManifest(files: BuildFiles): Promise<ProjectManifest> {
+  if (!files.paths.includes(MANIFEST))
+    throw new SaidFailure(
+      `It is no project archive: it has no ${MANIFEST}. A zip of a build goes into “A folder or a zip”.`,
+    )
+  return readJson(files, MANIFEST, ProjectManifest)
+}
+
+export async function openArchive(archive: Blob): Promise<BuildFiles> {
+  try {
+    return openZip(new Uint8Array(await archive.arrayBuffer()))
+  } catch (error) {
+    throw error instanceof BadZip ? new SaidFailure(error.message) : error
+  }
+}
+
+/** Does this browser hold something of the site that an archive may have too? */
+export async function hasSomethingOf(site: string): Promise<boolean> {
+  const { drafts, defaults, requirements, templates } = database
+  const counts = await Promise.all([
+    drafts.where('site').equals(site).count(),
+    defaults.where('site').equals(site).count(),
+    requirements.where('site').equals(site).count(),
+    templates.where('site').equals(site).count(),
+  ])
+  return counts.some((count) => count > 0)
+}
+
+/** What was set for the site: drafts, defaults, requirements, templates, what was said of held copies. */
+async function takeSettings(manifest: ProjectManifest, files: BuildFiles, prefer: Prefer): Promise<number> {
+  const { site } = manifest
+  const isMine = prefer === 'mine'
+  const own = new Set((await database.drafts.where('site').equals(site).toArray()).map(({ url }) => url))
+  const drafts = manifest.drafts.filter((draft) => draft.site === site && !(isMine && own.has(draft.url)))
+  await database.drafts.bulkPut(drafts)
+  const { defaults, requirements, templates } = manifest
+  if (defaults && !(isMine && (await database.defaults.get(site)))) await database.defaults.put({ site, defaults })
+  if (requirements && !(isMine && (await database.requirements.get(site))))
+    await database.requirements.put({ site, requirements })
+  if (templates) {
+    const mine = (await database.templates.get(site))?.sections ?? {}
+    await database.templates.put({ site, sections: isMine ? { ...templates, ...mine } : { ...mine, ...templates } })
+  }
+  for (const { name, file, type } of manifest.files) {
+    if (isMine && (await database.templateFiles.get([site, name]))) continue
+    const blob = new Blob([(await files.read(file)) as Uint8Array<ArrayBuffer>], { type })
+    await database.templateFiles.put({ site, name, blob, savedAt: Date.now() })
+  }
+  const said = new Set((await heldEventsOf(site)).map(({ event }) => JSON.stringify(event)))
+  await keepHeldEvents(
+    site,
+    manifest.held.filter((event) => !said.has(JSON.stringify(event))),
+  )
+  return drafts.length
+}
+
+async function takePictures(manifest: ProjectManifest, files: BuildFiles): Promise<void> {
+  for (const { key, file, type, kind } of manifest.pictures) {
+    const table = kind === 'small' ? database.thumbs : database.originals
+    if (await table.get(key)) continue
+    const bytes = (await files.read(file)) as Uint8Array<ArrayBuffer>
+    await table.put({ key, blob: new Blob([bytes], { type }), bytes: bytes.length, savedAt: Date.now() })
+  }
+}
+
+async function takePages(manifest: ProjectManifest, files: BuildFiles, holder: string): Promise<void> {
+  for (let index = 0; index < (manifest.pages[holder] ?? 0); index++) {
+    const pages = await readJson(files, pagesFile(holder, index), PagesFile)
+    await database.pages.bulkPut(pages.map((page) => ({ run: holder, url: page.url, page })))
+  }
+}
+
+async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles): Promise<void> {
+  const { order, images } = await readJson(files, runFile(entry.id), RunFile)
+  const { request, ...rest } = entry
+  const run: StoredRun = {
+    ...rest,
+    ...(request && { request: keptRequest(request) }),
+    pages: order.length,
+    findings: [],
+    summary: null,
+  } as StoredRun
+  await database.images.bulkPut(
+    images.map(({ made, ...image }: GatheredImage & { made?: true | undefined }) => ({
+      run: run.id,
+      url: image.url,
+      image: { ...image, served: null },
+      ...(made && { made }),
+    })),
+  )
+  // Its row is not there yet; where its pages are is told by the run itself.
+  await database.runs.put(run)
+  const { gathering } = await gatheringOf(
+    run,
+    order.map((url) => ({ url })),
+  )
+  const { verdict, rows } = await judge(run.id, gathering)
+  for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
+  const { findings, summary } = verdict
+  const size = JSON.stringify(gathering.pages).length + rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0)
+  await database.runs.update(run.id, { findings, summary, pages: rows.length, size })
+}
+
+/** Forgets what was written of runs that could not be taken over whole. */
+async function forget(runs: readonly string[]): Promise<void> {
+  for (const run of runs) {
+    for (const table of [database.pages, database.rows, database.images] as const)
+      await ofRun<never>(table as never, run).delete()
+    await database.overviews.delete(run)
+    await database.runs.delete(run)
+  }
+}
+
+/**
+ * Takes a project archive into this browser. Runs that are here already are left alone; what was judged is judged anew,
+ * by the requirements that hold afterwards. If it fails, no run of it stays.
+ */
+export async function openProject(archive: Blob, prefer: Prefer): Promise<OpenedProject> {
+  const files = await openArchive(archive)
+  const manifest = await readManifest(files)
+  const known = new Set((await database.runs.toArray()).map(({ id }) => id))
+  const fresh = manifest.runs.filter(({ id, source }) => !known.has(id) && source.site === manifest.site)
+  const held = new Set(await database.pages.orderBy('run').uniqueKeys())
+  const holders = [...new Set(fresh.flatMap(({ id, base }) => [id, ...(base ? [base] : [])]))].filter(
+    (holder) => !held.has(holder),
+  )
+  try {
+    for (const holder of holders) await takePages(manifest, files, holder)
+    await takePictures(manifest, files)
+    const drafts = await takeSettings(manifest, files, prefer)
+    for (const entry of fresh) await takeRun(entry, files)
+    return { site: manifest.site, runs: fresh.length, known: manifest.runs.length - fresh.length, drafts }
+  } catch (error) {
+    await forget([...new Set([...holders, ...fresh.map(({ id }) => id)])]).catch(() => undefined)
+    throw error
+  }
+}
