@@ -3,7 +3,7 @@ import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
-import { demoFolder, listen, serveFolder } from '../demo/server.mjs'
+import { demoFolder, editedFolder, listen, serveFolder } from '../demo/server.mjs'
 import { ensureBuild, startApp } from './demo.mjs'
 import { ensureChromium, root } from './setup.mjs'
 
@@ -20,9 +20,11 @@ const out = process.env.SCREENSHOTS ?? join(root, 'docs', 'screenshots')
 ensureBuild()
 const quick = serveFolder(demoFolder)
 const slow = serveFolder(demoFolder, { delayMs: 1050 })
+const after = serveFolder(demoFolder, { overlay: editedFolder })
 const demo = await listen(quick, 4321)
 const slowDemo = await listen(slow, 4322)
-const { app, address } = await startApp({ port: 4320, demo })
+const edited = await listen(after, 4324)
+const { app, address } = await startApp({ port: 4320, demo, edited })
 const browser = await chromium.launch({ executablePath: ensureChromium(), args: FLAGS })
 
 async function open(options = {}) {
@@ -45,6 +47,26 @@ async function gatherAddress(page, at) {
   await page.goto(address)
   await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(at)
   await page.getByRole('button', { name: 'Gather pages' }).click()
+}
+
+/** The demo gathered, said to be live for six days, and gathered again as edited; Drift is open. */
+async function drifted() {
+  const page = await gathered()
+  const areas = page.getByRole('navigation', { name: 'Areas' })
+  await areas.getByRole('link', { name: 'Drift' }).click()
+  await page.getByRole('button', { name: 'This run went live' }).click()
+  const live = new Date(Date.now() - 6 * 86_400_000)
+  const local = new Date(live.getTime() - live.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
+  await page.getByRole('textbox', { name: 'Went live' }).fill(local)
+  await page.getByRole('button', { name: 'It is live' }).click()
+  await areas.getByRole('link', { name: 'Gather' }).click()
+  await page.getByRole('button', { name: 'Gather something else' }).click()
+  await page.getByRole('button', { name: 'gather it again, edited' }).click()
+  await page.getByText('brasswick.example is gathered.').waitFor()
+  await page.waitForTimeout(2500)
+  await areas.getByRole('link', { name: 'Drift' }).click()
+  await page.getByRole('heading', { name: /with other cards$/ }).waitFor()
+  return page
 }
 
 /** Only what is in sight is drawn: the section brings the card there. */
@@ -91,11 +113,6 @@ const views = {
     await (await lampCard(page)).click()
     await shoot(page, name)
   },
-  'wall-picture-board': async (name) => {
-    const page = await gathered()
-    await page.keyboard.press('5')
-    await shoot(page, name)
-  },
   'wall-beside': async (name) => {
     const page = await gathered()
     await page.keyboard.press('Shift+Digit7')
@@ -138,13 +155,6 @@ const views = {
     await page.getByRole('region', { name: 'What changed' }).waitFor()
     await shoot(page, name)
     own.close()
-  },
-  'page-tags': async (name) => {
-    const page = await gathered()
-    await (await lampCard(page)).dblclick()
-    await page.getByRole('tab', { name: /Tags/ }).click()
-    await page.getByRole('button', { name: /^Team chat$/ }).scrollIntoViewIfNeeded()
-    await shoot(page, name)
   },
   draft: async (name) => {
     const page = await gathered()
@@ -194,6 +204,33 @@ const views = {
     await page.waitForTimeout(2500)
     await shoot(page, name)
   },
+  drift: async (name) => {
+    const page = await drifted()
+    await page.getByRole('button', { name: /winter-hours/ }).click()
+    await page.keyboard.press('6')
+    await page.getByRole('heading', { name: '/news/winter-hours' }).click()
+    await shoot(page, name)
+  },
+  'drift-held': async (name) => {
+    const page = await drifted()
+    await page.getByRole('tab', { name: 'Held copies' }).click()
+    await page.getByRole('heading', { name: /out of date$/ }).click()
+    await page.keyboard.press('j')
+    await page.keyboard.press('o')
+    await page.waitForTimeout(500)
+    await page.keyboard.press('n')
+    await page.waitForTimeout(500)
+    await page.keyboard.press('k')
+    await shoot(page, name)
+  },
+  'drift-box': async (name) => {
+    const page = await drifted()
+    await page.getByRole('button', { name: /lamp-clinic/ }).click()
+    await page.getByRole('tab', { name: 'Share box' }).click()
+    for (const act of ['Post the link', 'The edit goes live', '31 days pass', 'Post the link'])
+      await page.getByRole('button', { name: act }).click()
+    await shoot(page, name)
+  },
   clearance: async (name) => {
     const page = await gathered()
     await page.getByRole('link', { name: 'Clearance' }).click()
@@ -201,15 +238,6 @@ const views = {
     await page.waitForTimeout(800)
     await page.getByLabel('What each page of /guides/* must have').selectOption('author')
     await page.waitForTimeout(1500)
-    await shoot(page, name)
-  },
-  'page-dark': async (name) => {
-    const page = await gathered({ colorScheme: 'dark' })
-    await (await lampCard(page)).dblclick()
-    await page
-      .getByRole('button', { name: /^Title, from og:title/ })
-      .first()
-      .hover()
     await shoot(page, name)
   },
   'wall-dark': async (name) => {
@@ -226,4 +254,5 @@ try {
   app.kill()
   quick.close()
   slow.close()
+  after.close()
 }

@@ -84,13 +84,13 @@ function Drift({ view, goTo, run, runs }: Props) {
           {before && view.drift === 'runs' && <DriftExports before={before} after={run} surface={view.surface} />}
         </span>
       </header>
-      <Tabs.Content value="runs" className="min-h-0 flex-1 max-md:min-h-max">
+      <Tabs.Content tabIndex={-1} value="runs" className="min-h-0 flex-1 outline-none max-md:min-h-max">
         {before ? <RunsTab view={view} goTo={goTo} before={before} after={run} /> : <OnlyRun run={run} goTo={goTo} />}
       </Tabs.Content>
-      <Tabs.Content value="held" className="min-h-0 flex-1 max-md:min-h-max">
+      <Tabs.Content tabIndex={-1} value="held" className="min-h-0 flex-1 outline-none max-md:min-h-max">
         <HeldTab view={view} goTo={goTo} run={run} />
       </Tabs.Content>
-      <Tabs.Content value="box" className="min-h-0 flex-1 max-md:min-h-max">
+      <Tabs.Content tabIndex={-1} value="box" className="min-h-0 flex-1 outline-none max-md:min-h-max">
         {before ? <BoxTab view={view} goTo={goTo} before={before} after={run} /> : <OnlyRun run={run} goTo={goTo} />}
       </Tabs.Content>
     </Tabs.Root>

@@ -26,9 +26,9 @@ export function PostedCard({ box, one, surface, runs, page, site }: Props) {
   const [text, picture] = [faces[shown.text], faces[shown.picture]]
   return (
     <li>
-      <p className="mb-1 flex items-baseline gap-2 text-[12px]">
-        <b className="min-w-0 truncate font-mono font-semibold">{pathUnder(site, one.address)}</b>
-        <span className="shrink-0 text-quiet">
+      <p className="mb-1 grid text-[12px]">
+        <b className="truncate font-mono font-semibold">{pathUnder(site, one.address)}</b>
+        <span className="text-quiet">
           posted day {one.day} ·{' '}
           {shown.text === shown.picture
             ? WHICH[shown.text]
