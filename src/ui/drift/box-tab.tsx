@@ -14,6 +14,7 @@ import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
 import { SurfaceShape } from '../wall/surface-shape'
 import { driftItems, firstPages, pathUnder } from './drift-items'
+import { PageField } from './page-field'
 import { PostedCard } from './posted-card'
 import { useComparisons } from './use-comparison'
 import { useListKeys } from './use-list-keys'
@@ -83,21 +84,9 @@ function Box({ view, goTo, before, after, compared }: Props & { compared: Stored
             ))}
           </select>
         </label>
-        <label className="mt-3 grid gap-1">
-          <span className="font-semibold">Link</span>
-          <input
-            className="field font-mono text-[12px]"
-            list="box-pages"
-            spellCheck={false}
-            value={typed}
-            onChange={(event) => setTyped(event.target.value)}
-          />
-        </label>
-        <datalist id="box-pages">
-          {offered.map((path) => (
-            <option key={path} value={path} />
-          ))}
-        </datalist>
+        <div className="mt-3">
+          <PageField label="Link" value={typed} onChange={setTyped} offered={offered} />
+        </div>
         {page === null && <p className="mt-1 text-[12px] text-quiet">No page of the two runs has that address.</p>}
         <div className="mt-3 grid gap-2">
           <button

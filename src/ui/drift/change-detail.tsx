@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useMemo, useRef } from 'react'
 import type { CardPart } from '@/core/compare/page-changes'
 import type { PageDifference } from '@/core/compare/page-difference'
 import { cardOf } from '@/core/surface/card'
@@ -11,6 +11,7 @@ import { useCardContext } from '../run/use-card-context'
 import { useStoredPage } from '../run/use-run'
 import { CheckName } from '../shared/check-name'
 import { partsInWords } from '../shared/part-words'
+import { useWidth } from '../shared/use-width'
 import { clockTime, dayAndTime } from '../shared/words'
 import { useSurfaces } from '../surface/use-surfaces'
 import type { GoTo } from '../view/use-view'
@@ -112,13 +113,7 @@ function Side({ title, run, url, surface, marked }: SideProps) {
   const page = stored.kind === 'ready' ? stored.value.page : null
   const card = useMemo(() => (page && context ? cardOf(page, surface, context) : null), [page, surface, context])
   const pane = useRef<HTMLDivElement>(null)
-  const [roomPx, setRoomPx] = useState(420)
-  useEffect(() => {
-    if (!pane.current) return
-    const observer = new ResizeObserver(([entry]) => entry && setRoomPx(entry.contentRect.width))
-    observer.observe(pane.current)
-    return () => observer.disconnect()
-  }, [])
+  const roomPx = useWidth(pane, 420)
   return (
     <article aria-label={title} className="min-w-0">
       <h3 className="mb-[6px] flex items-baseline gap-2">

@@ -9,6 +9,7 @@ import { keepHeldEvents, takeBackHeldEvents } from '@/store/held-events'
 import { dayAndTime } from '../shared/words'
 import { firstPages, pathUnder } from './drift-items'
 import { fromLocalInput, toLocalInput } from './local-time'
+import { PageField } from './page-field'
 import type { Held } from './use-held'
 
 /** Marks shown at once; all count. */
@@ -35,7 +36,7 @@ export function SharedMarks({ surface, run, held }: Props) {
   const address = typed.trim() === '' ? null : resolveAddress(typed.trim().replace(/^\//, ''), site)
   const isKnown = address !== null && pageOfAddress(address, held.pages()) !== null
   const moment = fromLocalInput(at)
-  const offered = useMemo(() => firstPages(held.pages()), [held])
+  const offered = useMemo(() => firstPages(held.pages()).map((url) => pathUnder(site, url)), [held, site])
   const marks = held.said.filter(({ event }) => event.kind === 'shared' && event.surface === surface.id)
   const mark = async () => {
     if (address === null || moment === null) return
@@ -53,22 +54,13 @@ export function SharedMarks({ surface, run, held }: Props) {
           void mark()
         }}
       >
-        <label className="grid gap-1">
-          <span className="text-quiet">Address or path, as it was posted</span>
-          <input
-            className="field font-mono text-[12px]"
-            placeholder="/guides/…"
-            list="drift-pages"
-            spellCheck={false}
-            value={typed}
-            onChange={(event) => setTyped(event.target.value)}
-          />
-        </label>
-        <datalist id="drift-pages">
-          {offered.map((url) => (
-            <option key={url} value={pathUnder(site, url)} />
-          ))}
-        </datalist>
+        <PageField
+          label="Address or path, as it was posted"
+          value={typed}
+          onChange={setTyped}
+          offered={offered}
+          placeholder="/guides/…"
+        />
         <span className="flex gap-2">
           <input
             type="datetime-local"

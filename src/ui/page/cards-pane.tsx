@@ -1,10 +1,11 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { memo, useEffect, useRef, useState } from 'react'
+import { memo, useRef } from 'react'
 import type { Card } from '@/core/surface/card-model'
 import type { Surface } from '@/core/surface/profile'
 import { TrueCard } from '../card/true-card'
+import { useWidth } from '../shared/use-width'
 import { keyOfSurface } from '../wall/surface-keys'
 import type { Spot } from './lit'
 
@@ -43,13 +44,7 @@ export const CardsPane = memo(function CardsPane({
   onPicture,
 }: Props) {
   const pane = useRef<HTMLDivElement>(null)
-  const [roomPx, setRoomPx] = useState(540)
-  useEffect(() => {
-    if (!pane.current) return
-    const observer = new ResizeObserver(([entry]) => entry && setRoomPx(entry.contentRect.width))
-    observer.observe(pane.current)
-    return () => observer.disconnect()
-  }, [])
+  const roomPx = useWidth(pane, 540)
   return (
     <section
       aria-label="Cards of the page"

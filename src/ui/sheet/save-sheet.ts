@@ -6,7 +6,8 @@ import { saveFile } from '../shared/save-file'
 import { sheetAsPng } from './paint-sheet'
 import { asDataAddress, picturesOf } from './sheet-pictures'
 
-export type SheetForm = 'png' | 'svg'
+export const sheetForms = ['png', 'svg'] as const
+export type SheetForm = (typeof sheetForms)[number]
 
 /** Hands a drawing to the browser's downloads, with its pictures inside. Rejects with words that can be shown. */
 export async function saveSheet(name: string, drawing: Drawing, form: SheetForm): Promise<void> {

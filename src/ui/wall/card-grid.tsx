@@ -2,11 +2,12 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
-import { memo, useEffect, useRef, useState } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import type { Surface } from '@/core/surface/profile'
 import type { WallRow } from '@/store/database'
 import { WallCard } from '../card/wall-card'
 import { Notice } from '../shared/notice'
+import { useWidth } from '../shared/use-width'
 import { atRest, isPassing, paceAfter } from './scroll-pace'
 import { badgeOf } from './select-rows'
 import { toggleSelected } from './selection'
@@ -53,7 +54,7 @@ export function CardGrid({
   onClear,
 }: Props) {
   const pane = useRef<HTMLElement>(null)
-  const width = useWidth(pane)
+  const width = useWidth(pane, 680)
   const leastPx = beside ? 2 * LEAST_BESIDE_PX : LEAST_COLUMN_PX
   const columns = Math.max(1, Math.floor((width + GAP_PX) / (leastPx + GAP_PX)))
   const columnPx = (width - GAP_PX * (columns - 1)) / columns
@@ -231,15 +232,3 @@ const GridCard = memo(function GridCard({
     </li>
   )
 })
-
-/** Inner width of a pane, as it changes. */
-function useWidth(pane: React.RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(680)
-  useEffect(() => {
-    if (!pane.current) return
-    const observer = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width))
-    observer.observe(pane.current)
-    return () => observer.disconnect()
-  }, [pane])
-  return width
-}
