@@ -96,7 +96,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
         <Waivers rows={rows} requirements={requirements} onChange={change} />
         <div className="grid gap-7 md:grid-cols-2">
           <RequirementsFile requirements={requirements} onChange={change} />
-          <Exports run={run} />
+          <Exports run={run} goTo={goTo} />
         </div>
       </div>
     </div>

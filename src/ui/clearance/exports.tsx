@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { reportFormats } from '@/core/report/formats'
 import type { StoredRun } from '@/store/database'
 import { saveFile } from '../shared/save-file'
+import type { GoTo } from '../view/use-view'
 import { exportRun } from './recheck'
 
 const ABOUT: Record<string, string> = {
@@ -17,7 +18,7 @@ const ABOUT: Record<string, string> = {
 }
 
 /** The run in the forms that the command writes. */
-export function Exports({ run }: { run: StoredRun }) {
+export function Exports({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
   const [said, setSaid] = useState<{ text: string; isFault: boolean } | null>(null)
   const take = async (id: string, extension: string, mediaType: string) => {
     setSaid({ text: 'Writing …', isFault: false })
@@ -46,6 +47,21 @@ export function Exports({ run }: { run: StoredRun }) {
           </li>
         ))}
       </ul>
+      <p className="mt-2 text-quiet">
+        What changed since the launch, its cards before and now, and which copies are out of date are in{' '}
+        <button type="button" className="text-pick hover:underline" onClick={() => goTo({ area: 'drift' })}>
+          Drift
+        </button>
+        ; all that is kept of the site goes into one file in{' '}
+        <button
+          type="button"
+          className="text-pick hover:underline"
+          onClick={() => goTo({ area: 'gather', page: null })}
+        >
+          Gather
+        </button>
+        .
+      </p>
       <p role="status" className={said?.isFault ? 'text-wrong' : 'text-good'}>
         {said?.text}
       </p>
