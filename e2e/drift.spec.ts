@@ -159,6 +159,25 @@ test.describe('held copies', () => {
     expect(csv).toContain('picture changed under the same address')
   })
 
+  test('while nothing is said to be live, the runs are offered; what is said can be taken back', async ({ page }) => {
+    await openDrift(page, soon(-5))
+    await page.getByRole('tab', { name: 'Held copies' }).click()
+    await expect(refresh(page, 'Wide feed').getByRole('heading', { name: '6 copies out of date' })).toBeVisible()
+    await page.getByRole('tab', { name: 'Two runs' }).click()
+    await page.getByRole('button', { name: 'Open the page' }).waitFor()
+    await page.goto(page.url().replace(/run=[^&]+/, `run=${await page.getByLabel('Earlier run').inputValue()}`))
+    await page.getByRole('button', { name: /^Live since/ }).click()
+    await page.getByRole('button', { name: 'It is not' }).click()
+    await page.getByRole('tab', { name: 'Held copies' }).click()
+    const offered = refresh(page, 'Wide feed').getByRole('listitem')
+    await expect(offered).toHaveCount(2)
+    await expect(offered.filter({ hasText: 'open here' })).toHaveCount(1)
+    await expectAccessible(page)
+    await offered.filter({ hasText: 'open here' }).getByRole('button', { name: 'This run went live' }).click()
+    await page.getByRole('button', { name: 'It is live' }).click()
+    await expect(refresh(page, 'Wide feed').getByRole('heading', { name: 'No copy is out of date' })).toBeVisible()
+  })
+
   test('copies lapse; single links can be marked as shared, by any variant of their address', async ({ page }) => {
     await openDrift(page, soon(-5))
     await page.getByRole('tab', { name: 'Held copies' }).click()

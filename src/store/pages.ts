@@ -28,9 +28,12 @@ export async function pagesAt(run: string, urls: readonly string[]): Promise<(St
   return own.map((page, index) => page ?? shared[index])
 }
 
-/** All pages of a run, by address. Of its base there may be some that the run has no more. */
-export async function allPagesOf(run: string): Promise<Map<string, StoredPage>> {
-  const base = await baseOf(run)
+/**
+ * All pages of a run, by address. Of its base there may be some that the run has no more.
+ * @param known the run's base, where it is known; null: it has none
+ */
+export async function allPagesOf(run: string, known?: string | null): Promise<Map<string, StoredPage>> {
+  const base = known === undefined ? await baseOf(run) : known
   const shared = base === null ? [] : await database.pages.where('run').equals(base).toArray()
   const own = await database.pages.where('run').equals(run).toArray()
   return new Map([...shared, ...own].map((page) => [page.url, page]))

@@ -96,7 +96,7 @@ export async function gatheringOf(
   run: StoredRun,
   known?: readonly Pick<WallRow, 'url'>[],
 ): Promise<{ gathering: Gathering; images: ServedImage[] }> {
-  const stored = await allPagesOf(run.id)
+  const stored = await allPagesOf(run.id, run.base ?? null)
   const rows = known ?? (await rowsOf(run.id))
   const images = (await database.images.where('run').equals(run.id).toArray())
     // What was made here is in no build: it is nothing to be judged.

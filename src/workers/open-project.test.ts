@@ -117,6 +117,15 @@ describe('a project archive', () => {
     expect(await database.rows.where('run').equals('new').count()).toBe(3)
   })
 
+  test('an opening that a closed tab broke off is done over as a whole', async () => {
+    const archive = await saveProject(GOOD_SITE)
+    const half = await database.pages.where('run').equals('old').limit(1).toArray()
+    await clear()
+    await database.pages.bulkPut(half)
+    await openProject(archive, 'mine')
+    expect((await allPagesOf('old')).size).toBe(3)
+  })
+
   test('runs that are here already are left alone', async () => {
     const archive = await saveProject(GOOD_SITE)
     await database.runs.update('old', { signedOff: { by: 'Benno', at: 'later', errors: 0 } })

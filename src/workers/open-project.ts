@@ -127,8 +127,6 @@ async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles
       ...(made && { made }),
     })),
   )
-  // Its row is not there yet; where its pages are is told by the run itself.
-  await database.runs.put(run)
   const { gathering } = await gatheringOf(
     run,
     order.map((url) => ({ url })),
@@ -137,7 +135,8 @@ async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles
   for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
   const { findings, summary } = verdict
   const size = JSON.stringify(gathering.pages).length + rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0)
-  await database.runs.update(run.id, { findings, summary, pages: rows.length, size })
+  // The run comes last: whoever sees it finds all of it there.
+  await database.runs.put({ ...run, findings, summary, pages: rows.length, size })
 }
 
 /** Forgets what was written of runs that could not be taken over whole. */
@@ -157,9 +156,11 @@ async function forget(runs: readonly string[]): Promise<void> {
 export async function openProject(archive: Blob, prefer: Prefer): Promise<OpenedProject> {
   const files = await openArchive(archive)
   const manifest = await readManifest(files)
-  const known = new Set((await database.runs.toArray()).map(({ id }) => id))
+  const here = await database.runs.toArray()
+  const known = new Set(here.map(({ id }) => id))
   const fresh = manifest.runs.filter(({ id, source }) => !known.has(id) && source.site === manifest.site)
-  const held = new Set(await database.pages.orderBy('run').uniqueKeys())
+  // Pages that no run has are left of an opening that was broken off: they are written anew.
+  const held = new Set(here.flatMap(({ id, base }) => [id, ...(base ? [base] : [])]))
   const holders = [...new Set(fresh.flatMap(({ id, base }) => [id, ...(base ? [base] : [])]))].filter(
     (holder) => !held.has(holder),
   )

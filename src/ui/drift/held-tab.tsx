@@ -5,13 +5,15 @@ import type { HeldScope } from '@/core/compare/held-copies'
 import { refreshAsAddresses, refreshAsCsv } from '@/core/compare/refresh-reports'
 import type { StoredRun } from '@/store/database'
 import { keepHeldEvents, takeBackHeldEvents } from '@/store/held-events'
+import { useRuns } from '../run/use-run'
 import { Notice } from '../shared/notice'
 import { saveFile } from '../shared/save-file'
 import { Segments } from '../shared/segments'
-import { count } from '../shared/words'
+import { count, dayAndTime } from '../shared/words'
 import { useSurfaces } from '../surface/use-surfaces'
 import type { GoTo } from '../view/use-view'
 import type { View } from '../view/view'
+import { LaunchMark } from './launch-mark'
 import { PlaceHabits } from './place-habits'
 import { PlaceList } from './place-list'
 import { RefreshTable } from './refresh-table'
@@ -75,7 +77,7 @@ function HeldCopies({ view, goTo, run, held, scope, onScope }: HeldProps) {
           />
         </div>
         {held.launches.length === 0 && scope === 'all' ? (
-          <NothingLive />
+          <NothingLive run={run} />
         ) : (
           <RefreshTable
             key={surface.id}
@@ -121,13 +123,30 @@ function standing({ surface, list, held }: Place, launches: readonly StoredRun[]
   return words.join(' ')
 }
 
-function NothingLive() {
+/** Runs offered as the one that went live; any other can be opened and marked. */
+const MOST_OFFERED = 8
+
+function NothingLive({ run }: { run: StoredRun }) {
+  const runs = useRuns() ?? []
+  const ofSite = runs.filter((one) => one.source.site === run.source.site && one.state !== 'running')
   return (
-    <div className="max-w-[560px] py-4">
+    <div className="min-h-0 max-w-[600px] flex-1 overflow-auto py-3">
       <p>
-        No run of this site is marked as live. Places hold what a page said when it was first shared: open the run that
-        was launched, press <b className="font-semibold">This run went live …</b>, and come back to the newest one.
+        No run of this site is marked as live. Places hold what a page said when it was first shared: which of these
+        runs is it that was launched?
       </p>
+      <ul className="mt-2">
+        {ofSite.slice(0, MOST_OFFERED).map((one) => (
+          <li key={one.id} className="flex items-center gap-4 border-b border-line py-[6px]">
+            <span className="w-[110px]">{dayAndTime(one.startedAt)}</span>
+            <span className="flex-1 text-quiet">
+              {count(one.pages, 'page')}
+              {one.id === run.id && ', open here'}
+            </span>
+            <LaunchMark run={one} />
+          </li>
+        ))}
+      </ul>
       <p className="mt-2 text-quiet">Or mark single links as shared, at the right, and count those alone.</p>
     </div>
   )
