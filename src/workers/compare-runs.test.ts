@@ -20,6 +20,8 @@ async function keep(id: string, files: MemoryBuild) {
   return gathering
 }
 
+const ABOUT = `${GOOD_SITE}about.html`
+
 beforeEach(async () => {
   for (const table of database.tables) await table.clear()
 })
@@ -41,8 +43,18 @@ describe('two stored runs', () => {
     const closed = 'User-agent: facebookexternalhit\nDisallow: /about.html\n'
     await storeRun('after', { ...(await gatherMemory(goodSite(), GOOD_SITE)), robotsTxt: closed })
     const { comparison } = await compareStored('before', 'after')
-    expect([...comparison.differences.keys()]).toEqual([`${GOOD_SITE}about.html`])
-    expect(comparison.differences.get(`${GOOD_SITE}about.html`)!.cards.get('wide-feed')!.parts).toContain('layout')
+    expect([...comparison.differences.keys()]).toEqual([ABOUT])
+    expect(comparison.differences.get(ABOUT)!.cards.get('wide-feed')!.parts).toContain('layout')
+  })
+
+  test('what an answer says to crawlers counts beside what the page says', async () => {
+    await keep('before', goodSite())
+    const gathering = await gatherMemory(goodSite(), GOOD_SITE)
+    const closed = (page: (typeof gathering.pages)[number]) =>
+      page.url === ABOUT ? { ...page, fetch: { ...page.fetch, robotsHeader: 'noindex' } } : page
+    await storeRun('after', { ...gathering, pages: gathering.pages.map(closed) })
+    const { differences } = (await compareStored('before', 'after')).comparison
+    expect([...differences].map(([url, { cards }]) => [url, [...cards.keys()]])).toEqual([[ABOUT, ['search']]])
   })
 
   test('addresses that lead to a page come with it; pages that were not read have none', async () => {

@@ -128,6 +128,12 @@ describe('asking again', () => {
     expect(brief(input(known, { events: [launch, ask(A, 2, false)] }))).toEqual([[A, 'text', 'asked']])
   })
 
+  test('keeps an address on the list, though its copy would have lapsed by now', () => {
+    const list = refreshList(input(known, { events: [launch, ask(A, 2, true)], nowAt: day(60) }), feed)
+    expect(list.entries).toMatchObject([{ address: A, state: 'done' }])
+    expect(list.lapsed).toBe(0)
+  })
+
   test('of another place changes nothing here', () => {
     const other = { ...ask(A, 2, true), surface: 'work-feed' } as HeldEvent
     expect(brief(input(known, { events: [launch, other] }))).toEqual([[A, 'text', 'open']])
