@@ -1,8 +1,9 @@
 'use client'
 
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { firstTemplate, type PictureTemplate } from '@/core/image/compose/template'
 import { keepTemplate, templatesOf } from '@/store/templates'
+import { forgetLeft, keepChanged, takeLeft } from './left-template'
 
 export type TemplateState = {
   template: PictureTemplate
@@ -29,20 +30,21 @@ export function useTemplate(
   const [held, setHeld] = useState<{ key: string; template: PictureTemplate | null }>()
   const unkept = useRef<{ section: string; template: PictureTemplate } | null>(null)
   const keep = useCallback(() => {
-    if (unkept.current) void keepTemplate(site, unkept.current.section, unkept.current.template)
+    if (unkept.current) void keepChanged({ site, ...unkept.current })
     unkept.current = null
   }, [site])
   useEffect(() => {
     let isGone = false
-    void templatesOf(site).then((all) => !isGone && setHeld({ key, template: all[section] ?? null }))
+    const read = takeLeft().then(() => templatesOf(site))
+    void read.then((all) => !isGone && setHeld({ key, template: all[section] ?? null }))
     return () => {
       isGone = true
       keep()
     }
   }, [key, site, section, keep])
   const template = held?.key === key ? held.template : undefined
-  useEffect(() => {
-    // At once: a tab that is closed or reloaded right after a change has it all the same.
+  // Before anything else can happen: a tab that is closed or reloaded right after a change has it all the same.
+  useLayoutEffect(() => {
     if (template) keep()
   }, [template, keep])
   const change = useCallback(
@@ -57,6 +59,7 @@ export function useTemplate(
   )
   const reset = useCallback(() => {
     unkept.current = null
+    forgetLeft()
     void keepTemplate(site, section, null)
     setHeld((now) => now && { ...now, template: null })
   }, [site, section])
