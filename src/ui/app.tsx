@@ -5,6 +5,7 @@ import { closeLeftBehind } from '@/store/runs'
 import { CausesArea } from './causes/causes-area'
 import { ClearanceArea } from './clearance/clearance-area'
 import { DraftsArea } from './draft/drafts-area'
+import { takeLeftSteps } from './draft/left-steps'
 import { UndoKeys } from './draft/undo-keys'
 import { DriftArea } from './drift/drift-area'
 import { FrameKeys } from './frame/frame-keys'
@@ -23,6 +24,7 @@ export function App({ demo, editedDemo }: { demo: string | null; editedDemo: str
   const run = useRun(view.run)
   useEffect(() => {
     void closeLeftBehind()
+    void takeLeftSteps()
   }, [])
   return (
     <SurfacesOfSite site={run.kind === 'ready' ? run.value.source.site : null}>

@@ -1,7 +1,8 @@
 'use client'
 
 import { useSyncExternalStore } from 'react'
-import { type DraftStep, writeStep } from '@/store/drafts'
+import type { DraftStep } from '@/store/drafts'
+import { keepStep } from './left-steps'
 
 /** Typing in one field is one step while it goes on. */
 const SAME_STEP_MS = 1500
@@ -44,7 +45,7 @@ export function withStep(done: readonly Kept[], step: Kept): Kept[] {
  */
 export async function doStep(step: DraftStep, typing: string | null = null): Promise<void> {
   set({ done: withStep(history.done, { ...step, at: Date.now(), typing }), undone: [], turns: history.turns })
-  await writeStep(step, 'after')
+  await keepStep(step, 'after')
 }
 
 /** Takes the last step back. @returns its label; null when there is none */
@@ -52,7 +53,7 @@ export async function undoStep(): Promise<string | null> {
   const last = history.done.at(-1)
   if (!last) return null
   set({ done: history.done.slice(0, -1), undone: [...history.undone, { ...last, typing: null }], turns: history.turns })
-  await writeStep(last, 'before')
+  await keepStep(last, 'before')
   set({ ...history, turns: history.turns + 1 })
   return last.label
 }
@@ -62,7 +63,7 @@ export async function redoStep(): Promise<string | null> {
   const last = history.undone.at(-1)
   if (!last) return null
   set({ done: [...history.done, last], undone: history.undone.slice(0, -1), turns: history.turns })
-  await writeStep(last, 'after')
+  await keepStep(last, 'after')
   set({ ...history, turns: history.turns + 1 })
   return last.label
 }
