@@ -70,9 +70,18 @@ describe('inParallel', () => {
   })
 
   test('what came while nobody looked comes together, in the order in which it came', async () => {
-    const tasks = [3, 1, 2].map((ms) => new Promise<number>((resolve) => setTimeout(() => resolve(ms), ms)))
+    const done = new Map<number, (value: number) => void>()
+    const tasks = [3, 1, 2].map((value) => new Promise<number>((resolve) => done.set(value, resolve)))
     const batches: number[][] = []
-    const look = () => new Promise<void>((resolve) => setTimeout(resolve, 20))
+    const look = async () => {
+      for (const value of [2, 3]) {
+        done.get(value)!(value)
+        // Whoever waits for it is told before the next.
+        await new Promise((resolve) => setImmediate(resolve))
+      }
+    }
+    // Nobody looks before something came.
+    done.get(1)!(1)
     for await (const came of inParallel(() => tasks.shift() ?? null, 3, look)) batches.push(came)
     expect(batches).toEqual([[1, 2, 3]])
   })
