@@ -20,16 +20,16 @@ export type OpenedProject = { site: string; runs: number; known: number; drafts:
 /** Rows written at once. */
 const BATCH = 250
 
-const TOO_LARGE = 'The archive is broken or not one that Nimble Parrot wrote.'
+const BROKEN = 'The archive is broken or not one that Nimble Parrot wrote.'
 
 /** Reads one file of the archive as JSON of a known form. @throws SaidFailure that names the file and the fault */
 async function readJson<T>(files: BuildFiles, path: string, schema: z.ZodType<T>): Promise<T> {
-  if (!files.paths.includes(path)) throw new SaidFailure(`The archive has no ${path}. ${TOO_LARGE}`)
+  if (!files.paths.includes(path)) throw new SaidFailure(`The archive has no ${path}. ${BROKEN}`)
   let value: unknown
   try {
     value = JSON.parse(new TextDecoder().decode(await files.read(path)))
   } catch {
-    throw new SaidFailure(`${path} in the archive can’t be read. ${TOO_LARGE}`)
+    throw new SaidFailure(`${path} in the archive can’t be read. ${BROKEN}`)
   }
   const [fault] = schemaFaults(schema, value)
   if (fault) throw new SaidFailure(`${path} in the archive: ${fault.path}: ${fault.message}`)

@@ -1,3 +1,4 @@
+import { thumbKey } from '@/workers/thumb-maker'
 import { database, type StoredRun } from '../database'
 import { heldEventsOf } from '../held-events'
 import { ofRun } from '../of-run'
@@ -12,8 +13,6 @@ import {
   runFile,
 } from './project-format'
 import { ZipWriter } from './zip-writer'
-
-const thumbKey = ({ hash, url }: { hash: string | null; url: string }) => hash ?? url
 
 function entryOf(run: StoredRun): RunEntry {
   const { id, base, source, view, robotsTxt, startedAt, finishedAt, touchedAt, state, waiting, notes } = run
