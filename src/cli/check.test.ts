@@ -1,9 +1,11 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, describe, expect, test } from 'vitest'
+import { fails } from '@/core/report/paper'
 import { troubles } from '../../demo/generator/troubles'
-import { fails } from './check'
 import { commandIn, root, spawned } from './testing/command'
 
 const here = mkdtempSync(join(tmpdir(), 'parrot-'))
@@ -138,7 +140,7 @@ describe('nimble-parrot compare', { timeout: 60_000 }, () => {
 
   test.each([
     ['nothing there', ['none.json', 'none.json'], /none\.json can’t be read/],
-    ['no run document', [join(root, 'package.json'), 'a.json'], /no run document of version 1/],
+    ['no run document', [join(root, 'package.json'), 'a.json'], /package\.json can’t be used\. It is no run document/],
     ['a bad format', ['a.json', 'a.json', '--format', 'csv'], /one of text, json, markdown, html/],
   ])('%s: exit 2', async (_name, args, words) => {
     expect(await run('compare', ...args)).toMatchObject({ code: 2, out: '', err: expect.stringMatching(words) })
@@ -151,7 +153,9 @@ describe('fails', () => {
     error,
     warning,
     note,
+    waived: 0,
     clear: error === 0,
+    verdict: error === 0 ? ('clear' as const) : ('not-clear' as const),
   })
 
   test.each([
@@ -163,6 +167,162 @@ describe('fails', () => {
     [summary(0, 0, 0), 'note', false],
     [summary(9, 9, 9), 'never', false],
   ] as const)('%j with --fail-on %s: %s', (given, failOn, expected) => {
-    expect(fails(given, failOn)).toBe(expected)
+    expect(fails({ summary: given }, failOn)).toBe(expected)
+  })
+})
+
+type Run = { source: object; pages: object[] }
+
+const page = (title: string, body = '') =>
+  `<!doctype html><html lang="en"><head><title>${title}</title></head><body>${body}</body></html>`
+
+describe('a go that is never wrong', { timeout: 60_000 }, () => {
+  const site = join(root, 'demo/site')
+  const servers: Server[] = []
+  afterAll(() => {
+    for (const server of servers) server.close()
+  })
+
+  /** A server on loopback. @returns its address */
+  async function served(answer: (request: IncomingMessage, response: ServerResponse) => void): Promise<string> {
+    const server = createServer(answer)
+    servers.push(server)
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+    return `http://127.0.0.1:${(server.address() as AddressInfo).port}/`
+  }
+
+  const sending = (type: string, body: string) => (_request: IncomingMessage, response: ServerResponse) => {
+    response.writeHead(200, { 'content-type': type })
+    response.end(body)
+  }
+
+  test.each([
+    ['application/pdf', '%PDF-1.4', /is application\/pdf/],
+    ['image/png', 'x', /is image\/png/],
+    ['application/json', '{}', /is application\/json/],
+    ['text/plain', page('x'), /is text\/plain – its bytes are HTML/],
+  ])('an address that is %s, alone or in a list: exit 2, and what was found instead', async (type, body, words) => {
+    const address = await served(sending(type, body))
+    expect(await command(`${address}thing`)).toMatchObject({ code: 2, out: '', err: expect.stringMatching(words) })
+    writeFileSync(join(here, 'list.txt'), `${address}a\n${address}b\n`)
+    expect(await command('list.txt')).toMatchObject({ code: 2, out: '', err: expect.stringMatching(words) })
+  })
+
+  test.each([
+    ['--include', '/none/**'],
+    ['--exclude', '/**'],
+  ])('%s %s leaves nothing of a folder: exit 2', async (option, glob) => {
+    const { code, out, err } = await command(site, option, glob)
+    expect([code, out]).toEqual([2, ''])
+    expect(err).toContain(`${option} ${glob} leaves none of 48 pages`)
+  })
+
+  test('a folder of more than 2,000 pages is read whole, its home page too', async () => {
+    const folder = mkdtempSync(join(here, 'large-'))
+    for (let index = 0; index < 2040; index++) writeFileSync(join(folder, `a${index}.html`), page(`Page ${index}`))
+    writeFileSync(join(folder, 'index.html'), page('Home of them all'))
+    const { out } = await command(folder, '--format', 'json')
+    const run = JSON.parse(out)
+    expect(run.summary.pages).toBe(2041)
+    expect(run).toMatchObject({ complete: true, incomplete: [], scope: [] })
+    const asked = JSON.parse((await command(folder, '--max-pages', '3', '--format', 'json')).out)
+    expect(asked).toMatchObject({ complete: true, scope: ['at most 3 pages'] })
+    expect(asked.pages.map(({ file }: { file: string }) => file)).toContain('a0.html')
+  })
+
+  test('interrupted: what was gathered is written, and is not known to be clear', async () => {
+    let asked = 0
+    const address = await served(async (request, response) => {
+      if (request.url === '/robots.txt' || request.url?.includes('sitemap')) return void response.writeHead(404).end()
+      asked++
+      if (asked > 5) process.emit('SIGINT')
+      const next = Array.from({ length: 9 }, (_, at) => `<a href="${request.url}${at}/">x</a>`).join('')
+      sending('text/html', page('A page of an endless site', next))(request, response)
+    })
+    const { code, err } = await command(address, '--format', 'json=cut.json', '--fail-on', 'never')
+    expect(code).toBe(2)
+    expect(err).toMatch(/Stopped at \d+ of about \d+ pages/)
+    const run = JSON.parse(readFileSync(join(here, 'cut.json'), 'utf8'))
+    expect(run).toMatchObject({ complete: false, incomplete: [{ why: 'stopped' }], summary: { clear: false } })
+    expect(await command(site, '--baseline', 'cut.json')).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/cut\.json can’t be used/),
+    })
+  })
+
+  test.each([
+    [
+      'of another site',
+      (run: Run) => ({ ...run, source: { ...run.source, site: 'https://other.example/' } }),
+      /another site/,
+    ],
+    ['of another version', (run: Run) => ({ ...run, version: 2 }), /of version 2/],
+    ['that is no run', () => ({ format: 'nimble-parrot-drift', version: 1 }), /document of a comparison/],
+    [
+      'with a card that is none',
+      (run: Run) => ({ ...run, pages: [{ ...run.pages[0], cards: { tab: {} } }] }),
+      /broken: pages\[0\]/,
+    ],
+  ])('a baseline or a side of compare %s: exit 2, one line', async (_name, change, words) => {
+    const good = (await command(site, '--format', 'json')).out
+    writeFileSync(join(here, 'good.json'), good)
+    writeFileSync(join(here, 'bad.json'), JSON.stringify(change(JSON.parse(good))))
+    for (const said of [await command(site, '--baseline', 'bad.json'), await run('compare', 'good.json', 'bad.json')]) {
+      expect(said).toMatchObject({ code: 2, out: '', err: expect.stringMatching(words) })
+      expect(said.err.trim().split('\n')).toHaveLength(1)
+    }
+  })
+
+  test.each([
+    [
+      { sections: { 'guides/*': {} } },
+      /Line 1, sections\["guides\/\*"\]: “guides\/\*” matches no path.*“\/guides\/\*”/,
+    ],
+    [{ sections: { '/guides/*': { kind: 'artcle' } } }, /There is no kind “artcle”\. Is “article” meant\?/],
+    [{ surfaces: [] }, /surfaces: No surface counts/],
+    [
+      { waivers: [{ rule: 'image-heavy', pages: 'news/*', reason: 'x', by: 'Ada' }] },
+      /waivers\[0\]\.pages: “news\/\*”/,
+    ],
+  ])('requirements that can do nothing are refused: %j', async (requirements, words) => {
+    writeFileSync(join(here, 'idle.json'), JSON.stringify(requirements))
+    expect(await command(site, '--rules', 'idle.json')).toMatchObject({ code: 2, err: expect.stringMatching(words) })
+  })
+
+  test('requirements that no page of this run needs are said, with their lines', async () => {
+    const idle = {
+      sections: { '/guide/*': {}, '/guides/*': {} },
+      waivers: [{ rule: 'image-heavy', pages: '/nws/*', reason: 'x', by: 'Ada' }],
+    }
+    writeFileSync(join(here, 'idle.json'), JSON.stringify(idle, null, 2))
+    const { out } = await command(site, '--site', 'https://brasswick.example', '--rules', 'idle.json')
+    expect(out).toContain('idle.json, line 3: No page lies under “/guide/*”')
+    expect(out).toContain(
+      'idle.json, line 9: No page lies under “/nws/*”: nothing is waived there. Is “/news/*” meant?',
+    )
+  })
+
+  test.each([
+    ['--header', 'X: y'],
+    ['--user', 'a:b'],
+    ['--ask-as', 'wide-feed'],
+    ['--max-depth', '2'],
+    ['--delay', '5'],
+    ['--follow'],
+  ])('%s with a folder is refused', async (...option) => {
+    expect(await command(site, ...option)).toMatchObject({ code: 2, err: expect.stringContaining(option[0]!) })
+  })
+
+  test('--per-section takes a sample of a folder too, and says so', async () => {
+    const run = JSON.parse((await command(site, '--per-section', '2', '--format', 'json')).out)
+    expect(run.pages.length).toBeLessThan(20)
+    expect(run.scope).toEqual(['at most 2 pages of a section'])
+  })
+
+  test('a file that can’t be written is said before the work, and none is left behind', async () => {
+    const { code, err } = await command(site, '--format', 'json=no/such/run.json')
+    expect([code, err]).toEqual([2, expect.stringContaining('run.json can’t be written')])
+    await command(site, '--include', '/none/**', '--format', 'json=never.json')
+    expect(existsSync(join(here, 'never.json'))).toBe(false)
   })
 })

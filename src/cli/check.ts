@@ -1,12 +1,13 @@
-import { writeFile } from 'node:fs/promises'
 import { resolveAddress } from '@/core/crawl/address'
-import { GatheringBuilder } from '@/core/crawl/events'
+import { type CrawlEvent, GatheringBuilder } from '@/core/crawl/events'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import { BadZip } from '@/core/crawl/zip-build'
-import type { Level, Summary } from '@/core/model'
-import { newSince } from '@/core/report/baseline'
+import type { Gathering, Level } from '@/core/model'
+import { type Baseline, baselineOf, unfitAsBaseline } from '@/core/report/baseline'
 import { type FormatId, reportFormats } from '@/core/report/formats'
+import { fails, verdictLine } from '@/core/report/paper'
 import { type RunDocument, runDocument } from '@/core/report/run-document'
+import type { ReadDocument } from '@/core/report/run-document-schema'
 import { runAsText } from '@/core/report/text'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
@@ -14,6 +15,7 @@ import { loadBaseline, loadRequirements } from './load-files'
 import { progressLine } from './progress'
 import { gatherSource } from './source'
 import { terminalStyle } from './terminal-style'
+import { ensureWritable, writeOut, writeStandardOut } from './write-out'
 
 /** A form to write the run in, and the file for it; null: standard output, or --out. */
 export type FormatChoice = { format: FormatId; file: string | null }
@@ -26,8 +28,8 @@ export type CheckOptions = {
   baseline?: string
   out?: string
   failOn: Level | 'never'
-  maxPages: number
-  maxDepth: number
+  maxPages?: number
+  maxDepth?: number
   concurrency: number
   delay: number
   timeout: number
@@ -41,14 +43,6 @@ export type CheckOptions = {
   askAs?: string
 }
 
-const LEVELS: readonly Level[] = ['error', 'warning', 'note']
-
-/** Findings at this level or above? */
-export function fails(summary: Summary, failOn: Level | 'never'): boolean {
-  if (failOn === 'never') return false
-  return LEVELS.slice(0, LEVELS.indexOf(failOn) + 1).some((level) => summary[level] > 0)
-}
-
 function siteOf(given: string | undefined): string | null {
   if (given === undefined) return null
   const site = resolveAddress(given, 'about:blank')
@@ -56,63 +50,111 @@ function siteOf(given: string | undefined): string | null {
   return site
 }
 
-/** Runs the checks over one source and writes the report. @returns the exit code: 0 or 1 */
-export async function check(source: string, options: CheckOptions): Promise<number> {
-  const plain = options.format.filter(({ file }) => file === null)
-  if (plain.length > 1)
-    throw new CannotRun('Only one --format can go to standard output: give the others a file, as in sarif=run.sarif.')
-  const requirements = await loadRequirements(options.rules, source)
-  const baseline = options.baseline === undefined ? null : await loadBaseline(options.baseline)
-  const site = siteOf(options.site) ?? siteOf(requirements.site)
+/** What was gathered, and the fault that ended it before its time. */
+type Gathered = { gathering: Gathering; fault: string | null }
+
+/** What is said of an error that ends the gathering. */
+const faultWords = (error: unknown) => (error instanceof Error ? error.message : String(error))
+
+/**
+ * Gathers the source. Interrupted, or broken off by a fault, it is what was gathered until then, and says so.
+ *
+ * @param onStart told what the run is of, before any page
+ */
+async function gather(
+  source: string,
+  site: string | null,
+  options: CheckOptions,
+  onStart: (event: Extract<CrawlEvent, { kind: 'started' }>) => void,
+): Promise<Gathered> {
   const builder = new GatheringBuilder()
   const stop = new AbortController()
-  process.once('SIGINT', () => stop.abort())
+  const interrupt = () => stop.abort()
+  process.once('SIGINT', interrupt)
+  process.once('SIGTERM', interrupt)
   const progress = progressLine(process.stderr)
+  let fault: string | null = null
   try {
     for await (const event of gatherSource(source, site, options, stop.signal)) {
+      if (event.kind === 'started') onStart(event)
       builder.add(event)
       if (event.kind === 'progress') progress.show(event)
     }
   } catch (error) {
+    if (error instanceof CannotRun) throw error
     if (error instanceof NothingAnswered) throw new CannotRun(error.message)
     if (error instanceof BadZip) throw new CannotRun(`${source} can’t be read. ${error.message}`)
-    throw error
+    fault = faultWords(error)
+    builder.add({ kind: 'incomplete', incomplete: { why: 'lost', message: `The run broke off: ${fault}` } })
   } finally {
     progress.clear()
+    process.removeListener('SIGINT', interrupt)
+    process.removeListener('SIGTERM', interrupt)
   }
   const gathering = builder.gathering()
-  if (!gathering) throw new CannotRun(`${source} could not be read.`)
-  if (gathering.pages.length > 0 && gathering.pages.every(({ fetch }) => fetch.status === null)) {
-    throw new CannotRun(`Nothing answered: ${gathering.pages[0]!.fetch.error ?? source}`)
-  }
-  const document = runDocument(gathering, requirements, new Date().toISOString().slice(0, 10))
+  if (!gathering) throw new CannotRun(`${source} could not be read.${fault === null ? '' : ` ${fault}`}`)
+  return { gathering, fault }
+}
+
+/** @throws CannotRun where not one page was read */
+function ensureSomethingRead({ pages, incomplete }: Gathering, source: string): void {
+  const nothing = incomplete.find(({ why }) => why === 'nothing-read')
+  if (nothing) throw new CannotRun(nothing.message)
+  if (pages.length === 0) throw new CannotRun(incomplete[0]?.message ?? `No page was read at ${source}.`)
+  if (pages.every(({ fetch }) => fetch.status === null))
+    throw new CannotRun(`Nothing answered: ${pages[0]!.fetch.error ?? source}`)
+}
+
+/** @throws CannotRun where the document is no baseline for this site */
+function ensureFit(document: ReadDocument, file: string, site: string): Baseline {
+  const unfit = unfitAsBaseline(document, site)
+  if (unfit !== null) throw new CannotRun(`The baseline ${file} can’t be used. ${unfit}`)
+  return baselineOf(document)
+}
+
+/**
+ * Runs the checks over one source and writes the report.
+ * @returns the exit code: 0 clear, 1 where something counts as a failure, 2 where nothing does and not all was read
+ */
+export async function check(source: string, options: CheckOptions): Promise<number> {
+  const plain = options.format.filter(({ file }) => file === null)
+  if (plain.length > 1)
+    throw new CannotRun('Only one --format can go to standard output: give the others a file, as in sarif=run.sarif.')
+  const { requirements, file: requirementsFile } = await loadRequirements(options.rules, source)
+  const loaded = options.baseline === undefined ? null : await loadBaseline(options.baseline)
+  const site = siteOf(options.site) ?? siteOf(requirements.site)
+  const files = [
+    ...options.format.flatMap(({ file }) => file ?? []),
+    ...(options.out === undefined ? [] : [options.out]),
+  ]
+  for (const file of files) await ensureWritable(fromHere(file))
+  let baseline: Baseline | null = null
+  const { gathering, fault } = await gather(source, site, options, (started) => {
+    if (loaded) baseline = ensureFit(loaded, options.baseline!, started.source.site)
+  })
+  ensureSomethingRead(gathering, source)
+  const today = new Date().toISOString().slice(0, 10)
+  const document = runDocument(gathering, requirements, today, { baseline, requirementsFile })
   await writeReports(document, options)
-  const counted = baseline === null ? document.summary : newSince(document, baseline)
-  return fails(counted, options.failOn) ? 1 : 0
+  if (fault !== null) throw new CannotRun(`The run broke off, and what was gathered is kept. ${fault}`)
+  if (fails(document, options.failOn)) return 1
+  if (document.complete) return 0
+  throw new CannotRun(`${verdictLine(document)} ${document.incomplete.map(({ message }) => message).join(' ')}`)
 }
 
 /** Forms with a file are written there; the plain one goes to --out or standard output, text when there is none. */
 async function writeReports(document: RunDocument, options: CheckOptions): Promise<void> {
   const plain = options.format.find(({ file }) => file === null)?.format ?? 'text'
+  const { failOn } = options
+  const reportOf = (format: FormatId) => reportFormats.find(({ id }) => id === format)!.write(document, { failOn })
   for (const { format, file } of options.format) {
-    if (file !== null) await writeOut(fromHere(file), reportOf(document, format))
+    if (file !== null) await writeOut(fromHere(file), reportOf(format))
   }
-  if (options.out !== undefined) await writeOut(fromHere(options.out), reportOf(document, plain))
+  if (options.out !== undefined) await writeOut(fromHere(options.out), reportOf(plain))
   else
-    process.stdout.write(
+    await writeStandardOut(
       plain === 'text' && process.stdout.isTTY && !process.env.NO_COLOR
         ? runAsText(document, terminalStyle)
-        : reportOf(document, plain),
+        : reportOf(plain),
     )
-}
-
-const reportOf = (document: RunDocument, format: FormatId) =>
-  reportFormats.find(({ id }) => id === format)!.write(document)
-
-async function writeOut(file: string, text: string): Promise<void> {
-  try {
-    await writeFile(file, text)
-  } catch (error) {
-    throw new CannotRun(`${file} can’t be written: ${error instanceof Error ? error.message : String(error)}`)
-  }
 }

@@ -1,20 +1,9 @@
-import { readFile, writeFile } from 'node:fs/promises'
-import { driftBetween, hasDrifted, readRunDocument } from '@/core/compare/drift'
+import { driftBetween, hasDrifted, incomparable } from '@/core/compare/drift'
 import { type DriftFormat, driftFormats } from '@/core/compare/drift-reports'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
-
-const reason = (error: unknown) => (error instanceof Error ? error.message : String(error))
-
-async function documentIn(file: string) {
-  const text = await readFile(fromHere(file), 'utf8').catch((error) => {
-    throw new CannotRun(`${file} can’t be read: ${reason(error)}`)
-  })
-  const document = readRunDocument(text)
-  if (!document)
-    throw new CannotRun(`${file} is no run document of version 1. Write one with check --format json=${file}.`)
-  return document
-}
+import { loadRunDocument } from './load-files'
+import { ensureWritable, writeOut, writeStandardOut } from './write-out'
 
 /** Holds two run documents against each other. @returns 1 when something changed that a card shows */
 export async function compare(
@@ -22,13 +11,21 @@ export async function compare(
   after: string,
   options: { format: DriftFormat; out?: string },
 ): Promise<number> {
-  const drift = driftBetween(await documentIn(before), await documentIn(after))
-  const text = driftFormats[options.format](drift)
-  if (options.out === undefined) process.stdout.write(text)
-  else {
-    await writeFile(fromHere(options.out), text).catch((error) => {
-      throw new CannotRun(`${options.out} can’t be written: ${reason(error)}`)
-    })
+  const [old, now] = [await loadRunDocument(before, 'run'), await loadRunDocument(after, 'run')]
+  const fault = incomparable(old, now)
+  if (fault !== null) throw new CannotRun(`${before} and ${after} can’t be compared. ${fault}`)
+  if (options.out !== undefined) await ensureWritable(fromHere(options.out))
+  for (const [file, { incomplete = [] }] of [
+    [before, old],
+    [after, now],
+  ] as const) {
+    // Said beside the document, which has no place for it: pages that were not read look like pages that went.
+    for (const { message } of incomplete)
+      process.stderr.write(`nimble-parrot: ${file} is of a run that is not complete: ${message}\n`)
   }
+  const drift = driftBetween(old, now)
+  const text = driftFormats[options.format](drift)
+  if (options.out === undefined) await writeStandardOut(text)
+  else await writeOut(fromHere(options.out), text)
   return hasDrifted(drift) ? 1 : 0
 }

@@ -1,6 +1,7 @@
 import { readFile, stat } from 'node:fs/promises'
-import { join } from 'node:path'
-import { type Baseline, readBaseline } from '@/core/report/baseline'
+import { basename, join } from 'node:path'
+import type { LineOf } from '@/core/json-lines'
+import { type ReadDocument, readRunDocument } from '@/core/report/run-document-schema'
 import { readRequirements } from '@/core/requirements/read-requirements'
 import { noRequirements, type Requirements } from '@/core/requirements/requirements'
 import { CannotRun } from './cannot-run'
@@ -30,20 +31,26 @@ async function findRules(source: string): Promise<string | null> {
   return null
 }
 
-/** The requirements that a run goes by: those of --rules, else those found, else none. */
-export async function loadRequirements(given: string | undefined, source: string): Promise<Requirements> {
+/** The requirements that a run goes by, and the file that holds them. */
+export type LoadedRequirements = { requirements: Requirements; file: { name: string; lineOf: LineOf } | null }
+
+/** The requirements of --rules, else those found, else none. */
+export async function loadRequirements(given: string | undefined, source: string): Promise<LoadedRequirements> {
   const file = given ?? (await findRules(source))
-  if (file === null) return noRequirements
+  if (file === null) return { requirements: noRequirements, file: null }
   const read = readRequirements(await textOf(file, 'requirements file'))
-  if (read.ok) return read.requirements
-  const faults = read.faults.map(({ path, message }) => `${path}: ${message}`)
+  if (read.ok) return { requirements: read.requirements, file: { name: basename(file), lineOf: read.lineOf } }
+  const faults = read.faults.map(({ path, message, line }) => `${line ? `Line ${line}, ` : ''}${path}: ${message}`)
   throw new CannotRun(`${file} can’t be used. ${faults.join(' ')}`)
 }
 
-/** Findings that an earlier run has already. */
-export async function loadBaseline(file: string): Promise<Baseline> {
-  const baseline = readBaseline(await textOf(file, 'baseline'))
-  if (baseline === null)
-    throw new CannotRun(`The baseline ${file} is no run document. Write one with --format json=${file}.`)
-  return baseline
+/** A run document, validated whole. @param what it is for, as `baseline` */
+export async function loadRunDocument(file: string, what: string): Promise<ReadDocument> {
+  const read = readRunDocument(await textOf(file, what))
+  if (!read.ok)
+    throw new CannotRun(`The ${what} ${file} can’t be used. ${read.fault} Write one with check --format json=FILE.`)
+  return read.document
 }
+
+/** The run that findings are held against. */
+export const loadBaseline = (file: string): Promise<ReadDocument> => loadRunDocument(file, 'baseline')

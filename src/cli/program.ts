@@ -60,8 +60,12 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--format <format>', `${FORMATS.join(', ')}; F=FILE writes there (repeatable)`, collectFormat, [])
     .option('--out <file>', 'write there instead of standard output')
     .option('--fail-on <level>', 'error, warning, note or never', anyOf(['error', 'warning', 'note', 'never']), 'error')
-    .option('--max-pages <n>', 'pages at most', wholeNumber(1), limits.maxPages)
-    .option('--max-depth <n>', 'steps from the start at most', wholeNumber(0), limits.maxDepth)
+    .option(
+      '--max-pages <n>',
+      `pages at most, as a part of what is asked; a run that ends at the default is not complete (default: ${limits.maxPages} for a crawl, ${limits.maxPagesOfBuild} else)`,
+      wholeNumber(1),
+    )
+    .option('--max-depth <n>', `steps from the start at most, likewise (default: ${limits.maxDepth})`, wholeNumber(0))
     .option('--concurrency <n>', 'requests at a time', wholeNumber(1), limits.concurrency)
     .option('--delay <ms>', 'wait between requests', wholeNumber(0), 0)
     .option('--timeout <ms>', 'a request’s total time', wholeNumber(1), limits.timeoutMs)
@@ -120,7 +124,7 @@ async function parsed(argv: string[]): Promise<number> {
 /**
  * Runs the command with the arguments of a process.
  * @returns the exit code: 0 clear, 1 findings at or above --fail-on (or drift, or a budget that can't be met), 2 could
- * not run, with one line on standard error
+ * not run or could not tell, with one line on standard error
  */
 export async function runCommand(argv: string[]): Promise<number> {
   try {

@@ -76,7 +76,7 @@ function crawlEvents(
   const parsed = CrawlRequest.safeParse({
     from,
     site,
-    maxPages,
+    maxPages: maxPages ?? null,
     ignoreRobots,
     include,
     exclude,
@@ -87,10 +87,37 @@ function crawlEvents(
   const askAs = options.askAs === undefined ? null : (surfaceOf(options.askAs)?.token ?? null)
   const batches = runCrawl(
     parsed.data,
-    { guessSite: false, maxDepth, concurrency, delayMs, timeoutMs, askAs, pictures: options.pictures },
+    {
+      guessSite: false,
+      ...(maxDepth === undefined ? {} : { maxDepth }),
+      concurrency,
+      delayMs,
+      timeoutMs,
+      askAs,
+      pictures: options.pictures,
+    },
     signal,
   )
   return oneByOne(batches)
+}
+
+/** What only a crawl that follows links can heed, and what only one over the network. */
+const CRAWL_ONLY = ['--max-depth']
+const NETWORK_ONLY = ['--header', '--user', '--ask-as', '--delay']
+
+const isGiven: Record<string, (options: CheckOptions) => boolean> = {
+  '--max-depth': ({ maxDepth }) => maxDepth !== undefined,
+  '--header': ({ header }) => header.length > 0,
+  '--user': ({ user }) => user !== undefined,
+  '--ask-as': ({ askAs }) => askAs !== undefined,
+  '--delay': ({ delay }) => delay > 0,
+  '--follow': ({ follow }) => follow,
+}
+
+/** @throws CannotRun for an option that was given and that this kind of source can't heed */
+function refuse(options: CheckOptions, names: readonly string[], kind: string): void {
+  const given = names.find((name) => isGiven[name]!(options))
+  if (given !== undefined) throw new CannotRun(`${given} has no meaning for ${kind}: leave it out.`)
 }
 
 /** Events of a run over whatever the source is: an address, a folder, a zip, a sitemap, a list. */
@@ -103,6 +130,11 @@ export async function* gatherSource(
   const { follow, maxPages, concurrency, timeout: timeoutMs } = options
   if (/^https?:\/\//i.test(source)) {
     const isSitemap = URL.canParse(source) && SITEMAP.test(new URL(source).pathname)
+    refuse(
+      options,
+      isSitemap ? (follow ? [] : CRAWL_ONLY) : ['--follow'],
+      isSitemap ? 'a sitemap' : 'an address to crawl from',
+    )
     return yield* crawlEvents(
       isSitemap ? { kind: 'sitemap', address: source, follow } : { kind: 'url', start: source },
       site,
@@ -112,6 +144,7 @@ export async function* gatherSource(
   }
   const { path, isFolder } = await fileAt(source)
   if (!isFolder && (SITEMAP.test(path) || /\.txt$/i.test(path))) {
+    if (!follow) refuse(options, CRAWL_ONLY, 'a list')
     const { kind, addresses } = await addressesIn(path, source)
     for await (const event of crawlEvents({ kind: 'list', addresses, follow }, site, options, signal)) {
       yield event.kind === 'started' ? { ...event, source: { ...event.source, kind, location: source } } : event
@@ -123,13 +156,21 @@ export async function* gatherSource(
       `“${source}” is a file of another kind. Give a folder, a .zip, a sitemap (.xml, .xml.gz) or a list (.txt).`,
     )
   }
+  refuse(options, [...CRAWL_ONLY, ...NETWORK_ONLY, '--follow'], isFolder ? 'a folder' : 'a zip')
   const files = isFolder ? await openFolder(path) : openZip(new Uint8Array(await readFile(path)))
   const fetcher = createFetcher({ innerHosts: new Set(), concurrency, timeoutMs, signal })
   try {
     const kind = isFolder ? 'folder' : 'zip'
     yield* gatherBuild(
       files,
-      { kind, location: source, site, maxPages, concurrency, include: options.include, exclude: options.exclude },
+      {
+        ...{ kind, location: source, site, concurrency },
+        maxPages: maxPages ?? null,
+        perSection: options.perSection ?? null,
+        include: options.include,
+        exclude: options.exclude,
+        ignoreRobots: options.ignoreRobots,
+      },
       nodeOutside(fetcher.read, signal, options.pictures),
     )
   } finally {

@@ -112,6 +112,18 @@ export type FailureCode = z.infer<typeof FailureCode>
 export const RedirectHop = z.object({ status: z.number().int(), url: z.string() })
 export type RedirectHop = z.infer<typeof RedirectHop>
 
+/** Where a link stands: the page's public address, and the place of its tag. Line 0: a sitemap names it. */
+export const LinkPlace = Position.extend({ page: z.string() })
+export type LinkPlace = z.infer<typeof LinkPlace>
+
+/** Who links to an address: how many links there are, and the first few. */
+export const Linkers = z.object({ count: z.number().int(), first: z.array(LinkPlace) })
+export type Linkers = z.infer<typeof Linkers>
+
+/** An address that leads to a page by redirects: what was linked, the way, and who links. Status 200: the page refreshes. */
+export const LeadingAddress = z.object({ address: z.string(), chain: z.array(RedirectHop), linkers: Linkers })
+export type LeadingAddress = z.infer<typeof LeadingAddress>
+
 /** How one page was got. `status` is the final one; null when nothing answered. */
 export const FetchFact = z.object({
   status: z.number().int().nullable(),
@@ -126,6 +138,12 @@ export const FetchFact = z.object({
   /** X-Robots-Tag as served. */
   robotsHeader: z.string().nullable(),
   fetchedAt: z.string(),
+  /** Who links to it; kept where it is not there. */
+  linkers: Linkers.optional(),
+  /** Addresses that redirect to it; absent where none does. */
+  ledHereBy: z.array(LeadingAddress).optional(),
+  /** It was longer than is read of one page: what its end says is not known. */
+  isCut: z.literal(true).optional(),
   /** What caches said: Age in seconds, ETag, Cache-Control; absent where nothing was said. */
   cache: z
     .object({ ageSeconds: z.number().nullable(), etag: z.string().nullable(), cacheControl: z.string().nullable() })
@@ -133,7 +151,6 @@ export const FetchFact = z.object({
 })
 export type FetchFact = z.infer<typeof FetchFact>
 
-/** A page as gathered: what was asked, what came back, what it says. `url` is its public address. */
 /** The page asked for a second time in another way, and what it then said otherwise. */
 export const SecondLook = z.object({
   /** `past-caches`: with a fresh query and no-cache. `as-ourselves`: under our own name, in a run that asks under another. */
@@ -147,6 +164,7 @@ export const SecondLook = z.object({
 })
 export type SecondLook = z.infer<typeof SecondLook>
 
+/** A page as gathered: what was asked, what came back, what it says. `url` is its public address. */
 export const GatheredPage = z.object({
   url: z.string(),
   file: z.string().nullable(),
@@ -222,10 +240,18 @@ export const NoteKind = z.enum([
   'login-passed',
   'trap',
   'waiver-ended',
+  'not-html',
+  'cut-short',
+  'requirements',
 ])
 export type NoteKind = z.infer<typeof NoteKind>
 
-export const RunNote = z.object({ kind: NoteKind, message: z.string() })
+export const RunNote = z.object({
+  kind: NoteKind,
+  message: z.string(),
+  /** Of a note about a requirement: where it stands in the file. */
+  path: z.array(z.union([z.string(), z.number()])).optional(),
+})
 export type RunNote = z.infer<typeof RunNote>
 
 /** As it stands: robots.txt and logins count. As launched: they don't. */
@@ -257,14 +283,29 @@ export type SiteFinding = z.infer<typeof SiteFinding>
 export const Skipped = z.object({ rule: z.string(), reason: z.string() })
 export type Skipped = z.infer<typeof Skipped>
 
+/** `not-known`: no error was found, but not everything was read that should have been. Never taken for clear. */
+export const VerdictWord = z.enum(['clear', 'not-clear', 'not-known'])
+export type VerdictWord = z.infer<typeof VerdictWord>
+
 export const Summary = z.object({
   pages: z.number().int(),
   error: z.number().int(),
   warning: z.number().int(),
   note: z.number().int(),
+  /** Findings that somebody has taken on. */
+  waived: z.number().int(),
+  /** True only where the verdict is `clear`. */
   clear: z.boolean(),
+  verdict: VerdictWord,
 })
 export type Summary = z.infer<typeof Summary>
+
+/** Why a run did not read all that it should have. Bounds that the user gave are its scope, and no reason. */
+export const IncompleteWhy = z.enum(['pages', 'depth', 'time', 'bytes', 'stopped', 'lost', 'nothing-read'])
+export type IncompleteWhy = z.infer<typeof IncompleteWhy>
+
+export const Incomplete = z.object({ why: IncompleteWhy, message: z.string() })
+export type Incomplete = z.infer<typeof Incomplete>
 
 /** What was noted beside the pages. */
 export const Survey = z.object({
@@ -292,6 +333,10 @@ export type Gathering = {
   finishedAt: string
   view: View
   notes: RunNote[]
+  /** Empty where everything was read that the scope names. */
+  incomplete: Incomplete[]
+  /** What the user narrowed the run to, in words. */
+  scope: string[]
   /** robots.txt of the site as read; null when there is none or it could not be read. */
   robotsTxt: string | null
   /** Absent in a run of before it was taken, and in a part of a run. */

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { nearestWord } from './text/nearest-word'
 
-/** A fault in a file that somebody wrote: where, what was found, what is allowed. */
-export type FileFault = { path: string; message: string }
+/** A fault in a file that somebody wrote: where (in words, and as a path), what was found, what is allowed. */
+export type FileFault = { path: string; message: string; at?: readonly PropertyKey[]; line?: number | null }
 
 /** `sections["/guides/*"].levels`; `the file` for the whole. */
 export const pathText = (path: readonly PropertyKey[]) =>
@@ -70,6 +70,7 @@ function explain(schema: z.core.$ZodType, issue: z.core.$ZodIssue, value: unknow
         const known = knownFields(schema, issue.path, value)
         const near = nearestWord(key, known)
         return {
+          at: [...issue.path, key],
           path: pathText([...issue.path, key]),
           message: `There is no such field. ${near ? `Is “${near}” meant?` : `Allowed are ${known.join(', ')}.`}`,
         }
@@ -98,7 +99,13 @@ function explain(schema: z.core.$ZodType, issue: z.core.$ZodIssue, value: unknow
       const given = foundAt(value, issue.path)
       const near = nearestWord(String(given), kinds)
       return [
-        { path, message: `It is ${found}; allowed are ${kinds.join(', ')}.${near ? ` Is “${near}” meant?` : ''}` },
+        {
+          path,
+          message:
+            kinds.length === 0
+              ? `It is ${found}, which can’t stand there.`
+              : `It is ${found}; allowed are ${kinds.join(', ')}.${near ? ` Is “${near}” meant?` : ''}`,
+        },
       ]
     }
     default:
@@ -109,7 +116,11 @@ function explain(schema: z.core.$ZodType, issue: z.core.$ZodIssue, value: unknow
 /** What is wrong with a value that is no instance of a schema, in words; none when it is one. */
 export function schemaFaults(schema: z.ZodType, value: unknown): FileFault[] {
   const parsed = schema.safeParse(value)
-  return parsed.success ? [] : parsed.error.issues.flatMap((issue) => explain(schema, issue, value))
+  return parsed.success
+    ? []
+    : parsed.error.issues.flatMap((issue) =>
+        explain(schema, issue, value).map((fault) => ({ at: issue.path, ...fault })),
+      )
 }
 
 /** Reads JSON, with or without a byte order mark. */

@@ -36,7 +36,7 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     ...defaultCrawlOptions,
     ...{ site, maxPages, ignoreRobots, include, exclude, perSection, resume },
     guessSite: tuning.guessSite,
-    maxDepth: tuning.maxDepth ?? limits.maxDepth,
+    maxDepth: tuning.maxDepth ?? null,
     concurrency: tuning.concurrency ?? limits.concurrency,
     delayMs: tuning.delayMs ?? 0,
     askAs: tuning.askAs ?? null,
@@ -54,7 +54,13 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
   const { pages, failed } = await collectSitemaps([from.address], readHere, outside)
   if (pages.length === 0) throw new NothingAnswered(from.address, failed[0]?.reason ?? 'the sitemap names no page.')
   yield* crawlGiven(
-    { kind: 'sitemap', location: from.address, addresses: pages, follow: from.follow, servedFrom: from.address },
+    {
+      kind: 'sitemap',
+      location: from.address,
+      addresses: pages.map(({ page }) => page),
+      follow: from.follow,
+      servedFrom: from.address,
+    },
     options,
     outside,
   )

@@ -1,12 +1,24 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
 import type { Cause } from '@/core/cause/cause'
 import type { Overview } from '@/core/cause/overview'
+import { verdictOf } from '@/core/check/run-checks'
 import type { HeldEvent } from '@/core/compare/held-copies'
 import type { CrawlRequest, ServedImage } from '@/core/crawl/wire'
 import type { Draft, SiteDefaults } from '@/core/draft/draft'
 import type { PictureTemplate } from '@/core/image/compose/template'
 import type { PictureEntry } from '@/core/image/picture-book'
-import type { Finding, GatheredPage, Level, RunNote, RunSource, SiteFinding, Summary, Survey, View } from '@/core/model'
+import type {
+  Finding,
+  GatheredPage,
+  Incomplete,
+  Level,
+  RunNote,
+  RunSource,
+  SiteFinding,
+  Summary,
+  Survey,
+  View,
+} from '@/core/model'
 import type { Requirements } from '@/core/requirements/requirements'
 import type { Face } from '@/core/surface/face'
 
@@ -25,6 +37,10 @@ export type StoredRun = {
   /** Addresses found and not asked for when the run ended. */
   waiting: number
   notes: RunNote[]
+  /** Why not everything was read that should have been; empty for a run that is complete. */
+  incomplete: Incomplete[]
+  /** What the user narrowed the run to, in words. */
+  scope: string[]
   survey?: Survey | undefined
   findings: SiteFinding[]
   summary: Summary | null
@@ -101,6 +117,18 @@ export type StoredFolder = { site: string; handle: FileSystemDirectoryHandle }
 /** A link that was posted, or that a place was asked to read again, of one site. */
 export type StoredHeldEvent = { id?: number; site: string; event: Exclude<HeldEvent, { kind: 'launched' }> }
 
+/** A run of before it was kept whether all of it was read: its notes and its state say so. */
+export function withVerdict(run: Partial<StoredRun>): void {
+  const cut = (run.notes ?? []).find(({ kind }) => kind === 'stopped')
+  const isStopped = cut !== undefined || run.state === 'stopped'
+  run.incomplete = isStopped ? [{ why: 'stopped', message: cut?.message ?? 'The run was stopped.' }] : []
+  run.notes = (run.notes ?? []).filter((note) => note !== cut)
+  run.scope = []
+  if (!run.summary) return
+  const verdict = verdictOf(run.summary.error, run.incomplete)
+  run.summary = { ...run.summary, waived: run.summary.waived ?? 0, verdict, clear: verdict === 'clear' }
+}
+
 class Database extends Dexie {
   runs!: EntityTable<StoredRun, 'id'>
   pages!: Table<StoredPage, [string, string]>
@@ -135,6 +163,9 @@ class Database extends Dexie {
     this.version(9).stores({ heldEvents: '++id, site' })
     this.version(8).stores({ folders: 'site' })
     this.version(7).stores({ templates: 'site', templateFiles: '[site+name], site' })
+    this.version(10)
+      .stores({})
+      .upgrade((transaction) => transaction.table('runs').toCollection().modify(withVerdict))
   }
 }
 

@@ -18,6 +18,8 @@ const run = (id: string, over: Partial<StoredRun> = {}): StoredRun => ({
   pages: 12,
   waiting: 0,
   notes: [],
+  incomplete: [],
+  scope: [],
   findings: [],
   summary: null,
   ...over,
@@ -86,7 +88,7 @@ describe('a run that a closed tab left behind', () => {
     expect(await database.runs.get('a')).toMatchObject({
       state: 'stopped',
       finishedAt: '2026-11-23T09:01:00.000Z',
-      notes: [{ kind: 'stopped', message: 'The tab was closed at 12 of about 42 pages.' }],
+      incomplete: [{ why: 'stopped', message: 'The tab was closed at 12 of about 42 pages.' }],
     })
   })
 
@@ -100,7 +102,7 @@ describe('a run that a closed tab left behind', () => {
   test('runs that are over are not touched', async () => {
     await database.runs.add(run('a', { state: 'done' }))
     await closeLeftBehind()
-    expect((await database.runs.get('a'))?.notes).toEqual([])
+    expect((await database.runs.get('a'))?.incomplete).toEqual([])
   })
 })
 

@@ -36,7 +36,7 @@ export async function closeLeftBehind(): Promise<void> {
     await database.runs.update(run.id, {
       state: 'stopped',
       finishedAt: new Date(run.touchedAt).toISOString(),
-      notes: [...run.notes, { kind: 'stopped', message }],
+      incomplete: [...run.incomplete, { why: 'stopped', message }],
     })
   }
 }

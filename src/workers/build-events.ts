@@ -1,7 +1,6 @@
 import { type BuildFiles, createFileMap, typeOfFile } from '@/core/crawl/build-files'
 import type { CrawlEvent } from '@/core/crawl/events'
 import { gatherBuild } from '@/core/crawl/gather-build'
-import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import type { LookAtImage } from '@/core/crawl/picture-desk'
 import type { Outside } from '@/core/crawl/read-address'
@@ -80,7 +79,7 @@ export async function openBrowserBuild(
       kind: source.kind,
       location: source.name,
       site: source.site,
-      maxPages: limits.maxPagesOfBuild,
+      maxPages: null,
       concurrency: AT_ONCE,
     }
     let fileAt = (_url: string): string | null => null

@@ -1,9 +1,20 @@
 import { reportFormats } from '@/core/report/formats'
-import { runDocument } from '@/core/report/run-document'
-import { database } from '@/store/database'
+import { type RunDocument, runAsJson, runDocument } from '@/core/report/run-document'
+import type { SignedOff } from '@/core/report/run-document-schema'
+import { database, type StoredRun } from '@/store/database'
+import { digestOf } from './digest'
 import { requirementsOf } from './judge'
 import { gatheringOf } from './look-again'
 import { SaidFailure } from './said-failure'
+
+/** The sign-off with the hash of what it stands in: the document without it. */
+async function signedOffOf(
+  document: RunDocument,
+  { by, at, errors }: NonNullable<StoredRun['signedOff']>,
+): Promise<SignedOff> {
+  const run = await digestOf(new TextEncoder().encode(runAsJson(document)))
+  return { by, at, run, waived: document.summary.waived, errors }
+}
 
 /** A stored run as the command would write it, by the requirements that its site has now. */
 export async function exportRun(id: string, format: string): Promise<string> {
@@ -13,5 +24,6 @@ export async function exportRun(id: string, format: string): Promise<string> {
   if (!form) throw new SaidFailure(`There is no form “${format}”.`)
   const { gathering } = await gatheringOf(run)
   const today = new Date().toISOString().slice(0, 10)
-  return form.write(runDocument(gathering, await requirementsOf(run.source.site), today))
+  const document = runDocument(gathering, await requirementsOf(run.source.site), today)
+  return form.write(run.signedOff ? { ...document, signedOff: await signedOffOf(document, run.signedOff) } : document)
 }

@@ -6,7 +6,7 @@ import type { ServedImage, WireEvent } from '@/core/crawl/wire'
 import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
 import { database, type WallRow } from '@/store/database'
 import { ofRun } from '@/store/of-run'
-import { keptRequest } from '@/store/runs'
+import { deleteRun, keptRequest } from '@/store/runs'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
 import { exportRun } from './export-run'
@@ -27,6 +27,10 @@ import { ThumbMaker } from './thumb-maker'
 
 /** How long events are gathered before they are written: one write for many. Grows with the run. */
 const flushEveryMs = (pages: number) => Math.min(2500, 400 + pages / 2)
+
+/** What is said where the stream ends before the run does. */
+const LOST =
+  'The connection to the app’s server was lost before the run was over. What was gathered is kept. See whether the server still runs, then go on.'
 
 /** Pages written at once at most: every tab hears of each written key, and must not be kept busy by thousands. */
 const BATCH = 250
@@ -57,6 +61,7 @@ class GatherRun {
   private newFound: Waiting[] = []
   private readonly before = { pages: 0, images: 0 }
   private hasStarted = false
+  private hasFinished = false
   private isStopped = false
   private pages = 0
   private images = 0
@@ -86,7 +91,10 @@ class GatherRun {
         const isDue = performance.now() - this.lastFlush > flushEveryMs(this.pages)
         if (isDue || this.newPages.length >= BATCH) await this.flush()
       }
-      if (this.hasStarted) await this.finish(this.isStopped ? 'stopped' : 'done')
+      const nothing = this.builder.gathering()?.incomplete.find(({ why }) => why === 'nothing-read')
+      if (nothing) await this.dropRun(nothing.message)
+      else if (this.hasStarted && !this.hasFinished && !this.isStopped) await this.fail(LOST)
+      else if (this.hasStarted) await this.finish(this.isStopped ? 'stopped' : 'done')
       else report({ kind: 'failed', message: 'The run was stopped before the site answered.', kept: 0 })
     } catch (error) {
       if (this.isStopped && this.hasStarted) await this.finish('stopped')
@@ -148,6 +156,17 @@ class GatherRun {
       case 'note':
         report({ kind: 'note', note: event.note })
         return
+      case 'alias':
+      case 'led-by':
+      case 'linked-by': {
+        // What is known of a page only now: it is written once more.
+        const page = this.builder.page(event.url)
+        if (page && !this.newPages.some(({ url }) => url === page.url)) this.newPages.push(page)
+        return
+      }
+      case 'finished':
+        this.hasFinished = true
+        return
       case 'progress': {
         this.waiting = event.waiting
         const done = this.before.pages + event.done
@@ -165,9 +184,22 @@ class GatherRun {
     report({ kind: 'progress', done, waiting, images: this.images, fetching, slow: [...this.slow] })
   }
 
-  private async begin({ source, view, startedAt, robotsTxt }: Extract<RunEvent, { kind: 'started' }>): Promise<void> {
+  private async begin({
+    source,
+    view,
+    startedAt,
+    robotsTxt,
+    scope,
+  }: Extract<RunEvent, { kind: 'started' }>): Promise<void> {
     this.hasStarted = true
-    const fresh = { robotsTxt, touchedAt: Date.now(), state: 'running' as const, finishedAt: null }
+    const fresh = {
+      robotsTxt,
+      scope,
+      incomplete: [],
+      touchedAt: Date.now(),
+      state: 'running' as const,
+      finishedAt: null,
+    }
     if (this.resumes) await database.runs.update(this.runId, fresh)
     else {
       const empty = { pages: 0, waiting: 0, notes: [], findings: [], summary: null }
@@ -215,20 +247,24 @@ class GatherRun {
   /** Everything once more with the whole run known: checks across pages, sections, pictures that came late. */
   private async finish(state: 'done' | 'stopped'): Promise<void> {
     await this.flush()
-    const gathering = this.builder.gathering()!
+    const gathered = this.builder.gathering()!
+    const message = `Stopped at ${this.pages} of about ${this.pages + this.waiting} pages.`
+    const isSaid = state === 'done' || gathered.incomplete.length > 0
+    const incomplete = isSaid ? gathered.incomplete : [{ why: 'stopped' as const, message }]
+    const gathering = { ...gathered, incomplete }
     const { verdict, rows } = await judge(this.runId, gathering)
     await this.dropMerged(new Set(rows.map(({ url }) => url)))
     await this.putRows(rows)
     if (state === 'done') await ofRun(database.frontier, this.runId).delete()
-    const message = `Stopped at ${this.pages} of about ${this.pages + this.waiting} pages.`
-    const notes = [...gathering.notes.filter((note) => note.kind !== 'stopped'), ...verdict.notes]
+    const notes = [...gathering.notes, ...verdict.notes]
     await database.runs.update(this.runId, {
       state,
       finishedAt: gathering.finishedAt || new Date().toISOString(),
       touchedAt: Date.now(),
       pages: this.pages,
       waiting: this.waiting,
-      notes: state === 'stopped' ? [...notes, { kind: 'stopped' as const, message }] : notes,
+      notes,
+      incomplete,
       survey: gathering.survey,
       findings: verdict.findings,
       summary: verdict.summary,
@@ -249,9 +285,17 @@ class GatherRun {
     await database.pages.bulkDelete(gone)
   }
 
+  /** A run that read no page is none: what was found instead is said, and nothing is kept that looks like a run. */
+  private async dropRun(message: string): Promise<void> {
+    this.thumbs.stop()
+    await deleteRun(this.runId)
+    report({ kind: 'failed', message, kept: 0 })
+  }
+
   private async fail(message: string): Promise<void> {
     this.stopper.abort()
     this.thumbs.stop()
+    this.builder.add({ kind: 'incomplete', incomplete: { why: 'lost', message } })
     // What can be kept is kept; when the fault is storage itself, even that may fail, and the words stay the first ones.
     if (this.hasStarted) await this.finish('stopped').catch(() => undefined)
     report({ kind: 'failed', message, kept: this.pages })

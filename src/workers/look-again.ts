@@ -103,9 +103,14 @@ export async function gatheringOf(
     .filter(({ made }) => !made)
     .map(({ image }) => image)
   const pages = rows.flatMap(({ url }) => stored.get(url)?.page ?? [])
-  const { source, startedAt, view, notes, robotsTxt, survey } = run
+  const { source, startedAt, view, notes, incomplete, scope, robotsTxt, survey } = run
+  const finishedAt = run.finishedAt ?? ''
   return {
-    gathering: { source, startedAt, finishedAt: run.finishedAt ?? '', view, notes, robotsTxt, survey, pages, images },
+    gathering: {
+      ...{ source, startedAt, finishedAt, view, notes, incomplete, scope, robotsTxt, survey },
+      pages,
+      images,
+    },
     images,
   }
 }
@@ -159,6 +164,9 @@ export async function recheck(id: string): Promise<void> {
   const { gathering } = await gatheringOf(run)
   const { verdict, rows } = await judge(id, gathering)
   for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
-  const notes = [...run.notes.filter(({ kind }) => kind !== 'waiver-ended'), ...verdict.notes]
+  const notes = [
+    ...run.notes.filter(({ kind }) => kind !== 'waiver-ended' && kind !== 'requirements'),
+    ...verdict.notes,
+  ]
   await database.runs.update(id, { findings: verdict.findings, summary: verdict.summary, notes, touchedAt: Date.now() })
 }

@@ -4,7 +4,7 @@ import { BadZip, openZip } from '@/core/crawl/zip-build'
 import type { GatheredImage } from '@/core/model'
 import { schemaFaults } from '@/core/schema-faults'
 import { MANIFEST, PagesFile, ProjectManifest, pagesFile, RunFile, runFile } from '@/store/archive/project-format'
-import { database, type StoredRun } from '@/store/database'
+import { database, type StoredRun, withVerdict } from '@/store/database'
 import { heldEventsOf, keepHeldEvents } from '@/store/held-events'
 import { ofRun } from '@/store/of-run'
 import { keptRequest } from '@/store/runs'
@@ -118,7 +118,10 @@ async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles
     pages: order.length,
     findings: [],
     summary: null,
+    incomplete: entry.incomplete ?? [],
+    scope: entry.scope ?? [],
   } as StoredRun
+  if (!entry.incomplete) withVerdict(run)
   await database.images.bulkPut(
     images.map(({ made, ...image }: GatheredImage & { made?: true | undefined }) => ({
       run: run.id,

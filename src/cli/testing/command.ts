@@ -24,8 +24,10 @@ export const commandIn =
   (here: string) =>
   async (script: Script, ...args: string[]): Promise<Said> => {
     const said = { out: '', err: '' }
-    const catching = (into: 'out' | 'err') => (chunk: string | Uint8Array) => {
+    type Done = () => void
+    const catching = (into: 'out' | 'err') => (chunk: string | Uint8Array, done?: unknown) => {
       said[into] += String(chunk)
+      if (typeof done === 'function') (done as Done)()
       return true
     }
     vi.stubEnv('INIT_CWD', here)

@@ -4,10 +4,11 @@ import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { createCheckContext } from './context'
 import { isAlive, knownPage } from './known-page'
 
-async function contextOf(change: 'whole' | 'crawled' | 'bounded' = 'whole') {
+async function contextOf(change: 'whole' | 'crawled' | 'bounded' | 'narrowed' = 'whole') {
   const gathering = await gatherMemory(goodSite({ 'guides/index.html': goodPage('guides/', 'Lilies') }), GOOD_SITE)
   if (change === 'crawled') gathering.source = { ...gathering.source, kind: 'url', location: GOOD_SITE }
-  if (change === 'bounded') gathering.notes.push({ kind: 'bounded', message: 'x' })
+  if (change === 'bounded') gathering.incomplete.push({ why: 'pages', message: 'x' })
+  if (change === 'narrowed') gathering.scope.push('--include /guides/**')
   return createCheckContext(gathering)
 }
 
@@ -35,7 +36,7 @@ describe('what a run knows of an address', () => {
     expect(knownPage('https://other.example/', context).kind).toBe('unknown')
   })
 
-  test.each(['crawled', 'bounded'] as const)(
+  test.each(['crawled', 'bounded', 'narrowed'] as const)(
     'a run that was %s can’t say that something is not there',
     async (change) => {
       const context = await contextOf(change)

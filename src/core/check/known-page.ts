@@ -14,19 +14,35 @@ export type Known =
 /** One spelling for the addresses under which a build serves one file: `/lamp`, `/lamp.html`, `/lamp/`, `/lamp/index.html`. */
 const bare = (url: string) => url.replace(/[?#].*$/, '').replace(/(?:\/index\.html|\.html|\/)$/, '')
 
-type Index = { pages: Map<string, GatheredPage>; aliases: Map<string, GatheredPage>; isWhole: boolean }
+type Index = {
+  exact: Map<string, GatheredPage>
+  pages: Map<string, GatheredPage>
+  aliases: Map<string, GatheredPage>
+  isWhole: boolean
+  /** An address that links name and the build lacks. */
+  isMissing: (page: GatheredPage) => boolean
+}
 const indexes = new WeakMap<CheckContext, Index>()
 
 function indexOf(context: CheckContext): Index {
   const found = indexes.get(context)
   if (found) return found
-  const { source, notes } = context.gathering
+  const { source, incomplete, scope } = context.gathering
   const isBuild = source.kind === 'folder' || source.kind === 'zip'
+  const pages = new Map<string, GatheredPage>()
+  for (const page of context.pages) {
+    const key = bare(page.url)
+    const known = pages.get(key)
+    // Of two that differ only in their form, the one that is there.
+    if (!known || (!isAlive(known) && isAlive(page))) pages.set(key, page)
+  }
   const made: Index = {
-    pages: new Map(context.pages.map((page) => [bare(page.url), page])),
+    exact: new Map(context.pages.map((page) => [page.url, page])),
+    pages,
     aliases: new Map(context.pages.flatMap((page) => page.fetch.aliases.map((url) => [bare(url), page]))),
     // Only a build that was read to its end can be said not to hold something.
-    isWhole: isBuild && !notes.some(({ kind }) => kind === 'bounded' || kind === 'stopped'),
+    isWhole: isBuild && incomplete.length === 0 && scope.length === 0,
+    isMissing: ({ file, fetch }) => isBuild && file === null && fetch.status === 404,
   }
   indexes.set(context, made)
   return made
@@ -36,10 +52,13 @@ function indexOf(context: CheckContext): Index {
 export function knownPage(url: string, context: CheckContext): Known {
   if (!context.addresses.isOnSite(url)) return { kind: 'unknown' }
   const index = indexOf(context)
+  const exact = index.exact.get(url)
+  if (exact) return index.isMissing(exact) ? { kind: 'dead' } : { kind: 'page', page: exact }
   const key = bare(url)
-  const page = index.pages.get(key)
-  if (page) return { kind: 'page', page }
   const led = index.aliases.get(key)
+  const page = index.pages.get(key)
+  // An address that redirects is told apart from a page that is written in another form.
+  if (page && !(led && !isAlive(page))) return index.isMissing(page) ? { kind: 'dead' } : { kind: 'page', page }
   if (led) return { kind: 'redirect', page: led }
   // Files that are no pages (a PDF, a picture) are in nobody's list of pages.
   const isPageLike = !/\.[a-z0-9]{1,5}$/i.test(new URL(url).pathname) || /\.html?$/i.test(new URL(url).pathname)

@@ -102,7 +102,7 @@ const MUTATIONS: [string, MemoryBuild, string[]][] = [
   [
     'a sitemap that names a page too many',
     { 'sitemap.xml': sitemapOf('', 'about.html', 'visit.html', 'gone.html') },
-    ['sitemap-dead-entry'],
+    ['page-unreachable', 'sitemap-dead-entry'],
   ],
   ['a sitemap that leaves a page out', { 'sitemap.xml': sitemapOf('', 'visit.html') }, ['sitemap-lacks-page']],
   ['a sitemap elsewhere than robots.txt says', { 'robots.txt': `Sitemap: ${GOOD_SITE}map.xml\n` }, ['sitemap-missing']],
@@ -111,7 +111,11 @@ const MUTATIONS: [string, MemoryBuild, string[]][] = [
     head({ more: '<link rel="alternate" type="application/rss+xml" href="/feed.xml">' }),
     ['feed-dead'],
   ],
-  ['a next page that is not there', head({ more: '<link rel="next" href="/about/2">' }), ['pagination-broken']],
+  [
+    'a next page that is not there',
+    head({ more: '<link rel="next" href="/about/2">' }),
+    ['page-unreachable', 'pagination-broken'],
+  ],
   [
     'JSON-LD that does not parse',
     head({ more: '<script type="application/ld+json">{"@type":</script>' }),

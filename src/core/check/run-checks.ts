@@ -2,17 +2,21 @@ import type {
   Finding,
   GatheredPage,
   Gathering,
+  Incomplete,
+  Level,
   PageFacts,
   RunNote,
   SiteFinding,
   Skipped,
   Summary,
+  VerdictWord,
   WaivedFinding,
 } from '../model'
 import { createWaivers } from '../requirements/page-rules'
 import type { LevelOrOff } from '../requirements/requirements'
 import { type CheckContext, createCheckContext } from './context'
 import { type Check, type Family, fillWords, type NotMade, type Raised } from './define-check'
+import { idleRequirements } from './idle-requirements'
 import { checks as allChecks } from './rules'
 
 /** What was said of one page. */
@@ -30,7 +34,7 @@ export type Verdict = {
   findings: SiteFinding[]
   waived: (SiteFinding & WaivedFinding)[]
   summary: Summary
-  /** What is to be known about the verdict itself: waivers that have ended. */
+  /** What is to be known about the verdict itself: waivers that have ended, requirements that do nothing. */
   notes: RunNote[]
 }
 
@@ -106,19 +110,52 @@ export function checkSite(context: CheckContext, checks: readonly Check[] = allC
 }
 
 /** Counts every finding once: one about a picture once for all pages that use it. */
-export function summarize(pages: readonly Pick<PageVerdict, 'findings'>[], site: readonly Finding[]): Summary {
-  const summary: Summary = { pages: pages.length, error: 0, warning: 0, note: 0, clear: true }
-  const imageRules = new Set(allChecks.filter((check) => check.scope === 'image').map((check) => check.id))
+export function countFindings(
+  pages: readonly { findings: readonly Finding[] }[],
+  site: readonly Finding[],
+): Record<Level, number> {
+  const counts = { error: 0, warning: 0, note: 0 }
   const counted = new Set<string>()
   for (const finding of [...pages.flatMap((page) => page.findings), ...site]) {
-    if (finding.image !== undefined && imageRules.has(finding.rule)) {
+    if (finding.image !== undefined && IMAGE_RULES.has(finding.rule)) {
       const key = `${finding.rule} ${finding.image}`
       if (counted.has(key)) continue
       counted.add(key)
     }
-    summary[finding.level]++
+    counts[finding.level]++
   }
-  return { ...summary, clear: summary.error === 0 }
+  return counts
+}
+
+const IMAGE_RULES = new Set(allChecks.filter((check) => check.scope === 'image').map((check) => check.id))
+
+/** Clear is only what was read whole and has no error. */
+export function verdictOf(errors: number, incomplete: readonly Incomplete[]): VerdictWord {
+  if (errors > 0) return 'not-clear'
+  return incomplete.length > 0 ? 'not-known' : 'clear'
+}
+
+/**
+ * The sum of a run.
+ * @param site findings across pages
+ * @param incomplete why not everything was read
+ * @param waived findings that somebody has taken on
+ */
+export function summarize(
+  pages: readonly Pick<PageVerdict, 'findings'>[],
+  site: readonly Finding[],
+  incomplete: readonly Incomplete[] = [],
+  waived: Record<Level, number> = { error: 0, warning: 0, note: 0 },
+): Summary {
+  const counts = countFindings(pages, site)
+  const verdict = verdictOf(counts.error, incomplete)
+  return {
+    pages: pages.length,
+    ...counts,
+    waived: waived.error + waived.warning + waived.note,
+    clear: verdict === 'clear',
+    verdict,
+  }
 }
 
 /** Every check on everything that was gathered. Pure: the same run on the same day gives the same verdict. */
@@ -154,5 +191,11 @@ export function runChecks(
     const message = `The waiver of ${rule} by ${by} ended on ${until}: its findings count again.`
     return { kind: 'waiver-ended', message }
   })
-  return { pages, findings, waived, summary: summarize(pages, findings), notes }
+  const countedWaived = countFindings(
+    pages.map((page) => ({ findings: page.waived })),
+    waived,
+  )
+  const summary = summarize(pages, findings, gathering.incomplete, countedWaived)
+  const idle = idleRequirements(context, [...pages.flatMap((page) => page.waived), ...waived])
+  return { pages, findings, waived, summary, notes: [...notes, ...idle] }
 }

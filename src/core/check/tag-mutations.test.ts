@@ -51,7 +51,8 @@ const TABLE: Record<string, Partial<Record<Way, string[]>>> = {
     ...gone('canonical-missing'),
     emptied: ['canonical-missing'],
     'repeated, the same': ['tag-repeated-same'],
-    'repeated, another': ['address-differs', 'tag-repeated'],
+    // It is followed, and is not there.
+    'repeated, another': ['address-dead', 'address-differs', 'page-unreachable', 'tag-repeated'],
     ...outside,
   },
   '"og:type"': {

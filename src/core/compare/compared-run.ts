@@ -1,17 +1,17 @@
 import { createCheckContext } from '../check/context'
-import type { FetchFact, Gathering, PageFacts } from '../model'
-import type { RunDocument } from '../report/run-document'
+import type { FetchFact, Gathering } from '../model'
+import type { ReadDocument } from '../report/run-document-schema'
 import type { Requirements } from '../requirements/requirements'
 import { cardOf } from '../surface/card'
-import type { Card } from '../surface/card-model'
+import type { ComparedCard, ComparedFacts } from './page-changes'
 
 /** A page as far as it is compared. */
 export type ComparedPage = {
   url: string
-  fetch: Pick<FetchFact, 'aliases' | 'redirects' | 'robotsHeader'>
-  facts: PageFacts | null
+  fetch: Pick<FetchFact, 'aliases' | 'redirects'> & { robotsHeader?: string | null | undefined }
+  facts: ComparedFacts | null
   /** Cards by surface, made when asked for: thousands of pages that didn't change need none. */
-  cards(): Readonly<Record<string, Card>>
+  cards(): Readonly<Record<string, ComparedCard>>
 }
 
 /** One side of a comparison. */
@@ -24,10 +24,15 @@ export type ComparedRun = {
   surroundings: string | null
 }
 
+/** A page that is not there counts as none: whoever still links to it is another matter. */
+const isThere = ({ fetch }: { fetch: { status: number | null } }) => fetch.status !== 404 && fetch.status !== 410
+
 /** A run document, as the command wrote it. */
-export function documentCompared(document: RunDocument): ComparedRun {
+export function documentCompared(document: ReadDocument): ComparedRun {
   return {
-    pages: document.pages.map(({ url, fetch, facts, cards }) => ({ url, fetch, facts, cards: () => cards })),
+    pages: document.pages
+      .filter(isThere)
+      .map(({ url, fetch, facts, cards }) => ({ url, fetch, facts, cards: () => cards })),
     hashes: new Map(document.images.map(({ url, hash }) => [url, hash])),
     findings: [
       ...document.pages.flatMap(({ url, findings }) => findings.map(({ rule }) => ({ rule, page: url }))),
@@ -48,7 +53,7 @@ export function gatheringCompared(
   const login = notes.some(({ kind }) => kind === 'login-passed')
   const looks = images.map(({ look: _look, ...image }) => image).sort((a, b) => (a.url < b.url ? -1 : 1))
   return {
-    pages: gathering.pages.map((page) => ({
+    pages: gathering.pages.filter(isThere).map((page) => ({
       url: page.url,
       fetch: page.fetch,
       facts: page.facts,

@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { runAsJson, runDocument } from '../report/run-document'
+import { readRunDocument } from '../report/run-document-schema'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite, pngBytes } from '../testing/good-site'
-import { driftBetween, hasDrifted, readRunDocument } from './drift'
+import { driftBetween, hasDrifted } from './drift'
 import { driftFormats } from './drift-reports'
 
 const run = async (files: MemoryBuild) => runDocument(await gatherMemory(files, GOOD_SITE))
@@ -114,6 +115,8 @@ describe('two runs', () => {
 })
 
 test('a run document is read back; anything else is none', async () => {
-  expect(readRunDocument(runAsJson(await run(goodSite())))?.pages).toHaveLength(3)
-  for (const text of ['', '{}', '{"format":"nimble-parrot-run","version":2}']) expect(readRunDocument(text)).toBeNull()
+  const read = readRunDocument(runAsJson(await run(goodSite())))
+  expect(read.ok && read.document.pages).toHaveLength(3)
+  for (const text of ['', '{}', '{"format":"nimble-parrot-run","version":2}'])
+    expect(readRunDocument(text).ok).toBe(false)
 })

@@ -1,6 +1,5 @@
-import { z } from 'zod'
 import { addTo } from '../group-by'
-import type { RunDocument } from '../report/run-document'
+import type { ReadDocument } from '../report/run-document-schema'
 import type { Surface } from '../surface/profile'
 import { surfaces } from '../surface/profiles'
 import { type ComparedPage, type ComparedRun, documentCompared } from './compared-run'
@@ -29,31 +28,6 @@ export type Drift = {
   findings: { came: { rule: string; page: string }[]; went: { rule: string; page: string }[] }
   changed: ChangedPage[]
   refresh: Record<string, { url: string; reason: RefreshReason }[]>
-}
-
-/** As much of a run document as is checked: what a newer version adds is let through. */
-const Readable = z.looseObject({
-  format: z.literal('nimble-parrot-run'),
-  version: z.literal(1),
-  pages: z.array(
-    z.looseObject({
-      url: z.string(),
-      cards: z.record(z.string(), z.looseObject({})),
-      findings: z.array(z.looseObject({ rule: z.string() })),
-    }),
-  ),
-  images: z.array(z.looseObject({ url: z.string(), hash: z.string().nullable() })),
-  findings: z.array(z.looseObject({ rule: z.string(), pages: z.array(z.string()) })),
-})
-
-/** Reads a run document; null when the text is none. */
-export function readRunDocument(text: string): RunDocument | null {
-  try {
-    const parsed = Readable.safeParse(JSON.parse(text))
-    return parsed.success ? (parsed.data as unknown as RunDocument) : null
-  } catch {
-    return null
-  }
 }
 
 /** What tells a page apart when its address changes: its own texts and what it says of itself. */
@@ -175,8 +149,14 @@ export function driftDocument(comparison: Comparison, among: readonly Surface[] 
 }
 
 /** Two run documents against each other. */
-export function driftBetween(before: RunDocument, after: RunDocument): Drift {
+export function driftBetween(before: ReadDocument, after: ReadDocument): Drift {
   return driftDocument(compareRuns(documentCompared(before), documentCompared(after)))
+}
+
+/** Why two run documents can't be held against each other; null when they can. */
+export function incomparable(before: ReadDocument, after: ReadDocument): string | null {
+  if (before.source.site === after.source.site) return null
+  return `The two are of different sites, ${before.source.site} and ${after.source.site}. Run both with the same --site.`
 }
 
 /** Did anything change that a card shows, or that pages come and go by? */

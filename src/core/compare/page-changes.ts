@@ -2,6 +2,17 @@ import { addTo } from '../group-by'
 import type { PageFacts } from '../model'
 import type { Card } from '../surface/card-model'
 
+/** What is compared of a page's facts, and of a card: what documents of any writer have. */
+export type ComparedFacts = Pick<PageFacts, 'title' | 'h1' | 'firstParagraph' | 'language'> & {
+  metas: readonly { key: string; value: string | null }[]
+  links: readonly { rel: string; href: string }[]
+}
+export type ComparedCard = Pick<Card, 'layout' | 'siteLine' | 'byline' | 'labels'> & {
+  title: Pick<Card['title'], 'text' | 'shown' | 'cut'>
+  description: Pick<Card['description'], 'text' | 'shown' | 'cut'>
+  image: Pick<Card['image'], 'url'>
+}
+
 /** A tag, or one of the page's own texts, that says something else than before. null: it is not there. */
 export type TagChange = { key: string; before: string | null; after: string | null }
 
@@ -11,7 +22,7 @@ export type CardPart = 'title' | 'description' | 'image' | 'siteLine' | 'byline'
 const SEPARATOR = ' · '
 
 /** What a page says, by key: values of a repeated tag in their order. */
-function sayings(facts: PageFacts | null): Map<string, string> {
+function sayings(facts: ComparedFacts | null): Map<string, string> {
   const said = new Map<string, string[]>()
   const add = (key: string, value: string | null) => {
     if (value !== null) addTo(said, key, value)
@@ -29,7 +40,7 @@ function sayings(facts: PageFacts | null): Map<string, string> {
 }
 
 /** Tags that differ between two readings of a page, in the order of the later one; those that went come last. */
-export function tagChanges(before: PageFacts | null, after: PageFacts | null): TagChange[] {
+export function tagChanges(before: ComparedFacts | null, after: ComparedFacts | null): TagChange[] {
   const [old, now] = [sayings(before), sayings(after)]
   const changed = [...now].flatMap(([key, value]): TagChange[] => {
     const was = old.get(key) ?? null
@@ -41,10 +52,10 @@ export function tagChanges(before: PageFacts | null, after: PageFacts | null): T
   return [...changed, ...gone]
 }
 
-const labelsOf = (card: Card) => card.labels.map(({ label, data }) => `${label}\n${data}`).join('\n')
+const labelsOf = (card: ComparedCard) => card.labels.map(({ label, data }) => `${label}\n${data}`).join('\n')
 
 /** Parts of a card that a visitor of the place would see changed. */
-export function cardChanges(before: Card, after: Card): CardPart[] {
+export function cardChanges(before: ComparedCard, after: ComparedCard): CardPart[] {
   const parts: [CardPart, boolean][] = [
     ['layout', before.layout !== after.layout],
     ['title', before.title.shown !== after.title.shown || before.title.cut !== after.title.cut],

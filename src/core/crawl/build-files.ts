@@ -16,10 +16,19 @@ export type FileMap = {
 }
 
 const HTML_FILE = /\.x?html?$/i
+/** Shells that generators write for errors and for client-side routing, alone or as the index of a folder. */
+const SHELL_FILE = /(?:^|\/)(?:404|200|_not-found)(?:\/index)?\.x?html?$/i
 
-/** Files that are pages: HTML, but for the page that says "not found". */
-export function pageFiles(paths: readonly string[]): string[] {
-  return paths.filter((path) => HTML_FILE.test(path) && !/(?:^|\/)404\.html?$/i.test(path)).sort()
+/** The start of a build, then what lies deeper; by name where that is equal. A bound then leaves the start in. */
+const byDepth = (a: string, b: string) => a.split('/').length - b.split('/').length || (a < b ? -1 : a > b ? 1 : 0)
+
+/** HTML files of a build: those that are pages, and shells, which are pages only where one links to them. */
+export function pageFiles(paths: readonly string[]): { pages: string[]; shells: string[] } {
+  const html = paths.filter((path) => HTML_FILE.test(path)).sort(byDepth)
+  return {
+    pages: html.filter((path) => !SHELL_FILE.test(path)),
+    shells: html.filter((path) => SHELL_FILE.test(path)),
+  }
 }
 
 /** A path with its percent-encoding undone; as it is when that makes no sense. */
@@ -35,8 +44,14 @@ export function decodedPath(pathname: string): string {
  * @param site public base address, with a slash at its end
  * @param linkedPaths paths (below the base, decoded, without a leading slash) that pages link to: they decide between
  *                    `/name` and `/name.html`
+ * @param endsInSlash whether the address of a folder's index ends in a slash: no server is there to tell
  */
-export function createFileMap(paths: readonly string[], site: string, linkedPaths: ReadonlySet<string>): FileMap {
+export function createFileMap(
+  paths: readonly string[],
+  site: string,
+  linkedPaths: ReadonlySet<string>,
+  endsInSlash = true,
+): FileMap {
   const files = new Set(paths)
   const base = new URL(site)
   const encoded = (path: string) => path.split('/').map(encodeURIComponent).join('/')
@@ -44,7 +59,7 @@ export function createFileMap(paths: readonly string[], site: string, linkedPath
     addressOf(path) {
       if (path === 'index.html' || path === 'index.htm') return base.href
       const folder = /^(.*\/)index\.html?$/.exec(path)
-      if (folder) return base.href + encoded(folder[1]!)
+      if (folder) return base.href + encoded(endsInSlash ? folder[1]! : folder[1]!.slice(0, -1))
       const bare = path.replace(/\.html?$/, '')
       return base.href + encoded(linkedPaths.has(bare) ? bare : path)
     },

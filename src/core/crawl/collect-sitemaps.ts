@@ -3,8 +3,15 @@ import { limits } from './limits'
 import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
 import { SitemapStream } from './sitemap-stream'
 
-/** What sitemaps name, those that an index names included. `failed` are sitemaps that could not be read. */
-export type CollectedSitemaps = { read: string[]; pages: string[]; failed: { url: string; reason: string }[] }
+/**
+ * What sitemaps name, those that an index names included; each page with the sitemap that names it. `failed` are
+ * sitemaps that could not be read, with the status of their answer, null where there was none.
+ */
+export type CollectedSitemaps = {
+  read: string[]
+  pages: { page: string; sitemap: string }[]
+  failed: { url: string; reason: string; status: number | null }[]
+}
 
 /** Reads sitemaps and the ones that they name, each once, up to the limit. A broken one does not end it. */
 export async function collectSitemaps(
@@ -41,6 +48,7 @@ export async function collectSitemaps(
       collected.failed.push({
         url,
         reason: exchange.kind === 'failed' ? exchange.message : `It answered ${exchange.status}.`,
+        status: exchange.kind === 'failed' ? null : exchange.status,
       })
       continue
     }
@@ -50,7 +58,7 @@ export async function collectSitemaps(
       if (fault !== null) throw fault
       const { pages, sitemaps } = stream.end()
       collected.read.push(url)
-      for (const page of pages) collected.pages.push(page)
+      for (const page of pages) collected.pages.push({ page, sitemap: url })
       // A set grows while it is walked: what an index names is read in its turn.
       for (const further of sitemaps) {
         const address = resolveAddress(further, url)
@@ -60,6 +68,7 @@ export async function collectSitemaps(
       collected.failed.push({
         url,
         reason: `It can’t be unpacked: ${error instanceof Error ? error.message : String(error)}`,
+        status: exchange.status,
       })
     }
   }

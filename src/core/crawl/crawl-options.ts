@@ -9,8 +9,9 @@ export type CrawlOptions = {
   site: string | null
   /** Without `site`: take the origin that the start page's canonical or og:url names, when `start` is a private host. */
   guessSite: boolean
-  maxPages: number
-  maxDepth: number
+  /** Bounds that were asked for are the run's scope; null: the default, and a run that reaches it is not complete. */
+  maxPages: number | null
+  maxDepth: number | null
   concurrency: number
   delayMs: number
   ignoreRobots: boolean
@@ -30,8 +31,8 @@ export type CrawlOptions = {
 export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {
   site: null,
   guessSite: false,
-  maxPages: limits.maxPages,
-  maxDepth: limits.maxDepth,
+  maxPages: null,
+  maxDepth: null,
   concurrency: limits.concurrency,
   delayMs: 0,
   ignoreRobots: false,

@@ -13,6 +13,7 @@ const started = {
   view: 'standing',
   startedAt: 'then',
   robotsTxt: null,
+  scope: [] as string[],
 } as const
 
 describe('GatheringBuilder', () => {

@@ -1,17 +1,35 @@
-import type { GatheredImage, GatheredPage, Gathering, RunNote, RunSource, Survey, View } from '../model'
+import type {
+  FetchFact,
+  GatheredImage,
+  GatheredPage,
+  Gathering,
+  Incomplete,
+  LeadingAddress,
+  Linkers,
+  RunNote,
+  RunSource,
+  Survey,
+  View,
+} from '../model'
 import type { Waiting } from './frontier'
 import { mergeTwins } from './merge-twins'
 
 /** What a run tells while it goes on. Server, worker and command line differ only in what they do with these. */
 export type CrawlEvent =
-  | { kind: 'started'; source: RunSource; view: View; startedAt: string; robotsTxt: string | null }
+  | { kind: 'started'; source: RunSource; view: View; startedAt: string; robotsTxt: string | null; scope: string[] }
   | { kind: 'page'; page: GatheredPage }
   /** New addresses that will be asked for, unless the run ends before. */
   | { kind: 'found'; waiting: Waiting[] }
   /** Another address leads to a page that has been told of already. */
   | { kind: 'alias'; url: string; alias: string }
+  /** Near the end: addresses that lead to a page by redirects, each with its chain and who links to it. */
+  | { kind: 'led-by'; url: string; ledHereBy: LeadingAddress[] }
+  /** Near the end: who links to a page that is not there. */
+  | { kind: 'linked-by'; url: string; linkers: Linkers }
   | { kind: 'image'; image: GatheredImage }
   | { kind: 'note'; note: RunNote }
+  /** Something that should have been read was not. */
+  | { kind: 'incomplete'; incomplete: Incomplete }
   /** `done` and `waiting` count pages. */
   | { kind: 'progress'; done: number; waiting: number; fetching: string[] }
   /** Once, before the end. */
@@ -32,6 +50,7 @@ export class GatheringBuilder {
   private readonly pages = new Map<string, GatheredPage>()
   private readonly images = new Map<string, GatheredImage>()
   private readonly notes: RunNote[] = []
+  private readonly incomplete: Incomplete[] = []
   private survey: Survey | undefined
   private finishedAt = ''
 
@@ -44,17 +63,24 @@ export class GatheringBuilder {
         this.pages.set(event.page.url, event.page)
         return
       case 'alias': {
-        const page = this.pages.get(event.url)
-        if (!page || page.fetch.aliases.includes(event.alias)) return
-        const aliases = [...page.fetch.aliases, event.alias]
-        this.pages.set(event.url, { ...page, fetch: { ...page.fetch, aliases } })
+        const aliases = this.pages.get(event.url)?.fetch.aliases ?? []
+        if (!aliases.includes(event.alias)) this.change(event.url, { aliases: [...aliases, event.alias] })
         return
       }
+      case 'led-by':
+        this.change(event.url, { ledHereBy: event.ledHereBy })
+        return
+      case 'linked-by':
+        this.change(event.url, { linkers: event.linkers })
+        return
       case 'image':
         this.images.set(event.image.url, event.image)
         return
       case 'note':
         this.notes.push(event.note)
+        return
+      case 'incomplete':
+        this.incomplete.push(event.incomplete)
         return
       case 'survey':
         this.survey = event.survey
@@ -68,16 +94,28 @@ export class GatheringBuilder {
     }
   }
 
+  /** A page as it is known now. */
+  page(url: string): GatheredPage | undefined {
+    return this.pages.get(url)
+  }
+
+  private change(url: string, more: Partial<FetchFact>): void {
+    const page = this.pages.get(url)
+    if (page) this.pages.set(url, { ...page, fetch: { ...page.fetch, ...more } })
+  }
+
   gathering(): Gathering | null {
     if (!this.start) return null
-    const { source, view, startedAt, robotsTxt } = this.start
-    const { finishedAt, notes } = this
+    const { source, view, startedAt, robotsTxt, scope } = this.start
+    const { finishedAt, notes, incomplete } = this
     return {
       source,
       view,
       startedAt,
       finishedAt,
       notes,
+      incomplete,
+      scope,
       robotsTxt,
       survey: this.survey,
       pages: mergeTwins([...this.pages.values()]),

@@ -1,28 +1,39 @@
-import { addTo } from '../group-by'
-import type { GatheredImage, GatheredPage, SourceKind } from '../model'
+import type { GatheredImage, GatheredPage, Linkers, SourceKind } from '../model'
 import type { PageReading } from '../page/read-page'
-import { baseOf, pageAddress, pathOf } from './address'
+import { baseOf, pageAddress, pathnameOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
-import { type BuildFiles, createFileMap, decodedPath, type FileMap, pageFiles, typeOfFile } from './build-files'
-import { collectSitemaps } from './collect-sitemaps'
+import { addressFiles, type FileReading, ownAddressesNamed } from './build-addresses'
+import { type BuildFiles, createFileMap, type FileMap, pageFiles, typeOfFile } from './build-files'
+import { type CollectedSitemaps, collectSitemaps } from './collect-sitemaps'
 import type { CrawlEvent } from './events'
+import { isFileName } from './file-names'
 import { createPathFilter } from './globs'
 import { inParallel } from './in-parallel'
 import { limits } from './limits'
+import { LinkBook, linksOf, sitemapsNamedBy } from './link-book'
 import { LinksOfPages } from './links-of-pages'
+import { incompletenessOf } from './notes-of-crawl'
 import { NothingAnswered } from './nothing-answered'
 import { pageOf } from './page-of'
 import { type LookAtImage, lookByReading, offlineNote, PictureDesk } from './picture-desk'
 import { type Exchange, notInBuild, type Outside, type ReadRequest } from './read-address'
+import { type Lead, settleRefreshes } from './refreshes'
 import { parseRobots } from './robots'
+import { scopeOf } from './scope'
 import { Surveyor } from './survey'
+import { USUAL_SITEMAPS } from './usual-sitemaps'
 
 export type BuildOptions = {
   kind: Extract<SourceKind, 'folder' | 'zip'>
   location: string
   site: string | null
-  maxPages: number
+  /** A bound that was asked for; null: the default, and a build that is larger is not read whole. */
+  maxPages: number | null
   concurrency: number
+  /** Pages taken of one section at most: a sample. Absent or null: all. */
+  perSection?: number | null
+  /** Cards are shown as launched: what robots.txt says does not count for them. */
+  ignoreRobots?: boolean
   /** Globs of paths that are looked at, and of those that are not; absent: all are. */
   include?: string[]
   exclude?: string[]
@@ -31,14 +42,12 @@ export type BuildOptions = {
 /** Origin of pages whose build names none. */
 const NO_SITE = 'http://localhost'
 
-type FileReading = { path: string; page: GatheredPage; reading: PageReading | null }
-
-const fileExchange = (path: string, body: Uint8Array): Exchange => ({
+const fileExchange = (path: string, body: Uint8Array, isCut = false): Exchange => ({
   kind: 'answered',
   status: 200,
   headers: { 'content-type': typeOfFile(path) ?? 'application/octet-stream' },
   body,
-  isCut: false,
+  isCut,
   ms: 0,
 })
 
@@ -62,7 +71,8 @@ async function readFile(files: BuildFiles, path: string, outside: Outside): Prom
   }
   try {
     const body = await files.read(path)
-    const { page, reading } = pageOf(asked, fileExchange(path, body.subarray(0, limits.pageBytes)))!
+    const exchange = fileExchange(path, body.subarray(0, limits.pageBytes), body.length > limits.pageBytes)
+    const { page, reading } = pageOf(asked, exchange)!
     return { path, page, reading }
   } catch (error) {
     const message = `${path} could not be read: ${error instanceof Error ? error.message : String(error)}`
@@ -71,84 +81,139 @@ async function readFile(files: BuildFiles, path: string, outside: Outside): Prom
   }
 }
 
-/** Addresses that pages name as their own, for guessing the production origin. */
-function namedAddresses(readings: FileReading[]): string[] {
-  return readings.flatMap(({ page: { facts } }) => [
-    facts?.canonical ?? '',
-    ...(facts?.metas ?? []).filter((meta) => meta.key === 'og:url').map((meta) => meta.value ?? ''),
-  ])
-}
+/** What links of a build lead to, and what only sends on. */
+class BuildSurvey {
+  readonly surveyor: Surveyor
+  readonly book = new LinkBook()
+  private readonly links: LinksOfPages
+  private readonly refreshes = new Map<string, string>()
+  private readonly targets = new Set<string>()
 
-/** Paths below the base that links lead to, without the slash in front. */
-function linkedPaths(readings: FileReading[], site: string): Set<string> {
-  const base = new URL(site)
-  const linked = new Set<string>()
-  for (const { path, page, reading } of readings) {
-    const from = baseOf(new URL(path, site).href, page.facts?.base ?? null)
-    for (const href of reading?.hrefs ?? []) {
-      const address = pageAddress(href, from)
-      if (!address?.startsWith(base.href)) continue
-      linked.add(decodedPath(new URL(address).pathname.slice(base.pathname.length)))
+  constructor(
+    private readonly addresses: AddressMap,
+    private readonly map: FileMap,
+  ) {
+    this.surveyor = new Surveyor(addresses)
+    this.links = new LinksOfPages(addresses.toPublic)
+  }
+
+  /** The page that an address of the site means, under the address that its file has; else the address itself. */
+  private known(address: string): string {
+    const file = this.addresses.isOnSite(address) ? this.map.fileAt(address) : null
+    return file === null ? address : this.map.addressOf(file)
+  }
+
+  /** Notes where a page's links lead. @returns false where the page only refreshes to another address */
+  add(page: GatheredPage, reading: PageReading | null): boolean {
+    if (!reading) return true
+    const sendsTo = reading.refreshTo && pageAddress(reading.refreshTo, baseOf(page.url, page.facts?.base ?? null))
+    const refreshTo = sendsTo && this.known(this.addresses.toPublic(sendsTo))
+    if (refreshTo && refreshTo !== page.url) {
+      this.refreshes.set(page.url, refreshTo)
+      this.targets.add(refreshTo)
+      return false
+    }
+    const { visible, stated } = linksOf(page, reading, this.links)
+    // Links go to a page under any of the names that serve its file.
+    this.surveyor.addLinks(
+      page,
+      visible.map(({ address }) => ({ address: this.known(address) })),
+    )
+    for (const { address, line, column } of [...visible, ...stated]) {
+      const target = this.known(address)
+      this.book.note(target, { page: page.url, line, column })
+      this.targets.add(target)
+    }
+    return true
+  }
+
+  addSitemaps(found: CollectedSitemaps, named: readonly string[]): void {
+    this.surveyor.addSitemaps(found, named)
+    for (const { page: address, sitemap } of found.pages) {
+      const page = pageAddress(address, this.addresses.site)
+      if (!page) continue
+      const target = this.known(this.addresses.toPublic(page))
+      this.book.note(target, { page: sitemap, line: 0, column: 0 })
+      this.targets.add(target)
     }
   }
-  return linked
-}
 
-/** Pages with their addresses; a file that only refreshes elsewhere becomes an alias of where it sends. */
-function addressPages(readings: FileReading[], map: FileMap): GatheredPage[] {
-  const aliasesOf = new Map<string, string[]>()
-  const pages: GatheredPage[] = []
-  const known = new Map(readings.map(({ path }) => [path, map.addressOf(path)]))
-  for (const { path, page, reading } of readings) {
-    const url = known.get(path)!
-    const target = reading?.refreshTo ? pageAddress(reading.refreshTo, baseOf(url, page.facts?.base ?? null)) : null
-    const targetFile = target && map.fileAt(target)
-    if (targetFile && targetFile !== path) {
-      const at = known.get(targetFile) ?? target
-      addTo(aliasesOf, at, url)
-      continue
+  /** Addresses of the site that links name, that could be pages, and that the build lacks. */
+  *missing(): Generator<string> {
+    for (const address of this.targets) {
+      if (!this.addresses.isOnSite(address) || isFileName(pathnameOf(address))) continue
+      if (this.map.fileAt(address) === null) yield address
     }
-    pages.push({ ...page, url, fetch: { ...page.fetch, finalUrl: url } })
   }
-  return pages.map((page) => ({ ...page, fetch: { ...page.fetch, aliases: aliasesOf.get(page.url) ?? [] } }))
+
+  /** Where pages that only refresh lead to, and those that do so in a circle. */
+  settle() {
+    return settleRefreshes(this.refreshes, new Map(), (address) => this.known(address))
+  }
 }
 
-/** Notes who links to whom, and reads the sitemaps that robots.txt names, or the one with the usual name. */
-async function surveyBuild(
-  readings: readonly FileReading[],
-  pages: readonly GatheredPage[],
+/** A page that is not there, as a server would answer for it. */
+function missingPage(url: string, linkers: Linkers, outside: Outside): GatheredPage {
+  const asked = { url, file: null, redirects: [], aliases: [], fetchedAt: outside.now().toISOString() }
+  const { page } = pageOf(asked, noFile())!
+  return { ...page, fetch: { ...page.fetch, linkers } }
+}
+
+/** A page that refreshes in a circle: there is nothing to be read at its end. */
+function loopingPage({ address, chain }: Lead, file: string | null, linkers: Linkers, outside: Outside): GatheredPage {
+  const asked = { url: address, file, redirects: chain, aliases: [], fetchedAt: outside.now().toISOString() }
+  const message = `It refreshes in a loop: ${chain.at(-1)!.url} leads back to itself.`
+  const { page } = pageOf(asked, { kind: 'failed', code: 'redirect-loop', message, ms: 0 })!
+  return { ...page, fetch: { ...page.fetch, linkers } }
+}
+
+/** Reads the sitemaps that robots.txt or pages name, else those with a usual name. */
+async function readSitemaps(
   files: BuildFiles,
-  map: FileMap,
+  readings: readonly FileReading[],
   addresses: AddressMap,
   robotsTxt: string | null,
   outside: Outside,
-): Promise<Surveyor> {
-  const surveyor = new Surveyor(addresses)
-  const links = new LinksOfPages(addresses.toPublic)
-  const byUrl = new Map(pages.map((page) => [page.url, page]))
-  for (const { path, reading } of readings) {
-    const page = byUrl.get(map.addressOf(path))
-    if (!page || !reading) continue
-    // Links go to a page under any of the names that serve its file.
-    const targets = links.resolve(reading.hrefs, baseOf(page.url, page.facts?.base ?? null)).map((address) => {
-      const file = addresses.isOnSite(address) ? map.fileAt(address) : null
-      return file ? map.addressOf(file) : address
-    })
-    surveyor.addLinks(page, targets)
-  }
+): Promise<{ found: CollectedSitemaps; named: string[] }> {
+  const { site } = addresses
+  // Sitemaps are files: what decides between /name and /name.html does not matter to them.
+  const map = createFileMap(files.paths, site, new Set())
   const named = robotsTxt === null ? [] : parseRobots(robotsTxt).sitemaps
-  const usual = ['sitemap.xml', 'sitemap_index.xml', 'sitemap-index.xml'].filter((path) => files.paths.includes(path))
-  const first = named.length > 0 ? named : usual.map((path) => new URL(path, addresses.site).href)
+  const written = [
+    ...named.flatMap((address) => resolveAddress(address, site) ?? []),
+    ...readings.flatMap(({ path, page }) => sitemapsNamedBy({ ...page, url: new URL(encodeURI(path), site).href })),
+  ]
+  const onSite = [...new Set(written)].filter((address) => addresses.isOnSite(address))
+  const usual = USUAL_SITEMAPS.filter((path) => files.paths.includes(path)).map((path) => new URL(path, site).href)
   const read = async ({ url }: ReadRequest): Promise<Exchange> => {
     const path = addresses.isOnSite(url) ? map.fileAt(url) : null
     return path === null ? noFile() : fileExchange(path, await files.read(path))
   }
-  surveyor.addSitemaps(await collectSitemaps(first, read, outside), named)
-  return surveyor
+  return { found: await collectSitemaps(written.length > 0 ? onSite : usual, read, outside), named }
+}
+
+/** At most so many pages of each first segment of the path, in their order. */
+function sampled(paths: readonly string[], perSection: number | null): readonly string[] {
+  if (perSection === null) return paths
+  const taken = new Map<string, number>()
+  return paths.filter((path) => {
+    const section = path.split('/', 2)[0]!
+    const count = (taken.get(section) ?? 0) + 1
+    taken.set(section, count)
+    return count <= perSection
+  })
+}
+
+/** What is said where the user's globs leave nothing of a build. */
+function nothingLeft({ include = [], exclude = [] }: BuildOptions, pages: readonly GatheredPage[]): string {
+  const globs = [...include.map((glob) => `--include ${glob}`), ...exclude.map((glob) => `--exclude ${glob}`)]
+  const paths = pages.slice(0, 3).map(({ url }) => pathnameOf(url))
+  return `${globs.join(' ')} leaves none of ${pages.length} pages. Globs see the path, as in /guides/**; pages here are ${paths.join(', ')}${pages.length > 3 ? ' …' : ''}`
 }
 
 /**
- * Gathers a build from its files: every HTML file is a page, pictures of the site are looked up among the files.
+ * Gathers a build from its files: every HTML file is a page, pictures of the site are looked up among the files. An
+ * address of the site that links name and the build lacks is a page that is not there.
  *
  * @param lookOutside looks at pictures of other hosts
  * @throws NothingAnswered when there is no HTML in it
@@ -160,13 +225,14 @@ export async function* gatherBuild(
   lookOutside: LookAtImage = lookByReading(outside.read, outside),
 ): AsyncGenerator<CrawlEvent> {
   const startedAt = outside.now().toISOString()
-  const all = pageFiles(files.paths)
+  const { include = [], exclude = [], maxPages, perSection = null, ignoreRobots = false } = options
+  const { pages: all, shells } = pageFiles(files.paths)
   if (all.length === 0) throw new NothingAnswered(options.location, 'there is no HTML file in it.')
-  const wanted = all.slice(0, options.maxPages)
+  const wanted = sampled(all, perSection).slice(0, maxPages ?? limits.maxPagesOfBuild)
   const readings: FileReading[] = []
-  const queue = [...wanted]
+  const queue = wanted.values()
   const nextFile = () => {
-    const path = outside.signal.aborted ? undefined : queue.shift()
+    const { value: path } = outside.signal.aborted ? { value: undefined } : queue.next()
     return path === undefined ? null : readFile(files, path, outside)
   }
   for await (const read of inParallel(nextFile, options.concurrency)) {
@@ -176,32 +242,74 @@ export async function* gatherBuild(
   }
   readings.sort((a, b) => (a.path < b.path ? -1 : 1))
 
-  const guessed = options.site === null ? mostNamedOrigin(namedAddresses(readings)) : null
+  const guessed = options.site === null ? mostNamedOrigin(readings.flatMap(ownAddressesNamed)) : null
   const addresses = createAddressMap(withSlash(options.site ?? guessed ?? NO_SITE), null)
-  const map = createFileMap(files.paths, addresses.site, linkedPaths(readings, addresses.site))
   const robotsTxt = files.paths.includes('robots.txt') ? await textOf(files, 'robots.txt') : null
+  const { found, named } = await readSitemaps(files, readings, addresses, robotsTxt, outside)
+  const map = addressFiles(
+    files.paths,
+    addresses.site,
+    readings,
+    found.pages.map(({ page }) => page),
+  )
   const source = { kind: options.kind, location: options.location, site: addresses.site }
-  yield { kind: 'started', source, view: 'standing', startedAt, robotsTxt }
+  const scope = scopeOf({ include, exclude, perSection, maxPages })
+  yield { kind: 'started', source, view: ignoreRobots ? 'launched' : 'standing', startedAt, robotsTxt, scope }
   if (guessed)
     yield {
       kind: 'note',
       note: { kind: 'site-guessed', message: `Production address taken from the pages’ own tags: ${guessed}.` },
     }
-  if (wanted.length < all.length) {
-    yield {
-      kind: 'note',
-      note: { kind: 'bounded', message: `${wanted.length} of ${all.length} pages were looked at (--max-pages).` },
-    }
+
+  const survey = new BuildSurvey(addresses, map)
+  const addressed = new Map<string, GatheredPage>()
+  const add = ({ path, page, reading }: FileReading) => {
+    const url = map.addressOf(path)
+    const placed = { ...page, url, fetch: { ...page.fetch, finalUrl: url } }
+    if (survey.add(placed, reading)) addressed.set(url, placed)
   }
-  const isWanted = createPathFilter(options.include ?? [], options.exclude ?? [])
-  const addressed = addressPages(readings, map)
-  const surveyor = await surveyBuild(readings, addressed, files, map, addresses, robotsTxt, outside)
-  const pages = addressed.filter(({ url }) => isWanted(pathOf(url).split('?')[0]!))
+  for (const one of readings) add(one)
+  survey.addSitemaps(found, named)
+  for (const path of shells) {
+    if (survey.book.of(map.addressOf(path)).count > 0 && !outside.signal.aborted)
+      add(await readFile(files, path, outside))
+  }
+  const { leads, loops } = survey.settle()
+  for (const lead of loops)
+    addressed.set(lead.address, loopingPage(lead, map.fileAt(lead.address), survey.book.of(lead.address), outside))
+  for (const url of survey.missing()) addressed.set(url, missingPage(url, survey.book.of(url), outside))
+  for (const [url, own] of leads) {
+    const page = addressed.get(url)
+    if (!page) continue
+    const ledHereBy = own.map((lead) => ({ ...lead, linkers: survey.book.of(lead.address) }))
+    const aliases = own.map(({ address }) => address)
+    addressed.set(url, { ...page, fetch: { ...page.fetch, aliases, ledHereBy } })
+  }
+
+  const isWanted = createPathFilter(include, exclude)
+  const pages = [...addressed.values()].filter(({ url }) => isWanted(pathnameOf(url)))
   yield* gatherPictures(pages, files, map, addresses, options, outside, lookOutside)
-  const dead = surveyor.toAsk(new Set(pages.map(({ url }) => url))).filter((url) => map.fileAt(url) === null)
+  const dead = survey.surveyor.toAsk(new Set(pages.map(({ url }) => url))).filter((url) => map.fileAt(url) === null)
   const told = pages.map(({ url, fetch }) => ({ url, aliases: fetch.aliases }))
-  const isWhole = wanted.length === all.length && pages.length === addressed.length && !outside.signal.aborted
-  yield { kind: 'survey', survey: surveyor.survey(told, isWhole, dead) }
+  const isWhole = wanted.length === all.length && pages.length === addressed.size && !outside.signal.aborted
+  yield { kind: 'survey', survey: survey.surveyor.survey(told, isWhole, dead) }
+  const notRead = all.length - wanted.length
+  const isByUser = maxPages !== null || perSection !== null
+  if (notRead > 0 && isByUser) {
+    yield { kind: 'note', note: { kind: 'bounded', message: `${notRead} of ${all.length} pages were not looked at.` } }
+  }
+  for (const incomplete of incompletenessOf({
+    left: outside.signal.aborted ? all.length - readings.length : notRead,
+    pages: readings.length,
+    isStopped: outside.signal.aborted,
+    cutBy: null,
+    boundReached: isByUser ? null : wanted.length,
+    tooDeep: 0,
+    maxDepth: 0,
+    onlyWeKeptOut: [],
+    nothing: pages.length > 0 || outside.signal.aborted ? null : nothingLeft(options, [...addressed.values()]),
+  }))
+    yield { kind: 'incomplete', incomplete }
   yield { kind: 'finished', finishedAt: outside.now().toISOString(), stopped: outside.signal.aborted }
 }
 

@@ -53,7 +53,7 @@ describe('links of pages', () => {
     fc.assert(
       fc.property(fc.array(href, { maxLength: 6 }), (hrefs) => {
         const plain = hrefs.flatMap((one) => pageAddress(one, BASE) ?? [])
-        expect(resolver().resolve(hrefs, BASE)).toEqual([...new Set(plain)])
+        expect([...resolver().resolve(hrefs, BASE).keys()]).toEqual([...new Set(plain)])
       }),
       runs(3000),
     )
@@ -66,7 +66,9 @@ describe('links of pages', () => {
       return address
     })
     for (const base of [BASE, 'https://brasswick.example/']) {
-      expect(links.resolve(['https://brasswick.example/a?b', 'c'], base)[0]).toBe('https://brasswick.example/a?b')
+      expect([...links.resolve(['https://brasswick.example/a?b', 'c'], base).keys()][0]).toBe(
+        'https://brasswick.example/a?b',
+      )
     }
     expect(asked.filter((address) => address.endsWith('a?b'))).toHaveLength(1)
   })

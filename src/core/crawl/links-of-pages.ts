@@ -35,15 +35,18 @@ export class LinksOfPages {
 
   constructor(private readonly toPublic: (address: string) => string) {}
 
-  /** Public addresses that a page's links lead to, each once. @param base resolved address that they are relative to */
-  resolve(hrefs: readonly string[], base: string): string[] {
+  /**
+   * Public addresses that a page's links lead to, each with the index of the first link that does.
+   * @param base resolved address that they are relative to
+   */
+  resolve(hrefs: readonly string[], base: string): Map<string, number> {
     const origin = originOf(base)
-    const found = new Set<string>()
-    for (const href of hrefs) {
+    const found = new Map<string, number>()
+    for (const [index, href] of hrefs.entries()) {
       const address = isPlainPath(href) ? this.toPublic(origin + href) : this.resolveOther(href, base)
-      if (address !== null) found.add(address)
+      if (address !== null && !found.has(address)) found.set(address, index)
     }
-    return [...found]
+    return found
   }
 
   private resolveOther(href: string, base: string): string | null {

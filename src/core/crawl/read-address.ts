@@ -74,7 +74,10 @@ export function notInBuild(url: string, site: string): Exchange {
 /** The end of a chain of redirects. */
 export type Followed = { exchange: Exchange; finalUrl: string; redirects: RedirectHop[] }
 
-export const isRedirect = (exchange: Exchange): exchange is Answered =>
+/** An answer that sends on. */
+export type Redirect = Answered & { headers: { location: string } }
+
+export const isRedirect = (exchange: Exchange): exchange is Redirect =>
   exchange.kind === 'answered' && [301, 302, 303, 307, 308].includes(exchange.status) && 'location' in exchange.headers
 
 const failed = (code: FailureCode, message: string): Exchange => ({ kind: 'failed', code, message, ms: 0 })

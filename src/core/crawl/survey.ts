@@ -2,6 +2,7 @@ import type { GatheredPage, PageFacts, Survey } from '../model'
 import { baseOf, pageAddress, parseUrl, resolveAddress } from './address'
 import type { AddressMap } from './address-map'
 import type { CollectedSitemaps } from './collect-sitemaps'
+import type { PageLink } from './link-book'
 
 /** Feeds and neighbours in a series that are asked for at most: a site has a handful of the one, and reads the others. */
 const MOST_ASKED = 60
@@ -35,9 +36,9 @@ export class Surveyor {
   constructor(private readonly addresses: AddressMap) {}
 
   /** Notes where a page's links lead, as public addresses; those to itself lead nobody to it. */
-  addLinks(page: GatheredPage, targets: readonly string[]): void {
+  addLinks(page: GatheredPage, targets: readonly Pick<PageLink, 'address'>[]): void {
     const own = bare(page.url)
-    for (const target of targets) if (bare(target) !== own) this.linked.add(bare(target))
+    for (const { address: target } of targets) if (bare(target) !== own) this.linked.add(bare(target))
     if (!page.facts) return
     for (const { url } of feedAndNeighbourLinks({ ...page, facts: page.facts }, this.addresses))
       if (this.addresses.isOnSite(url)) this.beside.add(url)
@@ -47,12 +48,18 @@ export class Surveyor {
     const { build, site } = this.addresses
     const isStaging = (address: string) =>
       build !== null && new URL(build).host !== new URL(site).host && parseUrl(address)?.host === new URL(build).host
-    this.onStaging = [...named, ...pages].filter(isStaging).slice(0, 3)
-    const urls = pages.flatMap((address) => {
+    const written = [...named, ...pages.map(({ page }) => page)]
+    this.onStaging = [...this.onStaging, ...written.filter(isStaging)].slice(0, 3)
+    const urls = pages.flatMap(({ page: address }) => {
       const page = pageAddress(address, site)
       return page === null ? [] : [this.addresses.toPublic(page)]
     })
-    this.sitemaps = { read, failed, pages: [...new Set(urls)] }
+    const before = this.sitemaps ?? { read: [], failed: [], pages: [] }
+    this.sitemaps = {
+      read: [...before.read, ...read],
+      failed: [...before.failed, ...failed.map(({ url, reason }) => ({ url, reason }))],
+      pages: [...new Set([...before.pages, ...urls])],
+    }
   }
 
   /** Feeds and neighbours that are no page of the run: whether they are there has to be asked. */

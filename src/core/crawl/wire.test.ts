@@ -21,7 +21,7 @@ const image = {
 describe('a request from the interface', () => {
   test('has its defaults', () => {
     expect(CrawlRequest.parse({ from, site: null })).toMatchObject({
-      maxPages: 2000,
+      maxPages: null,
       ignoreRobots: false,
       login: null,
       resume: null,

@@ -1,5 +1,15 @@
 import { z } from 'zod'
-import { GatheredImage, GatheredPage, RunNote, RunSource, Survey, View } from '../model'
+import {
+  GatheredImage,
+  GatheredPage,
+  Incomplete,
+  LeadingAddress,
+  Linkers,
+  RunNote,
+  RunSource,
+  Survey,
+  View,
+} from '../model'
 import type { CrawlEvent } from './events'
 import { limits } from './limits'
 
@@ -50,7 +60,8 @@ const From = z.discriminatedUnion('kind', [
 export const CrawlRequest = z.object({
   from: From,
   site: httpAddress('The production address must start with http:// or https://.').nullable(),
-  maxPages: z.number().int().min(1).max(100_000).default(limits.maxPages),
+  /** null: as many as the kind of source allows; a run that reaches that is not complete. */
+  maxPages: z.number().int().min(1).max(limits.maxPagesOfBuild).nullable().default(null),
   ignoreRobots: z.boolean().default(false),
   include: z.array(z.string()).default([]),
   exclude: z.array(z.string()).default([]),
@@ -78,12 +89,16 @@ export const WireEvent = z.discriminatedUnion('kind', [
     view: View,
     startedAt: z.string(),
     robotsTxt: z.string().nullable(),
+    scope: z.array(z.string()),
   }),
   z.object({ kind: z.literal('page'), page: GatheredPage }),
   z.object({ kind: z.literal('alias'), url: z.string(), alias: z.string() }),
+  z.object({ kind: z.literal('led-by'), url: z.string(), ledHereBy: z.array(LeadingAddress) }),
+  z.object({ kind: z.literal('linked-by'), url: z.string(), linkers: Linkers }),
   z.object({ kind: z.literal('found'), waiting: z.array(Waiting) }),
   z.object({ kind: z.literal('image'), image: ServedImage }),
   z.object({ kind: z.literal('note'), note: RunNote }),
+  z.object({ kind: z.literal('incomplete'), incomplete: Incomplete }),
   z.object({ kind: z.literal('progress'), done: z.number(), waiting: z.number(), fetching: z.array(z.string()) }),
   z.object({ kind: z.literal('survey'), survey: Survey }),
   z.object({ kind: z.literal('finished'), finishedAt: z.string(), stopped: z.boolean() }),

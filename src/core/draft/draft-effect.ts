@@ -40,6 +40,8 @@ function alone(page: GatheredPage, run: RunFacts, context: CardContext): CheckCo
   return createCheckContext({
     ...run,
     view: context.view,
+    incomplete: [],
+    scope: [],
     finishedAt: run.startedAt,
     pages: [page],
     images: picturesOf(page, context),

@@ -7,6 +7,8 @@ export type PageReading = {
   facts: PageFacts
   /** Raw `href`s of `a` and `area`, in the order of the source. */
   hrefs: string[]
+  /** Where each of them stands: line and column in turn, both from 1. Two numbers a link, since pages have hundreds. */
+  hrefPlaces: number[]
   /** Address of a `<meta http-equiv=refresh>`, when the page does nothing else; null otherwise. */
   refreshTo: string | null
   /** The lines of the source worth keeping, made when they are asked for, which can be done once. */

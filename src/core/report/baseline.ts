@@ -1,57 +1,58 @@
-import { z } from 'zod'
 import { checkOf } from '../check/rules'
-import type { Level, Summary } from '../model'
-import type { RunDocument } from './run-document'
+import { countFindings } from '../check/run-checks'
+import type { Finding, Level, SiteFinding } from '../model'
+import type { ReadDocument } from './run-document-schema'
 
 /** Findings that a run has already, by what they are about: lines may move. */
-export type Baseline = ReadonlySet<string>
+export type Baseline = { site: string; startedAt: string; keys: ReadonlySet<string> }
 
-const Found = z.object({ rule: z.string(), image: z.string().optional() })
+export type BaselineCounts = Record<Level, number>
 
-/** Of a run document, what a baseline is read from; the rest may be as it likes. */
-const Document = z.object({
-  format: z.literal('nimble-parrot-run'),
-  version: z.literal(1),
-  pages: z.array(z.object({ url: z.string(), findings: z.array(Found) })),
-  findings: z.array(Found.extend({ pages: z.array(z.string()) })),
-})
+type Found = Pick<Finding, 'rule' | 'image'>
 
-const keyOf = (url: string, { rule, image }: z.infer<typeof Found>) => `${rule}\n${url}\n${image ?? ''}`
+const keyOf = (url: string, { rule, image }: Found) => `${rule}\n${url}\n${image ?? ''}`
 
-/** Reads a baseline from the text of a run document; null when it is none. */
-export function readBaseline(text: string): Baseline | null {
-  let value: unknown
-  try {
-    value = JSON.parse(text)
-  } catch {
-    return null
+/** The baseline that a run document is. Findings that were waived then are known as well: they were looked at. */
+export function baselineOf({ source, startedAt, pages, findings, waived = [] }: ReadDocument): Baseline {
+  const keys = new Set<string>()
+  for (const page of pages) for (const one of [...page.findings, ...(page.waived ?? [])]) keys.add(keyOf(page.url, one))
+  for (const one of [...findings, ...waived]) for (const url of one.pages) keys.add(keyOf(url, one))
+  // A finding about no page is known by its rule.
+  for (const one of [...findings, ...waived]) if (one.pages.length === 0) keys.add(keyOf('', one))
+  return { site: source.site, startedAt, keys }
+}
+
+/** Why a run document can be no baseline for a run of this site; null when it can. */
+export function unfitAsBaseline(document: ReadDocument, site: string): string | null {
+  if (document.source.site !== site) {
+    return `It is of another site, ${document.source.site}, and this run is of ${site}. Give --site where the two are the same.`
   }
-  const parsed = Document.safeParse(value)
-  if (!parsed.success) return null
-  const { pages, findings } = parsed.data
-  return new Set([
-    ...pages.flatMap(({ url, findings: own }) => own.map((finding) => keyOf(url, finding))),
-    ...findings.flatMap((finding) => finding.pages.map((url) => keyOf(url, finding))),
-  ])
+  const [first] = document.incomplete ?? []
+  return first ? `It is of a run that is not complete: ${first.message}` : null
 }
 
 /** What a run has beyond its baseline, counted as a summary counts: a picture's finding once. */
-export function newSince(document: RunDocument, baseline: Baseline): Summary {
-  const counts: Record<Level, number> = { error: 0, warning: 0, note: 0 }
-  const pictures = new Set<string>()
-  for (const { url, findings } of document.pages) {
-    for (const finding of findings) {
-      if (baseline.has(keyOf(url, finding))) continue
-      if (finding.image !== undefined && checkOf(finding.rule)?.scope === 'image') {
-        const key = `${finding.rule} ${finding.image}`
-        if (pictures.has(key)) continue
-        pictures.add(key)
-      }
-      counts[finding.level]++
-    }
-  }
-  for (const finding of document.findings) {
-    if (finding.pages.some((url) => !baseline.has(keyOf(url, finding)))) counts[finding.level]++
-  }
-  return { pages: document.pages.length, ...counts, clear: counts.error === 0 }
+export function sinceBaseline(
+  { startedAt, keys }: Baseline,
+  pages: readonly { url: string; findings: readonly Finding[] }[],
+  site: readonly SiteFinding[],
+) {
+  const isNewOn = (url: string, finding: Finding) => !keys.has(keyOf(url, finding))
+  const isNewAcross = (finding: SiteFinding) =>
+    finding.pages.length === 0 ? isNewOn('', finding) : finding.pages.some((url) => isNewOn(url, finding))
+  // A picture that another page of the baseline shares is no new fault of it: it counts once, where it is new.
+  const isKnownPicture = (finding: Finding) => finding.image !== undefined && checkOf(finding.rule)?.scope === 'image'
+  const fresh = pages.map(({ url, findings }) => ({ findings: findings.filter((one) => isNewOn(url, one)) }))
+  const counted = countFindings(fresh, site.filter(isNewAcross))
+  const newPictures = new Set(fresh.flatMap(({ findings }) => findings.filter(isKnownPicture).map(pictureKey)))
+  const old = pages.map(({ url, findings }) => ({
+    findings: findings.filter((one) => !isNewOn(url, one) && !newPictures.has(pictureKey(one))),
+  }))
+  const known = countFindings(
+    old,
+    site.filter((finding) => !isNewAcross(finding)),
+  )
+  return { of: startedAt, new: counted, known, isNewOn, isNewAcross }
 }
+
+const pictureKey = ({ rule, image }: Found) => `${rule} ${image ?? ''}`

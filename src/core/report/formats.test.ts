@@ -4,13 +4,12 @@ import type { Log } from 'sarif'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
-import { newSince, readBaseline } from './baseline'
 import { runAsCsv } from './csv'
 import { escapeXml } from './escape-xml'
 import { runAsHtml } from './html'
-import { runAsJunit } from './junit'
+import { RUN_SUITE, runAsJunit, SITE_SUITE } from './junit'
 import { escapeMarkdown, runAsMarkdown } from './markdown'
-import { type RunDocument, runAsJson, runDocument } from './run-document'
+import { type RunDocument, runDocument } from './run-document'
 import { runAsSarif } from './sarif'
 
 let document: RunDocument
@@ -36,9 +35,21 @@ describe('CSV', () => {
   test('has a row for each finding, in the published columns', () => {
     const { data, errors } = Papa.parse<string[]>(runAsCsv(document).trimEnd())
     expect(errors).toEqual([])
-    expect(data[0]).toEqual(['level', 'rule', 'page', 'file', 'line', 'column', 'message', 'fix', 'image'])
+    expect(data[0]).toEqual([
+      'level',
+      'rule',
+      'page',
+      'file',
+      'line',
+      'column',
+      'message',
+      'fix',
+      'image',
+      'state',
+      'waiver',
+    ])
     expect(data).toHaveLength(all(document).length + 1)
-    expect(data.slice(1).every((row) => row.length === 9)).toBe(true)
+    expect(data.slice(1).every((row) => row.length === 11)).toBe(true)
   })
 
   test('no cell is a formula', () => {
@@ -102,7 +113,9 @@ describe('JUnit', () => {
       isArray: (name) => name === 'testsuite' || name === 'testcase',
     }).parse(xml)
     const suites: { name: string; testcase: { name: string; failure?: unknown }[] }[] = parsed.testsuites.testsuite
-    const pages = suites.filter(({ name }) => name !== 'across the site').flatMap(({ testcase }) => testcase)
+    const pages = suites
+      .filter(({ name }) => name !== SITE_SUITE && name !== RUN_SUITE)
+      .flatMap(({ testcase }) => testcase)
     expect(pages).toHaveLength(document.pages.length)
     const failing = document.pages.filter(({ findings }) => findings.some(({ level }) => level === 'error')).length
     expect(pages.filter(({ failure }) => failure !== undefined)).toHaveLength(failing)
@@ -148,18 +161,5 @@ describe('HTML', () => {
     expect(html).toContain('&lt;script&gt;alert(1)&lt;/script&gt;')
     expect(html).toContain('Not clear for launch')
     expect(runAsHtml(clear)).toContain('Clear for launch')
-  })
-})
-
-describe('a baseline', () => {
-  test('its findings don’t count, new ones do', () => {
-    const baseline = readBaseline(runAsJson(document))!
-    expect(newSince(document, baseline)).toMatchObject({ error: 0, warning: 0, note: 0, clear: true })
-    const { error, warning, note } = document.summary
-    expect(newSince(document, readBaseline(runAsJson(clear))!)).toMatchObject({ error, warning, note })
-  })
-
-  test.each(['', '{}', '[1]', '{"format":"nimble-parrot-drift","version":1}'])('%s is none', (text) => {
-    expect(readBaseline(text)).toBeNull()
   })
 })

@@ -2,6 +2,7 @@ import { runAsCsv } from './csv'
 import { runAsHtml } from './html'
 import { runAsJunit } from './junit'
 import { runAsMarkdown } from './markdown'
+import type { PaperOptions } from './paper'
 import { type RunDocument, runAsJson } from './run-document'
 import { runAsSarif } from './sarif'
 import { runAsText } from './text'
@@ -12,7 +13,7 @@ export type ReportFormat = {
   name: string
   extension: string
   mediaType: string
-  write: (document: RunDocument) => string
+  write: (document: RunDocument, options?: PaperOptions) => string
 }
 
 export const reportFormats: readonly ReportFormat[] = [

@@ -3,9 +3,9 @@ import { escapeAttribute, escapeText } from '../draft/escape-html'
 import { groupBy } from '../group-by'
 import type { Level } from '../model'
 import { pathOn } from './located'
+import { count, countWords, type PaperLine, paperLines, printedCauses, VERDICT_TITLES } from './paper'
 import type { RunDocument } from './run-document'
 
-const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 const SIGN: Record<Level, string> = { error: '▲', warning: '◆', note: '●' }
 
 const STYLE = `
@@ -39,10 +39,21 @@ function sectionRows(document: RunDocument): string {
     .join('\n')
 }
 
+const REASSURANCE = {
+  clear: 'Nothing stands in the way.',
+  'not-clear': 'Errors stand in the way; warnings and notes do not.',
+  'not-known': 'Nothing was found that stands in the way, but not everything was read.',
+} as const
+
+const lineHtml = ({ kind, text }: PaperLine) =>
+  `<p class="${kind === 'incomplete' ? 'error' : kind === 'note' ? 'quiet' : 'told'}">${escapeText(text)}</p>`
+
 /** A report that a client can read: one file, no script, nothing fetched. */
 export function runAsHtml(document: RunDocument): string {
-  const { summary, source, notes, causes } = document
-  const verdict = summary.clear ? 'Clear for launch' : 'Not clear for launch'
+  const { summary, source } = document
+  const causes = printedCauses(document)
+  const verdict = VERDICT_TITLES[summary.verdict]
+  const waived = summary.waived > 0 ? `, ${summary.waived} waived` : ''
   return `<!doctype html>
 <html lang="en">
 <head>
@@ -56,9 +67,9 @@ export function runAsHtml(document: RunDocument): string {
 <main>
 <h1 class="${summary.clear ? 'clear' : 'error'}">${verdict}</h1>
 <p><a href="${escapeAttribute(source.site)}" rel="noreferrer">${escapeText(source.site)}</a>, ${count(summary.pages, 'page')}, looked at <time>${escapeText(document.startedAt)}</time>.</p>
-<p>${count(summary.error, 'error')}, ${count(summary.warning, 'warning')}, ${count(summary.note, 'note')}. ${summary.error > 0 ? 'Errors stand in the way; warnings and notes do not.' : 'Nothing stands in the way.'}</p>
-${notes.map((note) => `<p class="quiet">${escapeText(note.message)}</p>`).join('\n')}
-<h2>What to change</h2>
+<p>${countWords(summary)}${waived}. ${REASSURANCE[summary.verdict]}</p>
+${paperLines(document).map(lineHtml).join('\n')}
+<h2>${document.baseline ? 'What to change of what is new' : 'What to change'}</h2>
 ${causes.length === 0 ? '<p>Nothing.</p>' : `<ul class="sheet">${causes.map((cause) => causeHtml(cause, source.site)).join('\n')}</ul>`}
 <h2>By section</h2>
 <table><thead><tr><th>Section</th><th>Pages</th><th>Without errors</th><th>Errors</th><th>Warnings</th></tr></thead><tbody>

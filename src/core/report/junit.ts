@@ -1,7 +1,8 @@
 import { groupBy } from '../group-by'
-import type { Finding } from '../model'
+import type { Level } from '../model'
 import { escapeXml } from './escape-xml'
-import { type DocumentPage, pathOn } from './located'
+import { type LocatedFinding, locatedFindings, pathOn } from './located'
+import { isFailure, type PaperOptions, paperLines, plainPaper, verdictLine, waiverWords } from './paper'
 import type { RunDocument } from './run-document'
 
 const attributes = (values: Record<string, string | number>) =>
@@ -9,51 +10,111 @@ const attributes = (values: Record<string, string | number>) =>
     .map(([name, value]) => ` ${name}="${escapeXml(String(value))}"`)
     .join('')
 
-const lineOf = ({ rule, line, message, fix }: Finding) =>
-  `${rule}${line === null ? '' : `, line ${line}`}: ${message} ${fix}`
+function lineOf({ finding, state, waiver }: LocatedFinding): string {
+  const { rule, line, message, fix } = finding
+  const before = state === 'new' ? '' : state === 'known' ? 'known before: ' : `waived ${waiverWords(waiver!)} – `
+  return `${before}${rule}${line === null ? '' : `, line ${line}`}: ${message} ${fix}`
+}
 
-type Case = { name: string; file: string | null; seconds: number; findings: Finding[] }
+const linesOf = (findings: readonly LocatedFinding[]) => escapeXml(findings.map(lineOf).join('\n'))
 
-function caseXml({ name, file, seconds, findings }: Case, suite: string): string {
-  const errors = findings.filter(({ level }) => level === 'error')
-  const others = findings.filter(({ level }) => level === 'warning')
-  const failure =
-    errors.length === 0
-      ? ''
-      : `<failure${attributes({ message: errors[0]!.message, type: errors[0]!.rule })}>${escapeXml(errors.map(lineOf).join('\n'))}</failure>`
-  const output = others.length === 0 ? '' : `<system-out>${escapeXml(others.map(lineOf).join('\n'))}</system-out>`
+type Case = { name: string; file: string | null; seconds: number; findings: LocatedFinding[] }
+type Outcome = 'failed' | 'skipped' | 'passed'
+
+/**
+ * Splits what was found in a case: `failing` is new and counts; `set aside` would count, and is known before or waived;
+ * the rest is only told.
+ */
+function sortOut({ findings }: Case, failOn: Level | 'never') {
+  const counts = ({ finding }: LocatedFinding) => isFailure(finding.level, failOn)
+  const failing = findings.filter((one) => one.state === 'new' && counts(one))
+  const setAside = findings.filter((one) => one.state !== 'new')
+  const told = findings.filter((one) => one.state === 'new' && !counts(one))
+  const outcome: Outcome = failing.length > 0 ? 'failed' : setAside.length > 0 ? 'skipped' : 'passed'
+  return { failing, setAside, told, outcome }
+}
+
+function caseXml(one: Case, suite: string, failOn: Level | 'never'): string {
+  const { name, file, seconds } = one
+  const { failing, setAside, told, outcome } = sortOut(one, failOn)
+  const [first] = failing
+  const result = first
+    ? `<failure${attributes({ message: first.finding.message, type: first.finding.rule })}>${linesOf(failing)}</failure>`
+    : outcome === 'skipped'
+      ? `<skipped${attributes({ message: setAside.map(lineOf).join('\n') })}/>`
+      : ''
+  const output = [...told, ...(outcome === 'failed' ? setAside : [])]
+  const said = output.length === 0 ? '' : `<system-out>${linesOf(output)}</system-out>`
   const own = { name, classname: suite, ...(file === null ? {} : { file }), time: seconds.toFixed(3) }
-  return `    <testcase${attributes(own)}>${failure}${output}</testcase>`
+  return `    <testcase${attributes(own)}>${result}${said}</testcase>`
 }
 
-const caseOf = (page: DocumentPage, site: string): Case => ({
-  name: pathOn(page.url, site),
-  file: page.file ?? null,
-  seconds: page.fetch.ms / 1000,
-  findings: page.findings,
-})
-
-function suiteXml(name: string, cases: readonly Case[]): string {
-  const failures = cases.filter(({ findings }) => findings.some(({ level }) => level === 'error')).length
+function suiteXml(name: string, cases: readonly Case[], failOn: Level | 'never'): string {
+  const outcomes = cases.map((one) => sortOut(one, failOn).outcome)
+  const number = (outcome: Outcome) => outcomes.filter((one) => one === outcome).length
   const time = cases.reduce((sum, { seconds }) => sum + seconds, 0)
-  const head = attributes({ name, tests: cases.length, failures, errors: 0, skipped: 0, time: time.toFixed(3) })
-  return `  <testsuite${head}>\n${cases.map((one) => caseXml(one, name)).join('\n')}\n  </testsuite>`
+  const counts = { tests: cases.length, failures: number('failed'), errors: 0, skipped: number('skipped') }
+  const head = attributes({ name, ...counts, time: time.toFixed(3) })
+  return `  <testsuite${head}>\n${cases.map((one) => caseXml(one, name, failOn)).join('\n')}\n  </testsuite>`
 }
 
-/** Pages as JUnit XML: a suite a section, a case a page that fails where the page has an error. */
-export function runAsJunit(document: RunDocument): string {
+/** Name of the suite that says what the whole run is worth. */
+export const RUN_SUITE = 'the run'
+/** Name of the suite of findings across pages, which belong to no section. */
+export const SITE_SUITE = 'across the site'
+
+/** The run itself as a suite: what is to be known of it, and a case that is an error where not everything was read. */
+function runSuiteXml(document: RunDocument): string {
+  const { incomplete } = document
+  const lines = [{ kind: 'verdict', text: verdictLine(document) }, ...paperLines(document)]
+  const properties = lines.map(({ kind, text }) => `<property${attributes({ name: kind, value: text })}/>`).join('')
+  const errors = incomplete.length === 0 ? 0 : 1
+  const error = incomplete
+    .slice(0, 1)
+    .map(({ why }) => {
+      const said = incomplete.map(({ message }) => message).join('\n')
+      return `<error${attributes({ message: incomplete[0]!.message, type: why })}>${escapeXml(said)}</error>`
+    })
+    .join('')
+  const head = attributes({ name: RUN_SUITE, tests: 1, failures: 0, errors, skipped: 0, time: '0.000' })
+  const own = attributes({ name: 'everything was read', classname: RUN_SUITE, time: '0.000' })
+  return `  <testsuite${head}>\n    <properties>${properties}</properties>\n    <testcase${own}>${error}</testcase>\n  </testsuite>`
+}
+
+/**
+ * Pages as JUnit XML: a suite a section, a case a page. A case fails where the page has a new finding that counts, and
+ * is skipped where all that would count is known before or waived.
+ */
+export function runAsJunit(document: RunDocument, { failOn }: PaperOptions = plainPaper): string {
   const { site } = document.source
-  const suites = [...groupBy(document.pages, ({ section }) => section)].map(
-    ([section, pages]) => [section, pages.map((page) => caseOf(page, site))] as const,
+  const located = locatedFindings(document)
+  const isOfPage = new Set(document.pages.flatMap(({ findings, waived = [] }) => [...findings, ...waived]))
+  const ofPages = groupBy(
+    located.filter(({ finding }) => isOfPage.has(finding)),
+    ({ url }) => url,
   )
-  // What is said across pages belongs to no section.
-  const across = document.findings.map(
-    (finding): Case => ({ name: finding.rule, file: null, seconds: 0, findings: [finding] }),
-  )
-  const all = across.length > 0 ? [...suites, ['across the site', across] as const] : suites
-  const cases = all.flatMap(([, list]) => list)
-  const failures = cases.filter(({ findings }) => findings.some(({ level }) => level === 'error')).length
-  const head = attributes({ name: `nimble-parrot ${site}`, tests: cases.length, failures, errors: 0 })
-  const body = all.map(([name, list]) => suiteXml(name, list)).join('\n')
+  const suites = [...groupBy(document.pages, ({ section }) => section)].map(([section, pages]) => {
+    const cases = pages.map(
+      ({ url, file, fetch }): Case => ({
+        name: pathOn(url, site),
+        file: file ?? null,
+        seconds: fetch.ms / 1000,
+        findings: ofPages.get(url) ?? [],
+      }),
+    )
+    return [section, cases] as const
+  })
+  const across = located
+    .filter(({ finding }) => !isOfPage.has(finding))
+    .map((one): Case => ({ name: one.finding.rule, file: null, seconds: 0, findings: [one] }))
+  const all = across.length > 0 ? [...suites, [SITE_SUITE, across] as const] : suites
+  const outcomes = all.flatMap(([, list]) => list).map((one) => sortOut(one, failOn).outcome)
+  const head = attributes({
+    name: `nimble-parrot ${site}`,
+    tests: outcomes.length + 1,
+    failures: outcomes.filter((one) => one === 'failed').length,
+    errors: document.complete ? 0 : 1,
+  })
+  const body = [runSuiteXml(document), ...all.map(([name, list]) => suiteXml(name, list, failOn))].join('\n')
   return `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites${head}>\n${body}\n</testsuites>\n`
 }

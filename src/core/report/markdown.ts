@@ -1,14 +1,13 @@
 import type { Cause } from '../cause/cause'
 import { escapeText } from '../draft/escape-html'
 import { pathOn } from './located'
+import { count, countWords, type PaperLine, paperLines, printedCauses, VERDICT_TITLES } from './paper'
 import type { RunDocument } from './run-document'
 
 /** A comment on a pull request holds so many characters at most; some room is left for what surrounds it. */
 const MOST_CHARACTERS = 60_000
 /** Pages named under a cause before the rest is counted. */
 const PAGES_NAMED = 10
-
-const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 
 /** Text that Markdown takes for nothing else: titles of pages are strangers’ words. */
 export function escapeMarkdown(text: string): string {
@@ -55,17 +54,23 @@ function fenced(code: string): string[] {
 /** Text inside an HTML block, where Markdown's signs are only signs. A name after @ would still call somebody. */
 const escapeHtmlText = (text: string) => escapeText(text.replace(/\s+/g, ' ')).replaceAll('@', '@\u200B')
 
+/** What is to be known beside the findings: notes as they are, what bears on the verdict in bold. */
+const lineOf = ({ kind, text }: PaperLine) =>
+  kind === 'note' ? `> ${escapeMarkdown(text)}` : `> **${escapeMarkdown(text)}**`
+
 /** A run as a comment on a pull request: the verdict, then the causes, the gravest first, as many as fit. */
 export function runAsMarkdown(document: RunDocument): string {
-  const { summary, source, notes, causes } = document
-  const verdict = summary.clear ? 'Clear for launch' : 'Not clear for launch'
+  const { summary, source } = document
+  const causes = printedCauses(document)
+  const what = document.baseline ? 'what is new' : 'everything'
+  const told = paperLines(document).flatMap((line) => [lineOf(line), '>'])
   const head = [
-    `### ${verdict}: ${count(summary.error, 'error')}, ${count(summary.warning, 'warning')}, ${count(summary.note, 'note')}`,
+    `### ${VERDICT_TITLES[summary.verdict]}: ${countWords(summary)}${summary.waived > 0 ? `, ${summary.waived} waived` : ''}`,
     '',
-    `${escapeMarkdown(source.site)}, ${count(summary.pages, 'page')}. ${causes.length === 0 ? 'Nothing to mend.' : `${count(causes.length, 'change')} would clear everything.`}`,
+    `${escapeMarkdown(source.site)}, ${count(summary.pages, 'page')}. ${causes.length === 0 ? 'Nothing to mend.' : `${count(causes.length, 'change')} would clear ${what}.`}`,
     '',
-    ...notes.map((note) => `> ${escapeMarkdown(note.message)}`),
-    ...(notes.length > 0 ? [''] : []),
+    ...told.slice(0, -1),
+    ...(told.length > 0 ? [''] : []),
   ]
   const lines = [...head]
   let length = lines.join('\n').length

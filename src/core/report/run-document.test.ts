@@ -55,7 +55,7 @@ describe('the run document', () => {
 
   test('an impeccable site is clear', async () => {
     const { summary } = runDocument(await gatherMemory(goodSite(), GOOD_SITE))
-    expect(summary).toEqual({ pages: 3, error: 0, warning: 0, note: 0, clear: true })
+    expect(summary).toEqual({ pages: 3, error: 0, warning: 0, note: 0, waived: 0, clear: true, verdict: 'clear' })
   })
 })
 

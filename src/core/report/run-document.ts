@@ -1,9 +1,12 @@
 import { findCauses } from '../cause/find-causes'
 import { createCheckContext } from '../check/context'
-import { runChecks } from '../check/run-checks'
-import type { GatheredImage, GatheredPage, Gathering } from '../model'
+import { type PageVerdict, runChecks } from '../check/run-checks'
+import type { LineOf } from '../json-lines'
+import type { Finding, GatheredImage, GatheredPage, Gathering, RunNote, SiteFinding } from '../model'
 import { noRequirements, type Requirements } from '../requirements/requirements'
 import type { Card } from '../surface/card-model'
+import { type Baseline, type BaselineCounts, sinceBaseline } from './baseline'
+import type { SignedOff } from './run-document-schema'
 
 /** Pages that use each picture, by the picture's address. */
 function usesOf(
@@ -27,6 +30,34 @@ function imageOf(image: GatheredImage, usedBy: string[]) {
   return { url, status, format, width, height, bytes, alpha, animated, hash, usedBy, error }
 }
 
+/** A finding in a document; beside a baseline it says whether that has it already. */
+export type StatedFinding = Finding & { state?: 'new' | 'known' }
+
+/** What a run is held against and what is said with it, beside what was gathered. */
+export type DocumentOptions = {
+  /** Findings that an earlier run has already. */
+  baseline?: Baseline | null
+  signedOff?: SignedOff | null
+  /** Lines of the requirements file, and its name. */
+  requirementsFile?: { name: string; lineOf: LineOf } | null
+}
+
+/** A note about a requirement says where in the file it stands. */
+function placedNote({ path, ...note }: RunNote, file: DocumentOptions['requirementsFile']): RunNote {
+  const line = path && file ? file.lineOf(path) : null
+  return line === null || !file ? note : { ...note, message: `${file.name}, line ${line}: ${note.message}` }
+}
+
+/** Findings of a page or the site, each with its state beside a baseline. */
+function stated<T extends Finding>(
+  findings: readonly T[],
+  isNew: ((finding: T) => boolean) | null | undefined,
+): (T & StatedFinding)[] {
+  return !isNew
+    ? [...findings]
+    : findings.map((finding) => ({ ...finding, state: isNew(finding) ? ('new' as const) : ('known' as const) }))
+}
+
 /**
  * The run document: everything that was gathered, every card, every finding. The contract of the command line and of
  * files that are kept; read and written as it is described in docs/run-document.md.
@@ -35,6 +66,7 @@ export function runDocument(
   given: Gathering,
   requirements: Requirements = noRequirements,
   today = given.startedAt.slice(0, 10),
+  { baseline = null, signedOff = null, requirementsFile = null }: DocumentOptions = {},
 ) {
   // Answers come in any order; a document of the same site has the same one each time.
   const gathering = { ...given, pages: byAddress(given.pages), images: byAddress(given.images) }
@@ -50,14 +82,19 @@ export function runDocument(
   const declared = (page: GatheredPage) =>
     page.facts ? context.declaredImages({ ...page, facts: page.facts }).map(({ url }) => url) : []
   const uses = usesOf(gathering, cards, declared)
+  const since = baseline && sinceBaseline(baseline, verdict.pages, verdict.findings)
+  const { incomplete, scope } = gathering
   return {
     format: 'nimble-parrot-run' as const,
     version: 1 as const,
     source: gathering.source,
     startedAt: gathering.startedAt,
     finishedAt: gathering.finishedAt,
+    complete: incomplete.length === 0,
+    incomplete,
+    scope,
     view: gathering.view,
-    notes: [...gathering.notes, ...verdict.notes],
+    notes: [...gathering.notes, ...verdict.notes].map((note) => placedNote(note, requirementsFile)),
     pages: gathering.pages.map(({ url, file, fetch, facts }) => {
       const { section, findings, skipped, waived } = verdictOf.get(url)!
       return {
@@ -67,19 +104,36 @@ export function runDocument(
         fetch,
         facts,
         cards: cards.get(url)!,
-        findings,
+        findings: stated(findings, since && ((finding) => since.isNewOn(url, finding))),
         skipped,
-        ...(waived.length > 0 ? { waived } : {}),
+        ...(waived.length > 0 ? { waived: stated(waived, since && ((finding) => since.isNewOn(url, finding))) } : {}),
       }
     }),
     images: gathering.images
       .filter((image) => !image.iconOnly)
       .map((image) => imageOf(image, uses.get(image.url) ?? [])),
-    findings: verdict.findings,
-    ...(verdict.waived.length > 0 ? { waived: verdict.waived } : {}),
+    findings: stated(verdict.findings, since?.isNewAcross),
+    ...(verdict.waived.length > 0 ? { waived: stated(verdict.waived, since?.isNewAcross) } : {}),
     causes: findCauses(context, verdict.pages, verdict.findings),
+    ...(since ? { baseline: baselineOf(since, context, verdict.pages, verdict.findings) } : {}),
     summary: verdict.summary,
+    ...(signedOff ? { signedOff } : {}),
   }
+}
+
+/** What is new since a baseline: counts, and the changes that clear it. */
+function baselineOf(
+  since: ReturnType<typeof sinceBaseline>,
+  context: ReturnType<typeof createCheckContext>,
+  pages: readonly PageVerdict[],
+  site: readonly SiteFinding[],
+): { of: string; new: BaselineCounts; known: BaselineCounts; causes: ReturnType<typeof findCauses> } {
+  const fresh = pages.map((page) => ({
+    ...page,
+    findings: page.findings.filter((finding) => since.isNewOn(page.url, finding)),
+  }))
+  const { of, new: isNew, known } = since
+  return { of, new: isNew, known, causes: findCauses(context, fresh, site.filter(since.isNewAcross)) }
 }
 
 export type RunDocument = ReturnType<typeof runDocument>

@@ -1,9 +1,14 @@
 import { checkOf } from '../check/rules'
+import { VERSION } from '../version'
 import { type LocatedFinding, locatedFindings } from './located'
+import { paperLines, verdictLine, waiverWords } from './paper'
 import type { RunDocument } from './run-document'
 
 /** Name under which paths of a folder or a zip are relative to the build. */
 const BASE = 'BUILD'
+
+/** Where people read about the program. */
+const INFORMATION = 'https://www.npmjs.com/package/nimble-parrot'
 
 function placeOf({ finding, page, url }: LocatedFinding) {
   const artifactLocation = page?.file
@@ -22,6 +27,7 @@ function fingerprint({ finding, url }: LocatedFinding): string {
 export function runAsSarif(document: RunDocument): string {
   const located = locatedFindings(document)
   const ids = [...new Set(located.map(({ finding }) => finding.rule))].sort()
+  const lines = paperLines(document)
   const isOfFiles = document.source.kind === 'folder' || document.source.kind === 'zip'
   const log = {
     $schema: 'https://json.schemastore.org/sarif-2.1.0.json',
@@ -31,6 +37,9 @@ export function runAsSarif(document: RunDocument): string {
         tool: {
           driver: {
             name: 'nimble-parrot',
+            version: VERSION,
+            semanticVersion: VERSION,
+            informationUri: INFORMATION,
             rules: ids.map((id) => {
               const check = checkOf(id)
               return {
@@ -48,9 +57,14 @@ export function runAsSarif(document: RunDocument): string {
           : {}),
         invocations: [
           {
-            executionSuccessful: true,
+            executionSuccessful: document.complete,
             startTimeUtc: document.startedAt,
             endTimeUtc: document.finishedAt || document.startedAt,
+            toolExecutionNotifications: lines.map(({ kind, text }) => ({
+              level: kind === 'incomplete' ? ('error' as const) : ('note' as const),
+              message: { text },
+              descriptor: { id: kind },
+            })),
           },
         ],
         results: located.map((one) => ({
@@ -60,7 +74,16 @@ export function runAsSarif(document: RunDocument): string {
           message: { text: `${one.finding.message} ${one.finding.fix}` },
           locations: [placeOf(one)],
           partialFingerprints: { 'nimbleParrot/v1': fingerprint(one) },
+          ...(document.baseline ? { baselineState: one.isNew ? ('new' as const) : ('unchanged' as const) } : {}),
+          ...(one.waiver
+            ? {
+                suppressions: [
+                  { kind: 'external', status: 'accepted', justification: `Waived ${waiverWords(one.waiver)}` },
+                ],
+              }
+            : {}),
         })),
+        properties: { verdict: document.summary.verdict, verdictText: verdictLine(document), scope: document.scope },
       },
     ],
   }

@@ -1,6 +1,7 @@
 import type { Cause } from '../cause/cause'
 import type { Level } from '../model'
 import { pathOn } from './located'
+import { count, type PaperLine, paperLines, printedCauses, verdictLine } from './paper'
 import type { RunDocument } from './run-document'
 
 /** How levels are set off on a terminal; plain text elsewhere. */
@@ -38,21 +39,27 @@ function causeLines(cause: Cause, document: RunDocument, style: Style): string[]
   ]
 }
 
-const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
+/** What bears on the verdict is set off from what is only to be known. */
+const told = ({ kind, text }: PaperLine, style: Style) =>
+  kind === 'incomplete' ? style('error', text) : kind === 'note' ? style('quiet', text) : text
 
-/** A run in words, for a terminal or a log: by the change that mends it, what stands in the way first. */
+/**
+ * A run in words, for a terminal or a log: the verdict, what it is worth, then what to do by the change that mends it,
+ * what stands in the way first. The last line is the verdict again: a log is read from its end.
+ */
 export function runAsText(document: RunDocument, style: Style = plainStyle): string {
-  const { summary, source, notes, pages } = document
+  const { summary, source, pages } = document
   const sections = new Set(pages.map((page) => page.section)).size
   const from = source.location === source.site ? '' : ` from ${source.location}`
-  const sum = `${count(summary.error, 'error')}, ${count(summary.warning, 'warning')}, ${count(summary.note, 'note')}`
+  const verdict = style(summary.clear ? 'strong' : 'error', verdictLine(document))
   const lines = [
+    verdict,
     `${style('strong', source.site)}${from}`,
     `${count(summary.pages, 'page')} in ${count(sections, 'section')}, ${count(document.images.length, 'picture')}`,
-    ...notes.map((note) => style('quiet', note.message)),
+    ...paperLines(document).map((line) => told(line, style)),
     '',
-    ...document.causes.flatMap((cause) => causeLines(cause, document, style)),
-    summary.clear ? style('strong', `Clear for launch: ${sum}.`) : style('error', `Not clear: ${sum}.`),
+    ...printedCauses(document).flatMap((cause) => causeLines(cause, document, style)),
+    verdict,
   ]
   return `${lines.join('\n')}\n`
 }

@@ -24,17 +24,30 @@ export const DEFAULT_LIMITS: Required<Limits> = {
 
 const GLOB = { dot: true, nobrace: true, noextglob: true }
 
+/** A glob without its wildcards: the more of it is written out, the fewer pages it is meant for. */
+const literal = (glob: string) => glob.replace(/\*+/g, '')
+
+/** Orders globs so that the narrower of two stands first: an exact path, then what writes out more, then fewer wildcards. */
+export function byNarrowness(a: string, b: string): number {
+  const isOpen = (glob: string) => (/[*?[]/.test(glob) ? 1 : 0)
+  const wildcards = (glob: string) => glob.split('*').length
+  return isOpen(a) - isOpen(b) || literal(b).length - literal(a).length || wildcards(a) - wildcards(b)
+}
+
 /**
- * The section that a requirements file gives a page; null where none of its globs matches. The first that matches
- * counts. A name that we found holds for the pages that we found in it, whatever signs it is made of.
+ * The section that a requirements file gives a page; null where none of its globs matches. The narrowest that matches
+ * counts, whatever their order. A name that we found holds for the pages that we found in it, whatever signs it is made
+ * of.
  */
 export function createSectionFinder(requirements: Requirements): (path: string, found: string | null) => string | null {
-  const globs = Object.keys(requirements.sections ?? {}).map((glob) => ({ glob, isMatch: matcher(glob) }))
+  const globs = Object.keys(requirements.sections ?? {})
+    .sort(byNarrowness)
+    .map((glob) => ({ glob, isMatch: pathMatcher(glob) }))
   return (path, found) => globs.find(({ glob, isMatch }) => glob === found || isMatch(path))?.glob ?? null
 }
 
 /** A section's name as we write it, `/guides/*`, holds for its index and all deeper pages as well. */
-function matcher(glob: string): (path: string) => boolean {
+export function pathMatcher(glob: string): (path: string) => boolean {
   const own = picomatch(glob, GLOB)
   if (!glob.endsWith('/*')) return own
   const deep = picomatch(`${glob}*`, GLOB)
@@ -119,7 +132,7 @@ export function createWaivers(
   const ended = waivers.filter(({ until }) => until !== undefined && until < today)
   const holding = waivers
     .filter((waiver) => !ended.includes(waiver))
-    .map((waiver) => ({ waiver, isMatch: waiver.pages === undefined ? () => true : matcher(waiver.pages) }))
+    .map((waiver) => ({ waiver, isMatch: waiver.pages === undefined ? () => true : pathMatcher(waiver.pages) }))
   return {
     ended,
     waiverFor: (rule, urls) =>

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { checks } from '../check/rules'
+import { type LineOf, linesOfJson } from '../json-lines'
+import { isKnownType, isOwnType, KNOWN_TYPES } from '../og-types'
 import { type FileFault, parseJson, pathText, schemaFaults } from '../schema-faults'
 import { surfaces } from '../surface/profiles'
 import { nearestWord } from '../text/nearest-word'
@@ -10,8 +12,16 @@ export type RequirementFault = FileFault
 
 export type ReadRequirements = { ok: true; requirements: Requirements } | { ok: false; faults: RequirementFault[] }
 
-/** Names that the schema can't know: checks and surfaces. */
-function strangers(given: Requirements): RequirementFault[] {
+/** A fault with its place as a path, before a line is known. */
+type PlacedFault = { at: readonly PropertyKey[]; message: string }
+
+const asFault = ({ at, message }: PlacedFault): RequirementFault => ({ at, path: pathText(at), message })
+
+/** Kinds that a requirements file may name beside `prefix:type`: those of og:type, and what is never shared. */
+const KINDS = ['not-shared', ...KNOWN_TYPES]
+
+/** What the schema can't know: names of checks, surfaces and kinds, and globs that can match no path. */
+function strangers(given: Requirements): PlacedFault[] {
   const ids = checks.map(({ id }) => id)
   const places = [...surfaces.map(({ id }) => id), ...(given.ownSurfaces ?? []).map(({ id }) => id)]
   const unknown = (
@@ -19,19 +29,41 @@ function strangers(given: Requirements): RequirementFault[] {
     path: readonly PropertyKey[],
     known: readonly string[],
     what: string,
-  ): RequirementFault[] => {
+  ): PlacedFault[] => {
     if (known.includes(name)) return []
     const near = nearestWord(name, known)
-    return [{ path: pathText(path), message: `There is no ${what} “${name}”.${near ? ` Is “${near}” meant?` : ''}` }]
+    return [{ at: path, message: `There is no ${what} “${name}”.${near ? ` Is “${near}” meant?` : ''}` }]
   }
+  const kind = (name: string, path: readonly PropertyKey[]) =>
+    isOwnType(name) || isKnownType(name) ? [] : unknown(name, path, KINDS, 'kind')
+  const glob = (text: string, path: readonly PropertyKey[]): PlacedFault[] =>
+    text.startsWith('/') || text.startsWith('*')
+      ? []
+      : [{ at: path, message: `“${text}” matches no path: paths begin with a slash. Is “/${text}” meant?` }]
   const levels = (at: Record<string, unknown> | undefined, path: readonly PropertyKey[]) =>
     Object.keys(at ?? {}).flatMap((id) => unknown(id, [...path, id], ids, 'check'))
   return [
     ...levels(given.levels, ['levels']),
-    ...Object.entries(given.kinds ?? {}).flatMap(([name, rule]) => levels(rule.levels, ['kinds', name, 'levels'])),
-    ...Object.entries(given.sections ?? {}).flatMap(([name, rule]) =>
-      levels(rule.levels, ['sections', name, 'levels']),
+    ...Object.entries(given.kinds ?? {}).flatMap(([name, rule]) => [
+      ...kind(name, ['kinds', name]),
+      ...levels(rule.levels, ['kinds', name, 'levels']),
+    ]),
+    ...Object.entries(given.sections ?? {}).flatMap(([name, rule]) => [
+      ...glob(name, ['sections', name]),
+      ...(rule.kind === undefined ? [] : kind(rule.kind, ['sections', name, 'kind'])),
+      ...levels(rule.levels, ['sections', name, 'levels']),
+    ]),
+    ...(given.waivers ?? []).flatMap(({ pages }, index) =>
+      pages === undefined ? [] : glob(pages, ['waivers', index, 'pages']),
     ),
+    ...(given.surfaces?.length === 0
+      ? [
+          {
+            at: ['surfaces'],
+            message: `No surface counts, so that nothing would be checked. Name some (${places.slice(0, 3).join(', ')} …), or leave the field out: all count then.`,
+          },
+        ]
+      : []),
     ...(given.waivers ?? []).flatMap(({ rule }, index) => unknown(rule, ['waivers', index, 'rule'], ids, 'check')),
     ...(given.surfaces ?? []).flatMap((id, index) => unknown(id, ['surfaces', index], places, 'surface')),
   ]
@@ -43,13 +75,19 @@ export function checkRequirements(value: unknown): ReadRequirements {
   if (faults.length > 0) return { ok: false, faults }
   const requirements = Requirements.parse(value)
   const unknown = strangers(requirements)
-  return unknown.length > 0 ? { ok: false, faults: unknown } : { ok: true, requirements }
+  return unknown.length > 0 ? { ok: false, faults: unknown.map(asFault) } : { ok: true, requirements }
 }
 
-/** Reads a requirements file. */
-export function readRequirements(text: string): ReadRequirements {
-  const read = parseJson(text)
-  return read.ok ? checkRequirements(read.value) : read
+/** Reads a requirements file; faults know their lines, and so does whoever asks for a part of it. */
+export function readRequirements(
+  text: string,
+): { ok: true; requirements: Requirements; lineOf: LineOf } | { ok: false; faults: RequirementFault[] } {
+  const parsed = parseJson(text)
+  if (!parsed.ok) return parsed
+  const lineOf = linesOfJson(text)
+  const read = checkRequirements(parsed.value)
+  if (read.ok) return { ...read, lineOf }
+  return { ok: false, faults: read.faults.map((fault) => ({ ...fault, line: fault.at ? lineOf(fault.at) : null })) }
 }
 
 /** The JSON Schema that is published in docs/. */

@@ -43,7 +43,7 @@ export async function gatherMemory(
 ): Promise<Gathering> {
   const builder = new GatheringBuilder()
   const files = { paths: Object.keys(build), read: async (path: string) => bytesOf(build[path]!) }
-  const options = { kind: 'folder' as const, location: 'memory', site, maxPages: 100_000, concurrency: 4 }
+  const options = { kind: 'folder' as const, location: 'memory', site, maxPages: null, concurrency: 4 }
   for await (const event of gatherBuild(files, options, testOutside(read))) builder.add(event)
   return builder.gathering()!
 }

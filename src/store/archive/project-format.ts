@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { CrawlRequest } from '@/core/crawl/wire'
 import { Draft, SiteDefaults } from '@/core/draft/draft'
 import { PictureTemplate } from '@/core/image/compose/template'
-import { GatheredImage, GatheredPage, RunNote, RunSource, Survey, View } from '@/core/model'
+import { GatheredImage, GatheredPage, Incomplete, RunNote, RunSource, Survey, View } from '@/core/model'
 import { Requirements } from '@/core/requirements/requirements'
 
 // What a project archive holds: docs/project-archive.md. Findings, rows and causes are not in it: they are judged anew.
@@ -29,6 +29,9 @@ const RunEntry = z.object({
   state: z.enum(['stopped', 'done', 'failed']),
   waiting: z.number().int(),
   notes: z.array(RunNote),
+  /** Absent in an archive of before they were kept: what was stopped says so in its notes. */
+  incomplete: z.array(Incomplete).optional(),
+  scope: z.array(z.string()).optional(),
   survey: Survey.optional(),
   signedOff: z.object({ by: z.string(), at: z.string(), errors: z.number().int() }).optional(),
   launchedAt: z.string().optional(),

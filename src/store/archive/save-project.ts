@@ -15,10 +15,24 @@ import {
 import { ZipWriter } from './zip-writer'
 
 function entryOf(run: StoredRun): RunEntry {
-  const { id, base, source, view, robotsTxt, startedAt, finishedAt, touchedAt, state, waiting, notes } = run
+  const {
+    id,
+    base,
+    source,
+    view,
+    robotsTxt,
+    startedAt,
+    finishedAt,
+    touchedAt,
+    state,
+    waiting,
+    notes,
+    incomplete,
+    scope,
+  } = run
   const { survey, signedOff, launchedAt, lookedAgain, request } = run
   return {
-    ...{ id, source, view, robotsTxt, startedAt, finishedAt, touchedAt, waiting, notes },
+    ...{ id, source, view, robotsTxt, startedAt, finishedAt, touchedAt, waiting, notes, incomplete, scope },
     state: state === 'running' ? 'stopped' : state,
     ...(base && { base }),
     ...(survey && { survey }),

@@ -4,6 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
 import { noRequirements, type Requirements } from '@/core/requirements/requirements'
 import { database, type StoredRun, type WallRow } from '@/store/database'
+import { notesToKnow } from '../run/notes-to-know'
 import { type Loaded, useRows } from '../run/use-run'
 import { Notice } from '../shared/notice'
 import { count, dayAndTime } from '../shared/words'
@@ -29,6 +30,13 @@ export function ClearanceArea({ goTo, run }: { goTo: GoTo; run: Loaded<StoredRun
     )
   }
   return <Clearance run={run.value} rows={rows} goTo={goTo} />
+}
+
+/** The verdict in words. What was not read whole is never called clear. */
+function headline(summary: StoredRun['summary']): string {
+  if (summary === null) return 'Not judged yet'
+  if (summary.verdict === 'not-clear') return `Not clear: ${count(summary.error, 'error')} in the way`
+  return summary.verdict === 'clear' ? 'Clear for launch' : 'Not known: not everything was read'
 }
 
 /** The change of a count, where there is one. */
@@ -60,13 +68,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
       <div className="mx-auto grid max-w-[1180px] gap-7 px-5 py-5">
         <header className="flex flex-wrap items-end gap-x-6 gap-y-2">
           <div>
-            <h1 className="font-display text-[26px] font-bold leading-tight">
-              {summary === null
-                ? 'Not judged yet'
-                : summary.clear
-                  ? 'Clear for launch'
-                  : `Not clear: ${count(summary.error, 'error')} in the way`}
-            </h1>
+            <h1 className="font-display text-[26px] font-bold leading-tight">{headline(summary)}</h1>
             {summary && (
               <p className="text-quiet" aria-live="polite">
                 {count(summary.error, 'error')}
@@ -76,6 +78,11 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
                 with errors. {state === 'judging' && 'Judging anew …'}
               </p>
             )}
+            {notesToKnow(run).map((message, index) => (
+              <p key={message} className={index < run.incomplete.length ? 'font-semibold text-wrong' : 'text-quiet'}>
+                {message}
+              </p>
+            ))}
             {state !== 'idle' && state !== 'judging' && (
               <p role="alert" className="text-wrong">
                 {state}
@@ -83,12 +90,18 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
             )}
           </div>
           <div className="ml-auto flex gap-2">
-            {summary && !summary.clear && (
+            {summary && summary.error > 0 && (
               <button type="button" className="button" onClick={() => goTo({ area: 'causes', cause: null })}>
                 What stands in the way
               </button>
             )}
-            <SignOff run={run} />
+            {summary?.verdict === 'not-known' ? (
+              <button type="button" className="button" onClick={() => goTo({ area: 'gather', page: null })}>
+                Gather the rest
+              </button>
+            ) : (
+              <SignOff run={run} />
+            )}
           </div>
         </header>
         <SectionRules rows={rows} requirements={requirements} onChange={change} />

@@ -8,6 +8,7 @@ import { surfaces } from '@/core/surface/profiles'
 import type { WallRow } from '@/store/database'
 import type { Trouble } from '@/workers/protocol'
 import { WallCard } from '../card/wall-card'
+import { notesToKnow } from '../run/notes-to-know'
 import { type Session, stopRun } from '../run/session'
 import { useNewestRows, useRun } from '../run/use-run'
 import { count, duration, shortAddress } from '../shared/words'
@@ -41,6 +42,7 @@ export function RunProgress({
   const rate = session.done / Math.max(0.5, elapsedMs / 1000)
   const summary = run.kind === 'ready' ? run.value.summary : null
   const isRunning = session.kind === 'running'
+  const toKnow = run.kind === 'ready' ? notesToKnow(run.value) : []
   return (
     <div className="grid h-full grid-cols-[1fr_320px] max-md:grid-cols-1 max-md:overflow-auto">
       <section aria-label="Pages as they come" className="flex min-h-0 flex-col">
@@ -142,12 +144,12 @@ export function RunProgress({
             </ul>
           </div>
         )}
-        {run.kind === 'ready' && run.value.notes.length > 0 && (
+        {toKnow.length > 0 && (
           <div>
             <h2 className="mb-1 font-semibold">To know</h2>
             <ul className="grid gap-1 text-quiet">
-              {run.value.notes.map((note) => (
-                <li key={note.message}>{note.message}</li>
+              {toKnow.map((message) => (
+                <li key={message}>{message}</li>
               ))}
             </ul>
           </div>

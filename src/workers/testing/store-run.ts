@@ -10,10 +10,10 @@ export async function storeRun(id: string, gathering: Gathering, touchedAt = 1):
     gathering.images.map((image) => ({ run: id, url: image.url, image: { ...image, served: null } })),
   )
   await database.rows.bulkPut(rows)
-  const { source, view, robotsTxt, startedAt, finishedAt, notes } = gathering
+  const { source, view, robotsTxt, startedAt, finishedAt, notes, incomplete, scope } = gathering
   await database.runs.put({
     id,
-    ...{ source, view, robotsTxt, startedAt, finishedAt, notes },
+    ...{ source, view, robotsTxt, startedAt, finishedAt, notes, incomplete, scope },
     touchedAt,
     state: 'done',
     pages: rows.length,

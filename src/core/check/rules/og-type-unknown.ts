@@ -1,10 +1,7 @@
+import { isKnownType, isOwnType } from '../../og-types'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 
-const KNOWN =
-  /^(?:website|article|book|profile|music\.(?:song|album|playlist|radio_station)|video\.(?:movie|episode|tv_show|other)|payment\.link|product(?:\.(?:item|group))?|place|business\.business|restaurant\.\w+|event)$/
-/** `prefix:type`, as the protocol has it for types of one's own. */
-const OWN = /^[a-z][\w-]*:[\w.-]+$/
 /** Types of the protocol's first version, and what took their place. */
 const OBSOLETE: Record<string, string> = {
   blog: 'website',
@@ -48,7 +45,7 @@ export const ogTypeUnknown = defineCheck({
       const seen = text.toLowerCase()
       const data = { seen: text, line: at?.line ?? 0 }
       if (OBSOLETE[seen]) return [{ message: 'obsolete', at, data: { ...data, instead: OBSOLETE[seen] } }]
-      return KNOWN.test(seen) || OWN.test(seen) ? [] : [{ message: 'unknown', at, data }]
+      return isKnownType(seen) || isOwnType(seen) ? [] : [{ message: 'unknown', at, data }]
     })
   },
 })

@@ -10,21 +10,31 @@ const raisedWith = async (over: Partial<GatheredPage['fetch']>) => {
   return runChecks({ ...gathering, pages }).pages[0]!.findings.filter(({ rule }) => rule === 'page-redirected')
 }
 
-test('raised where a link leads through redirects, with the chain', async () => {
-  const [finding] = await raisedWith({ redirects: [{ status: 301, url: 'https://site.example/about.html' }] })
-  expect(finding).toMatchObject({
-    level: 'note',
-    message: 'A link leads here by a redirect: 301 to https://site.example/about.html.',
-  })
+const chain = [{ status: 301, url: 'https://site.example/about.html' }]
+
+test('raised for each address that leads here, with the chain and who links to it', async () => {
+  const linkers = { count: 5, first: [{ page: 'https://site.example/visit.html', line: 20, column: 3 }] }
+  const ledHereBy = [{ address: 'https://site.example/old', chain, linkers }]
+  expect(await raisedWith({ redirects: chain, ledHereBy })).toMatchObject([
+    {
+      level: 'note',
+      message:
+        'https://site.example/old leads here by a redirect: 301 to https://site.example/about.html. Linked on /visit.html (line 20) and 4 more.',
+    },
+  ])
 })
 
-test('not raised without one; a loop is another finding', async () => {
+test('a run of before it was noted who links names the chain', async () => {
+  expect(await raisedWith({ redirects: chain })).toMatchObject([
+    { message: 'A link leads here by a redirect: 301 to https://site.example/about.html.' },
+  ])
+})
+
+test('a circle is an error', async () => {
+  const over = { redirects: chain, error: 'a loop', errorCode: 'redirect-loop' as const }
+  expect(await raisedWith(over)).toMatchObject([{ level: 'error', message: expect.stringContaining('in a circle') }])
+})
+
+test('not raised without a redirect', async () => {
   expect(await raisedWith({})).toEqual([])
-  expect(
-    await raisedWith({
-      redirects: [{ status: 302, url: 'https://site.example/a' }],
-      error: 'a loop',
-      errorCode: 'redirect-loop',
-    }),
-  ).toEqual([])
 })

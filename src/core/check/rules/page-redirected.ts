@@ -1,4 +1,10 @@
+import { REFRESH_STATUS } from '../../crawl/refreshes'
+import type { RedirectHop } from '../../model'
 import { defineCheck } from '../define-check'
+import { linkerWords } from '../linker-words'
+
+const chainWords = (chain: readonly RedirectHop[]) =>
+  chain.map(({ status, url }) => (status === REFRESH_STATUS ? `a refresh to ${url}` : `${status} to ${url}`)).join(', ')
 
 export const pageRedirected = defineCheck({
   id: 'page-redirected',
@@ -8,17 +14,27 @@ export const pageRedirected = defineCheck({
   looksAt: 'Addresses that links on the site name, and where they lead.',
   why: 'Each redirect costs the visitor time, and some places give up on long chains.',
   messages: {
-    redirects: { says: 'A link leads here by {count}: {chain}.', fix: 'Link to the last address.' },
+    redirects: { says: '{address} leads here by {count}: {chain}.{links}', fix: 'Link to {own}.' },
+    loop: { says: '{address} redirects in a circle: {chain}.{links}', fix: 'Break the circle, or correct the links.' },
   },
-  check({ fetch }) {
-    if (fetch.error !== null || fetch.redirects.length === 0) return []
-    const { redirects } = fetch
-    const chain = redirects.map(({ status, url }) => `${status} to ${url}`).join(', ')
-    return [
-      {
-        message: 'redirects',
-        data: { count: redirects.length === 1 ? 'a redirect' : `${redirects.length} redirects`, chain },
+  check({ url, fetch }) {
+    const { redirects, ledHereBy, linkers, errorCode } = fetch
+    if (errorCode === 'redirect-loop') {
+      const data = { address: url, chain: chainWords(redirects), links: linkerWords(linkers) }
+      return [{ message: 'loop', level: 'error' as const, data }]
+    }
+    if (fetch.error !== null) return []
+    // Runs of before it was noted who links know only the chain of the first address that was asked for.
+    const known = redirects.length === 0 ? [] : [{ address: 'A link', chain: redirects, linkers: undefined }]
+    return (ledHereBy ?? known).map(({ address, chain, linkers: own }) => ({
+      message: 'redirects',
+      data: {
+        address,
+        count: chain.length === 1 ? 'a redirect' : `${chain.length} redirects`,
+        chain: chainWords(chain),
+        links: linkerWords(own),
+        own: url,
       },
-    ]
+    }))
   },
 })

@@ -30,6 +30,8 @@ function verdictOf(fetch: Partial<FetchFact>) {
     finishedAt: '',
     view: 'standing',
     notes: [],
+    incomplete: [],
+    scope: [],
     robotsTxt: null,
     pages: [page(fetch)],
     images: [],

@@ -1,4 +1,5 @@
 import { defineCheck } from '../define-check'
+import { linkerWords } from '../linker-words'
 
 export const pageUnreachable = defineCheck({
   id: 'page-unreachable',
@@ -8,20 +9,32 @@ export const pageUnreachable = defineCheck({
   looksAt: 'How the page’s address answers.',
   why: 'A link to it shows a bare address everywhere.',
   messages: {
-    status: { says: '{url} answered {status}.', fix: 'Put the page there, or correct the links that lead to it.' },
+    status: {
+      says: '{url} answered {status}.{links}',
+      fix: 'Put the page there, or correct the links that lead to it.',
+    },
+    missing: {
+      says: '{url} is not in the build.{links}',
+      fix: 'Build the page, or correct the links that lead to it.',
+    },
     login: {
-      says: '{url} is behind a login ({status}).',
+      says: '{url} is behind a login ({status}).{links}',
       fix: 'Open it to crawlers before launch, or give the run the login.',
     },
     failed: {
-      says: '{url} could not be read. {reason}',
+      says: '{url} could not be read. {reason}{links}',
       fix: 'Open the address in a browser and see what the server says.',
     },
   },
-  check({ url, fetch }) {
-    const { status, error } = fetch
-    if (error !== null) return [{ message: 'failed', data: { url, reason: error } }]
+  check({ url, file, fetch }, { gathering }) {
+    const { status, error, errorCode, linkers } = fetch
+    const data = { url, links: linkerWords(linkers) }
+    // A circle of redirects is said by page-redirected, with its chain.
+    if (errorCode === 'redirect-loop') return []
+    if (error !== null) return [{ message: 'failed', data: { ...data, reason: error } }]
     if (status === null || status < 400) return []
-    return [{ message: status === 401 || status === 403 ? 'login' : 'status', data: { url, status } }]
+    const isBuild = gathering.source.kind === 'folder' || gathering.source.kind === 'zip'
+    if (isBuild && file === null) return [{ message: 'missing', data }]
+    return [{ message: status === 401 || status === 403 ? 'login' : 'status', data: { ...data, status } }]
   },
 })

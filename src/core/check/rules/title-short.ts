@@ -13,8 +13,8 @@ export const titleShort = defineCheck({
   messages: {
     length: { says: '{key} has {count} characters, under 15.', fix: 'Name what the page is about; line {line}.' },
   },
-  check({ facts }, { pages }) {
-    if (pages.length < 2) return []
+  check({ facts }, { readable }) {
+    if (readable.length < 2) return []
     return textsOf(facts, ['title']).flatMap(({ key, text, at }) => {
       const count = charactersIn(text)
       return lettersWorth(text) < MOST ? [{ message: 'length', at, data: { key, count, line: at?.line ?? 0 } }] : []

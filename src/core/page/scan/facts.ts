@@ -36,6 +36,7 @@ export class FactGatherer implements TextSink {
   private images: ContentImage[] = []
   private jsonLd: PageFacts['jsonLd'] = []
   private hrefs: string[] = []
+  private hrefPlaces: number[] = []
   private shareLinks: NonNullable<PageFacts['shareLinks']> = []
   private language: string | null = null
   private baseHref: string | null = null
@@ -92,11 +93,12 @@ export class FactGatherer implements TextSink {
 
   bodyOpened(): void {
     this.rows.finishHead()
-    const { metas, links, images, jsonLd, hrefs, shareLinks, refresh, baseHref, loadsScript } = this
-    const lengths = [metas, links, images, jsonLd, hrefs, shareLinks].map((list) => list.length)
+    const { metas, links, images, jsonLd, hrefs, hrefPlaces, shareLinks, refresh, baseHref, loadsScript } = this
+    const lists = [metas, links, images, jsonLd, hrefs, hrefPlaces, shareLinks]
+    const lengths = lists.map((list) => list.length)
     const { title } = this.texts
     this.forgetBody = () => {
-      for (const [at, list] of [metas, links, images, jsonLd, hrefs, shareLinks].entries()) list.length = lengths[at]!
+      for (const [at, list] of lists.entries()) list.length = lengths[at]!
       this.texts.forget()
       this.texts.title = title
       this.rows.forgetBody()
@@ -276,11 +278,11 @@ export class FactGatherer implements TextSink {
   private addHref(tag: number): void {
     const href = this.value('href')
     if (href === null) return
+    const { line, column } = this.place()
     this.hrefs.push(href)
-    if (tag === T.A && this.shareLinks.length < SHARE_LINKS && looksLikeShareLink(href)) {
-      const { line, column } = this.place()
+    this.hrefPlaces.push(line, column)
+    if (tag === T.A && this.shareLinks.length < SHARE_LINKS && looksLikeShareLink(href))
       this.shareLinks.push({ href, line, column })
-    }
   }
 
   private addImage(): void {
@@ -376,6 +378,7 @@ export class FactGatherer implements TextSink {
     return {
       facts,
       hrefs: this.hrefs,
+      hrefPlaces: this.hrefPlaces,
       refreshTo: this.visible <= REFRESH_PAGE_CHARACTERS ? this.refresh : null,
       source: () => this.rows.result(),
     }

@@ -1,0 +1,57 @@
+import { pathnameOf } from '../crawl/address'
+import type { RunNote } from '../model'
+import { byNarrowness, pathMatcher } from '../requirements/page-rules'
+import { nearestWord } from '../text/nearest-word'
+import type { CheckContext } from './context'
+
+type Waived = { rule: string; waiver: { by: string; reason: string } }
+
+/**
+ * Requirements that hold for no page of a run: sections and waivers whose globs no page matches, sections all of whose
+ * pages belong to narrower ones, waivers that nothing needs. Said, since whoever wrote them counts on them. Of a run that
+ * did not read all pages nothing can be said.
+ *
+ * @param waived findings that were waived, with what waived them
+ */
+export function idleRequirements(context: CheckContext, waived: readonly Waived[]): RunNote[] {
+  const { gathering, requirements, sections } = context
+  if (gathering.incomplete.length > 0 || gathering.scope.length > 0) return []
+  const paths = gathering.pages.map(({ url }) => pathnameOf(url))
+  const names = [...new Set(sections.values())]
+  const note = (path: (string | number)[], message: string): RunNote => ({ kind: 'requirements', path, message })
+  const near = (glob: string, among: readonly string[]) => {
+    const meant = nearestWord(glob, among)
+    return meant === null ? '' : ` Is “${meant}” meant?`
+  }
+  const notes: RunNote[] = []
+  const globs = Object.keys(requirements.sections ?? {})
+  for (const glob of globs) {
+    if (names.includes(glob)) continue
+    const isMatch = pathMatcher(glob)
+    const own = paths.filter(isMatch)
+    if (own.length === 0) {
+      const among = names.filter((name) => !globs.includes(name))
+      notes.push(note(['sections', glob], `No page lies under “${glob}”: it asks nothing of any.${near(glob, among)}`))
+      continue
+    }
+    const narrower = globs.filter((other) => other !== glob && byNarrowness(other, glob) <= 0)
+    const takers = narrower.filter((other) => own.some(pathMatcher(other)))
+    const by = takers.map((other) => `“${other}”`).join(', ')
+    notes.push(note(['sections', glob], `All pages under “${glob}” belong to ${by}, so that it asks nothing of any.`))
+  }
+  for (const [index, { rule, pages, by, reason, until }] of (requirements.waivers ?? []).entries()) {
+    if (until !== undefined && until < gathering.startedAt.slice(0, 10)) continue
+    if (pages !== undefined && !paths.some(pathMatcher(pages))) {
+      notes.push(
+        note(
+          ['waivers', index, 'pages'],
+          `No page lies under “${pages}”: nothing is waived there.${near(pages, names)}`,
+        ),
+      )
+      continue
+    }
+    if (waived.some((one) => one.rule === rule && one.waiver.by === by && one.waiver.reason === reason)) continue
+    notes.push(note(['waivers', index], `Nothing has to be waived: no finding of ${rule} is left there.`))
+  }
+  return notes
+}

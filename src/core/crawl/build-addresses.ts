@@ -1,0 +1,87 @@
+import type { GatheredPage } from '../model'
+import type { PageReading } from '../page/read-page'
+import { baseOf, pageAddress, resolveAddress } from './address'
+import { createFileMap, decodedPath, type FileMap } from './build-files'
+
+/** An HTML file as read: its page has no address yet, since what pages link to decides it. */
+export type FileReading = { path: string; page: GatheredPage; reading: PageReading | null }
+
+/** Addresses that a page names as its own: canonical, og:url. */
+export function ownAddressesNamed({ page: { facts } }: FileReading): string[] {
+  if (!facts) return []
+  const ogUrls = facts.metas.filter(({ key }) => key === 'og:url').map(({ value }) => value ?? '')
+  return [facts.canonical ?? '', ...ogUrls].filter((address) => address !== '')
+}
+
+/** Paths below the base, decoded, that addresses lie at; those elsewhere are left out. */
+function* pathsUnder(base: URL, addresses: Iterable<string>, from: string): Generator<string> {
+  for (const raw of addresses) {
+    const address = pageAddress(raw, from)
+    if (!address?.startsWith(base.href) && `${address}/` !== base.href) continue
+    yield decodedPath(new URL(address!).pathname.slice(base.pathname.length))
+  }
+}
+
+/** Counts of the two forms that addresses of folders' indexes are written in. */
+class SlashVotes {
+  private readonly folders: ReadonlySet<string>
+  private withSlash = 0
+  private without = 0
+
+  constructor(paths: readonly string[]) {
+    this.folders = new Set(paths.flatMap((path) => /^(.+)\/index\.html?$/.exec(path)?.[1] ?? []))
+  }
+
+  add(path: string): void {
+    if (path.endsWith('/')) {
+      if (this.folders.has(path.slice(0, -1))) this.withSlash++
+    } else if (this.folders.has(path)) this.without++
+  }
+
+  /** With a slash, as a plain file server sends on to, unless most say otherwise. */
+  get endsInSlash(): boolean {
+    return this.withSlash >= this.without
+  }
+}
+
+/**
+ * Works out the addresses of a build's files from what its pages and sitemaps write: `/name` or `/name.html`, with a
+ * slash at the end of a folder's index or without.
+ *
+ * @param listed addresses that sitemaps list
+ */
+export function addressFiles(
+  paths: readonly string[],
+  site: string,
+  readings: readonly FileReading[],
+  listed: readonly string[],
+): FileMap {
+  const base = new URL(site)
+  const linked = new Set<string>()
+  const named = new Set<string>()
+  const votes = new SlashVotes(paths)
+  const name = (addresses: Iterable<string>, from: string) => {
+    for (const path of pathsUnder(base, addresses, from)) {
+      named.add(path)
+      votes.add(path)
+    }
+  }
+  for (const one of readings) {
+    const { path, page, reading } = one
+    const at = new URL(path.split('/').map(encodeURIComponent).join('/'), site).href
+    const from = baseOf(at, page.facts?.base ?? null)
+    for (const target of pathsUnder(base, reading?.hrefs ?? [], from)) {
+      linked.add(target)
+      votes.add(target)
+    }
+    // What a page says of itself is resolved as `resolveAddress` does: no parameter is dropped.
+    name(
+      ownAddressesNamed(one).flatMap((raw) => resolveAddress(raw, from) ?? []),
+      from,
+    )
+  }
+  name(listed, site)
+  // Where no link tells, the page's own tags and the sitemap do.
+  for (const path of named) if (!linked.has(`${path}.html`) && !linked.has(`${path}.htm`)) linked.add(path)
+  return createFileMap(paths, site, linked, votes.endsInSlash)
+}

@@ -1,0 +1,499 @@
+import { addTo } from '../group-by'
+import type { FetchFact, GatheredImage, GatheredPage, Incomplete, RunNote, SecondLook, Survey } from '../model'
+import { surfaces } from '../surface/profiles'
+import { baseOf, pageAddress, pathnameOf, pathOf, resolveAddress } from './address'
+import type { AddressMap } from './address-map'
+import { collectSitemaps } from './collect-sitemaps'
+import type { CrawlOptions } from './crawl-options'
+import type { CrawlEvent, CrawlEvents } from './events'
+import { isFileName } from './file-names'
+import { Frontier, type Waiting } from './frontier'
+import { createPathFilter, type PathFilter } from './globs'
+import { inParallel } from './in-parallel'
+import { limits } from './limits'
+import { LinkBook, linksOf, sitemapsNamedBy } from './link-book'
+import { LinksOfPages } from './links-of-pages'
+import { NoPages } from './no-pages'
+import { incompletenessOf, notesOf } from './notes-of-crawl'
+import { pageOf, pageStreamFor } from './page-of'
+import { lookByReading, offlineNote, PictureDesk } from './picture-desk'
+import {
+  type Exchange,
+  type Followed,
+  isRedirect,
+  notInBuild,
+  type Outside,
+  type ReadAddress,
+  type ReadRequest,
+  readFollowing,
+} from './read-address'
+import { type Lead, settleRefreshes } from './refreshes'
+import { retrying } from './retrying'
+import { crawlDelayFor, isAllowed, type RobotsRules } from './robots'
+import { isFromCache, lookTwice } from './second-look'
+import { Surveyor } from './survey'
+import { type Trap, TrapWatch } from './traps'
+import { USUAL_SITEMAPS } from './usual-sitemaps'
+
+/** The name that robots.txt may address us by. */
+export const ROBOTS_TOKEN = 'NimbleParrot'
+
+/** A page that is read for its tags alone. */
+const ASKED = { url: '', file: null, redirects: [], aliases: [], fetchedAt: '' }
+
+type PageResult = { kind: 'page'; asked: Waiting; followed: Followed; fetchedAt: string; looks: SecondLook[] }
+type Result = PageResult | { kind: 'image'; image: GatheredImage }
+
+/** The crawl of one site, breadth first. One object a run: it holds what is known, waiting and counted. */
+export class SiteCrawl {
+  private readonly waiting: Frontier
+  private readonly known = new Set<string>()
+  private readonly told = new Set<string>()
+  private readonly fetching = new Set<string>()
+  private pageCount = 0
+  private readonly keptOut = new Set<string>()
+  private readonly desk: PictureDesk
+  private readonly surveyor: Surveyor
+  private readonly book = new LinkBook()
+  /** Addresses that lead to each page by HTTP redirects, with the way. */
+  private readonly leads = new Map<string, Lead[]>()
+  /** Pages that only refresh elsewhere, and where to. */
+  private readonly refreshes = new Map<string, string>()
+  /** Pages that could not be read. */
+  private readonly dead = new Set<string>()
+  private readonly noPages: NoPages
+  private readonly sitemapsAsked = new Set<string>()
+  private readonly sitemapsNamed = new Set<string>()
+  /** Pages that the user's globs want; the start page is read whatever they say. */
+  private wantedCount = 0
+  private readonly reader: ReadAddress
+  private readonly links: LinksOfPages
+  private readonly traps: TrapWatch
+  private readonly isPathWanted: PathFilter
+  private readonly trapped = new Map<Trap, { count: number; such: string }>()
+  private newlyFound: Waiting[] = []
+  private asked = 0
+  private leftOut = 0
+  private bytes = 0
+  private cutBy: { why: 'time' | 'bytes'; words: string } | null = null
+  private readonly maxPages: number
+  private readonly maxDepth: number
+  private readonly endsAtMs: number
+  private takesImageNext = false
+  private lastStart = 0
+
+  constructor(
+    private readonly options: CrawlOptions,
+    private readonly addresses: AddressMap,
+    private readonly robots: RobotsRules | null,
+    private readonly outside: Outside,
+    private readonly firstAnswer: { url: string; exchange: Exchange } | null,
+    private readonly isFollowing: boolean,
+    defaultMaxPages: number = limits.maxPages,
+  ) {
+    this.maxPages = options.maxPages ?? defaultMaxPages
+    this.maxDepth = options.maxDepth ?? limits.maxDepth
+    this.noPages = new NoPages(addresses.site)
+    this.waiting = new Frontier(options.perSection)
+    this.reader = retrying(outside, (exchange) => {
+      if (exchange.kind === 'answered') this.bytes += exchange.page?.byteLength ?? exchange.body.length
+    })
+    this.traps = new TrapWatch(outside.now())
+    this.isPathWanted = createPathFilter(options.include, options.exclude)
+    this.endsAtMs = outside.now().getTime() + limits.runMs
+    this.surveyor = new Surveyor(addresses)
+    this.links = new LinksOfPages(addresses.toPublic)
+    this.desk = new PictureDesk(
+      addresses,
+      lookByReading((request) => this.ask(request), outside),
+    )
+  }
+
+  /** Asks the build for a public address, no faster than the delay allows. */
+  private ask(request: ReadRequest): Promise<Exchange> {
+    const { addresses, reader } = this
+    if (addresses.isBesideSite(request.url)) return Promise.resolve(notInBuild(request.url, addresses.site))
+    const inBuild = { ...request, url: addresses.toBuild(request.url) }
+    const startMs = this.startMs()
+    return startMs > 0 ? this.outside.sleep(startMs).then(() => reader(inBuild)) : reader(inBuild)
+  }
+
+  /** How long to wait before the next question, in ms, so that questions start no faster than the delay allows. */
+  private startMs(): number {
+    const asked = (this.robots && !this.options.ignoreRobots && crawlDelayFor(this.robots, ROBOTS_TOKEN)) || 0
+    const delayMs = Math.max(this.options.delayMs, Math.min(asked * 1000, limits.crawlDelayMs))
+    if (delayMs === 0) return 0
+    const now = this.outside.now().getTime()
+    const startAt = Math.max(now, this.lastStart + delayMs)
+    this.lastStart = startAt
+    return startAt - now
+  }
+
+  /** Does robots.txt let us ask for this, or are we told to pass it? */
+  private mayAsk(url: string): boolean {
+    return this.options.ignoreRobots || !this.robots || isAllowed(this.robots, ROBOTS_TOKEN, pathOf(url))
+  }
+
+  private isWanted(url: string, depth: number): boolean {
+    const pathname = pathnameOf(url)
+    if (!this.addresses.isOnSite(url) || isFileName(pathname)) return false
+    if (depth > this.maxDepth) {
+      this.leftOut++
+      return false
+    }
+    if (depth > 0 && !this.isPathWanted(pathname)) return false
+    if (depth > 0 && !this.mayAsk(url)) {
+      this.keptOut.add(url)
+      return false
+    }
+    return true
+  }
+
+  private enqueue(url: string, depth: number): void {
+    if (this.known.has(url) || !this.isWanted(url, depth)) return
+    this.known.add(url)
+    const trap = this.traps.trapOf(url)
+    if (trap) {
+      const seen = this.trapped.get(trap) ?? { count: 0, such: url }
+      this.trapped.set(trap, { ...seen, count: seen.count + 1 })
+      return
+    }
+    this.wait({ url, depth })
+  }
+
+  private wait(waiting: Waiting): void {
+    this.waiting.add(waiting)
+    this.newlyFound.push(waiting)
+  }
+
+  /** Addresses found since it was asked last: told before the pages that they were found on, so that none is lost. */
+  private found(): CrawlEvent[] {
+    if (this.newlyFound.length === 0) return []
+    const waiting = this.newlyFound
+    this.newlyFound = []
+    return [{ kind: 'found', waiting }]
+  }
+
+  private readonly locate = (location: string, from: string): string | null => {
+    const base = this.addresses.toBuild(from)
+    const resolved = resolveAddress(location, base)
+    return resolved === null ? null : this.addresses.toPublic(resolved)
+  }
+
+  private readonly readAt = (url: string): Promise<Exchange> => {
+    if (this.firstAnswer?.url === url) return Promise.resolve(this.firstAnswer.exchange)
+    return this.ask({ url, accept: 'page', maxBytes: limits.pageBytes, openPage: pageStreamFor(url) })
+  }
+
+  private async readPage(asked: Waiting): Promise<PageResult> {
+    const followed = await readFollowing(asked.url, this.readAt, this.locate, this.addresses.isOnSite)
+    const fetchedAt = this.outside.now().toISOString()
+    const looks = this.isLookedAtTwice(followed) ? await this.lookAgain(followed) : []
+    return { kind: 'page', asked, followed, fetchedAt, looks }
+  }
+
+  private isLookedAtTwice({ exchange }: Followed): boolean {
+    if (exchange.kind === 'failed' || isRedirect(exchange)) return false
+    return this.options.askAs !== null || isFromCache(exchange)
+  }
+
+  /** A second question, where a cache has shown its hand, or the run asks under another name than ours. */
+  private async lookAgain({ exchange, finalUrl }: Followed): Promise<SecondLook[]> {
+    const { askAs } = this.options
+    const found = pageOf({ ...ASKED, url: finalUrl }, exchange)
+    if (!found) return []
+    const look = (how: SecondLook['how']) =>
+      lookTwice(finalUrl, found.page.facts, how, askAs, (request) => this.ask(request), this.outside.now())
+    return [
+      ...(isFromCache(exchange) ? [await look('past-caches')] : []),
+      ...(askAs === null ? [] : [await look('as-ourselves')]),
+    ]
+  }
+
+  private nextPage(): Promise<Result> | null {
+    if (this.asked >= this.maxPages || this.isRunFull()) return null
+    const asked = this.waiting.take()
+    if (!asked) return null
+    this.asked++
+    this.fetching.add(asked.url)
+    return this.readPage(asked)
+  }
+
+  /** Has the run read all that one run may? */
+  private isRunFull(): boolean {
+    if (this.bytes > limits.runBytes) this.cutBy = { why: 'bytes', words: `after ${Math.round(this.bytes / 1e6)} MB` }
+    else if (this.outside.now().getTime() > this.endsAtMs)
+      this.cutBy = { why: 'time', words: `after ${limits.runMs / 60_000} minutes` }
+    return this.cutBy !== null
+  }
+
+  private nextImage(): Promise<Result> | null {
+    return this.desk.next()?.then((image) => ({ kind: 'image' as const, image })) ?? null
+  }
+
+  /** Pages and pictures in turn, so that cards fill while the crawl goes on. */
+  private readonly next = (): Promise<Result> | null => {
+    if (this.outside.signal.aborted) return null
+    this.takesImageNext = !this.takesImageNext
+    return this.takesImageNext ? (this.nextImage() ?? this.nextPage()) : (this.nextPage() ?? this.nextImage())
+  }
+
+  private takePage({ asked, followed, fetchedAt, looks }: PageResult, told: CrawlEvent[]): void {
+    this.fetching.delete(asked.url)
+    const { exchange, finalUrl, redirects } = followed
+    // Cut off by our own stop: no fault of the page's.
+    if (exchange.kind === 'failed' && exchange.code === 'stopped') return
+    // A chain that leaves the site ends on somebody else's page.
+    if (isRedirect(exchange)) {
+      this.noPages.addRedirect(asked.url, redirects.at(-1)!.url)
+      return
+    }
+    this.known.add(finalUrl)
+    const aliases = [asked.url, ...redirects.slice(0, -1).map(({ url }) => url)].filter((url) => url !== finalUrl)
+    if (asked.url !== finalUrl) addTo(this.leads, finalUrl, { address: asked.url, chain: redirects })
+    if (this.told.has(finalUrl)) {
+      for (const alias of aliases) told.push({ kind: 'alias', url: finalUrl, alias })
+      return
+    }
+    if (this.refreshes.has(finalUrl)) return
+    const found = pageOf({ url: finalUrl, file: null, redirects, aliases, fetchedAt }, exchange)
+    if (!found) {
+      if (exchange.kind === 'answered') this.noPages.addAnswer(finalUrl, exchange)
+      return
+    }
+    const page = looks.length > 0 ? { ...found.page, secondLooks: looks } : found.page
+    const { reading } = found
+    const sendsTo = reading?.refreshTo
+      ? pageAddress(reading.refreshTo, baseOf(finalUrl, page.facts?.base ?? null))
+      : null
+    const refreshTo = sendsTo && this.addresses.toPublic(sendsTo)
+    if (refreshTo && refreshTo !== finalUrl) {
+      this.refreshes.set(finalUrl, refreshTo)
+      if (!this.addresses.isOnSite(refreshTo)) this.noPages.addRedirect(finalUrl, refreshTo)
+      // Sent on to by the page itself, which is no step further.
+      this.enqueue(refreshTo, asked.depth)
+      return
+    }
+    this.tell(page, asked.depth, told)
+    if (!page.facts) this.dead.add(finalUrl)
+    // Links of an error page lead nowhere: it has no reading.
+    if (!reading) return
+    const { visible, stated } = linksOf(page, reading, this.links)
+    this.surveyor.addLinks(page, visible)
+    for (const { address, line, column } of [...visible, ...stated]) {
+      this.book.note(address, { page: finalUrl, line, column })
+      if (this.isFollowing) this.enqueue(address, asked.depth + 1)
+    }
+    if (this.isFollowing)
+      for (const address of sitemapsNamedBy(page)) this.sitemapsNamed.add(this.addresses.toPublic(address))
+  }
+
+  private tell(page: GatheredPage, depth: number, told: CrawlEvent[]): void {
+    this.told.add(page.url)
+    this.pageCount++
+    if (depth > 0 || this.isPathWanted(pathnameOf(page.url))) this.wantedCount++
+    this.desk.addDeclared(page)
+    told.push({ kind: 'page', page })
+  }
+
+  /** What came of questions that were answered together. */
+  private take(results: readonly Result[]): CrawlEvent[] {
+    const told: CrawlEvent[] = []
+    for (const result of results) {
+      if (result.kind === 'page') this.takePage(result, told)
+      else if (result.image.errorCode !== 'stopped') told.push(result)
+    }
+    return [...this.found(), ...told, this.progress()]
+  }
+
+  private progress(): CrawlEvent {
+    return {
+      kind: 'progress',
+      done: this.pageCount,
+      waiting: this.waiting.size,
+      fetching: [...this.fetching],
+    }
+  }
+
+  /** What was noted beside the pages. Feeds, and neighbours that no link led to, are asked for now. */
+  private async survey(leads: ReadonlyMap<string, readonly Lead[]>): Promise<Survey> {
+    const dead: string[] = []
+    for (const url of this.surveyor.toAsk(this.told)) {
+      if (this.outside.signal.aborted) break
+      if (!this.mayAsk(url)) continue
+      const { exchange } = await readFollowing(url, (at) => this.ask({ url: at, accept: 'text', maxBytes: 1024 }))
+      if (exchange.kind === 'answered' && exchange.status >= 400) dead.push(url)
+    }
+    const isWhole =
+      this.isFollowing &&
+      this.waiting.size === 0 &&
+      this.leftOut === 0 &&
+      this.keptOut.size === 0 &&
+      !this.options.resume
+    const pages = [...this.told].map((url) => ({ url, aliases: (leads.get(url) ?? []).map(({ address }) => address) }))
+    return this.surveyor.survey(pages, isWhole && !this.outside.signal.aborted, dead)
+  }
+
+  /** Why pages are left that should have been read; a bound that was asked for is no reason. */
+  private incompleteness(): Iterable<Incomplete> {
+    const { maxPages, maxDepth, perSection } = this.options
+    const isAborted = this.outside.signal.aborted
+    const isBounded = this.asked >= this.maxPages ? maxPages !== null : perSection !== null
+    return incompletenessOf({
+      left: this.waiting.size,
+      pages: this.pageCount,
+      isStopped: isAborted,
+      cutBy: this.cutBy,
+      boundReached: isBounded ? null : this.maxPages,
+      tooDeep: maxDepth === null ? this.leftOut : 0,
+      maxDepth: this.maxDepth,
+      onlyWeKeptOut: this.keptOutAlone(),
+      nothing: this.wantedCount > 0 || this.options.resume || isAborted ? null : this.nothingRead(),
+    })
+  }
+
+  /** Nothing was asked for: globs left none of the addresses that a list gives. */
+  private get isLeftEmpty(): boolean {
+    return this.firstAnswer === null && this.asked === 0
+  }
+
+  private nothingRead(): string {
+    const { include, exclude } = this.options
+    const globs = [...include.map((glob) => `--include ${glob}`), ...exclude.map((glob) => `--exclude ${glob}`)]
+    if (globs.length > 0 && this.isLeftEmpty)
+      return `${globs.join(' ')} leaves none of the addresses that were given. Globs see the path, as in /guides/**.`
+    if (globs.length > 0 && this.pageCount > 0) {
+      return `No page was read but the start page: ${globs.join(' ')} leaves nothing that a link or the sitemap leads to. Globs see the path, as in /guides/**.`
+    }
+    return this.noPages.words()
+  }
+
+  /** Addresses that robots.txt closes to us though some place's crawler may read them: their cards are not known. */
+  private keptOutAlone(): string[] {
+    const { robots } = this
+    if (!robots) return []
+    const tokens = surfaces.flatMap(({ token, isListing }) => (token === null || isListing ? [] : [token]))
+    return [...this.keptOut].filter((url) => tokens.some((token) => isAllowed(robots, token, pathOf(url))))
+  }
+
+  private notes(): Iterable<RunNote> {
+    const { maxPages, perSection, maxDepth, ignoreRobots, hasLogin } = this.options
+    const isByPages = this.asked >= this.maxPages
+    const isBounded = this.cutBy === null && (isByPages ? maxPages !== null : perSection !== null)
+    return notesOf({
+      // What a run that was stopped, or reached a bound that nobody asked for, has left is said by itself.
+      left: this.outside.signal.aborted || !isBounded ? 0 : this.waiting.size,
+      boundedBy: isByPages ? `at ${maxPages} pages` : `at ${perSection} pages a section`,
+      trapped: this.trapped,
+      tooDeep: maxDepth === null ? 0 : this.leftOut,
+      maxDepth: this.maxDepth,
+      keptOut: this.keptOut,
+      notPages: this.pageCount > 0 ? this.noPages.note() : null,
+      passedRobots: ignoreRobots && this.robots !== null,
+      passedLogin: hasLogin,
+    })
+  }
+
+  /** Pages that sitemaps name: they may be linked from nowhere. */
+  private async readSitemaps(addresses: Iterable<string>, named: readonly string[], isUsual = false): Promise<void> {
+    const onSite = [...addresses].filter(
+      (address) => this.addresses.isOnSite(address) && !this.sitemapsAsked.has(address),
+    )
+    for (const address of onSite) this.sitemapsAsked.add(address)
+    const found = await collectSitemaps(onSite, (request) => this.ask(request), this.outside)
+    // Names that nobody gave need not be there.
+    this.surveyor.addSitemaps(
+      isUsual ? { ...found, failed: found.failed.filter(({ status }) => status !== 404) } : found,
+      named,
+    )
+    for (const { page: address, sitemap } of found.pages) {
+      const page = pageAddress(address, this.addresses.site)
+      if (!page) continue
+      this.book.note(this.addresses.toPublic(page), { page: sitemap, line: 0, column: 0 })
+      this.enqueue(this.addresses.toPublic(page), 1)
+    }
+  }
+
+  /** The sitemaps that robots.txt or the start page names, else those under the usual names. */
+  private async readFirstSitemaps(): Promise<void> {
+    const { site } = this.addresses
+    const written = this.robots?.sitemaps ?? []
+    const start = this.firstAnswer && pageOf({ ...ASKED, url: this.firstAnswer.url }, this.firstAnswer.exchange)?.page
+    const named = [
+      ...written.flatMap((address) => this.locate(address, site) ?? []),
+      ...(start ? sitemapsNamedBy(start).map((address) => this.addresses.toPublic(address)) : []),
+    ]
+    const isUsual = named.length === 0
+    await this.readSitemaps(isUsual ? USUAL_SITEMAPS.map((name) => new URL(name, site).href) : named, written, isUsual)
+  }
+
+  /** Where pages and refreshes ended, and who links to what is not there. */
+  private *settle(): Generator<CrawlEvent[], Map<string, Lead[]>> {
+    const { leads, loops } = settleRefreshes(this.refreshes, this.leads, (address) =>
+      this.told.has(address) ? address : null,
+    )
+    for (const [url, own] of this.leads) for (const lead of own) addTo(leads, url, lead)
+    const told: CrawlEvent[] = []
+    for (const { address, chain } of loops) {
+      const error = `It refreshes in a loop: ${chain.at(-1)!.url} leads back to itself.`
+      const fetch: FetchFact = { ...this.noFetch(address), redirects: chain, error, errorCode: 'redirect-loop' }
+      this.dead.add(address)
+      this.tell({ url: address, file: null, fetch, facts: null, source: [] }, 0, told)
+    }
+    for (const [url, own] of leads) {
+      if (!this.told.has(url)) continue
+      for (const { address } of own) if (address !== url) told.push({ kind: 'alias', url, alias: address })
+      told.push({
+        kind: 'led-by',
+        url,
+        ledHereBy: own.map((lead) => ({ ...lead, linkers: this.book.of(lead.address) })),
+      })
+    }
+    for (const url of this.dead) told.push({ kind: 'linked-by', url, linkers: this.book.of(url) })
+    yield told
+    return leads
+  }
+
+  private noFetch(url: string): FetchFact {
+    const none = { status: null, contentType: null, bytes: 0, ms: 0, error: null, errorCode: null, robotsHeader: null }
+    return { ...none, finalUrl: url, redirects: [], aliases: [], fetchedAt: this.outside.now().toISOString() }
+  }
+
+  async *run(seeds: Waiting[], readsSitemaps: boolean): CrawlEvents {
+    for (const url of this.options.resume?.done ?? []) {
+      this.known.add(url)
+      this.told.add(url)
+    }
+    for (const seed of this.options.resume?.waiting ?? seeds) {
+      if (this.known.has(seed.url)) continue
+      this.known.add(seed.url)
+      this.wait(seed)
+    }
+    yield this.found()
+    if (readsSitemaps && !this.options.resume) {
+      await this.readFirstSitemaps()
+      yield this.found()
+    }
+    const { concurrency } = this.options
+    for (const round of ['declared', 'content'] as const) {
+      if (round === 'content') this.desk.addContentWhereNeeded()
+      for await (const results of inParallel(this.next, concurrency, this.outside.turn)) yield this.take(results)
+      // Pages may name sitemaps of their own, and these further pages.
+      while ([...this.sitemapsNamed].some((address) => !this.sitemapsAsked.has(address))) {
+        if (this.outside.signal.aborted) break
+        await this.readSitemaps(this.sitemapsNamed, [])
+        for (const address of this.sitemapsNamed) this.sitemapsAsked.add(address)
+        yield this.found()
+        for await (const results of inParallel(this.next, concurrency, this.outside.turn)) yield this.take(results)
+      }
+    }
+    const leads = yield* this.settle()
+    const offline = this.desk.markOffline()
+    yield offline.map((image) => ({ kind: 'image', image }))
+    if (offline.length > 0) yield [{ kind: 'note', note: offlineNote(offline.length) }]
+    yield [...this.notes()].map((note) => ({ kind: 'note', note }))
+    yield [{ kind: 'survey', survey: await this.survey(leads) }]
+    yield [...this.incompleteness()].map((incomplete) => ({ kind: 'incomplete', incomplete }))
+    yield [{ kind: 'finished', finishedAt: this.outside.now().toISOString(), stopped: this.outside.signal.aborted }]
+  }
+}

@@ -1,0 +1,119 @@
+import { groupBy } from '../group-by'
+import type { Level, Summary } from '../model'
+import { pathOn } from './located'
+import type { RunDocument, StatedFinding } from './run-document'
+
+// What every paper tells of a run, whatever its form: the verdict, what was not read, the scope, who has taken on what,
+// who signed, and what is new since a baseline.
+
+/** How a paper is written. `failOn`: what counts as a failure, where the form has failures. */
+export type PaperOptions = { failOn: Level | 'never' }
+
+export const plainPaper: PaperOptions = { failOn: 'error' }
+
+const LEVELS: readonly Level[] = ['error', 'warning', 'note']
+
+export const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
+
+/** Does a finding of this level count as a failure? */
+export const isFailure = (level: Level, failOn: Level | 'never'): boolean =>
+  failOn !== 'never' && LEVELS.indexOf(level) <= LEVELS.indexOf(failOn)
+
+/** Findings of a run that count for the exit code: at this level or above, and beside a baseline only new ones. */
+export function fails(
+  { summary, baseline }: Pick<RunDocument, 'summary' | 'baseline'>,
+  failOn: Level | 'never',
+): boolean {
+  const counted: Record<Level, number> = baseline?.new ?? summary
+  return LEVELS.some((level) => isFailure(level, failOn) && counted[level] > 0)
+}
+
+export const VERDICT_TITLES: Record<Summary['verdict'], string> = {
+  clear: 'Clear for launch',
+  'not-clear': 'Not clear for launch',
+  'not-known': 'Not known whether it is clear',
+}
+
+export const countWords = (counts: Record<Level, number>): string =>
+  LEVELS.map((level) => count(counts[level], level)).join(', ')
+
+/** The same in as few words as a line of text has room for. */
+const VERDICT_WORDS: Record<Summary['verdict'], string> = {
+  clear: 'Clear for launch',
+  'not-clear': 'Not clear',
+  'not-known': 'Not known: not everything was read',
+}
+
+/** The verdict in one line, as text begins and ends with it. */
+export function verdictLine({ summary, baseline }: Pick<RunDocument, 'summary' | 'baseline'>): string {
+  const waived = summary.waived > 0 ? `, ${summary.waived} waived` : ''
+  const since = baseline ? ` New since the baseline: ${countWords(baseline.new)}.` : ''
+  return `${VERDICT_WORDS[summary.verdict]}: ${countWords(summary)}${waived}.${since}`
+}
+
+/** One line of what is to be known beside the findings. */
+export type PaperLine = {
+  kind: 'incomplete' | 'scope' | 'baseline' | 'waiver' | 'signed-off' | 'note'
+  text: string
+}
+
+type Waived = {
+  finding: StatedFinding & { waiver: { reason: string; by: string; until?: string | undefined } }
+  urls: string[]
+}
+
+/** Everything that was waived, with the addresses that it stands at. */
+export function waivedFindings(document: RunDocument): Waived[] {
+  return [
+    ...document.pages.flatMap(({ url, waived = [] }) => waived.map((finding) => ({ finding, urls: [url] }))),
+    ...(document.waived ?? []).map((finding) => ({ finding, urls: finding.pages })),
+  ]
+}
+
+/** `by Ada until 2026-12-31: the photographer asks for it`. */
+export const waiverWords = ({ reason, by, until }: Waived['finding']['waiver']): string =>
+  `by ${by}${until === undefined ? '' : ` until ${until}`}: ${reason}`
+
+function waiverLines(document: RunDocument): string[] {
+  const groups = groupBy(waivedFindings(document), ({ finding }) =>
+    JSON.stringify([finding.rule, finding.waiver.by, finding.waiver.until ?? null, finding.waiver.reason]),
+  )
+  return [...groups.values()].map((group) => {
+    const { rule, waiver } = group[0]!.finding
+    const urls = [...new Set(group.flatMap(({ urls: own }) => own))]
+    const where =
+      urls.length === 1
+        ? pathOn(urls[0]!, document.source.site)
+        : urls.length === 0
+          ? 'the site'
+          : count(urls.length, 'page')
+    return `Waived: ${rule} on ${where}, ${waiverWords(waiver)}`
+  })
+}
+
+/** What is to be known beside the findings, in the order in which it matters. */
+export function paperLines(document: RunDocument): PaperLine[] {
+  const { incomplete, scope, baseline, signedOff, notes } = document
+  const line = (kind: PaperLine['kind']) => (text: string) => ({ kind, text })
+  const known = baseline ? LEVELS.reduce((sum, level) => sum + baseline.known[level], 0) : 0
+  return [
+    ...incomplete.map(({ message }) => `Not read whole: ${message}`).map(line('incomplete')),
+    ...(scope.length > 0 ? [`Scope, as asked: ${scope.join('; ')}.`].map(line('scope')) : []),
+    ...(baseline
+      ? [
+          `Held against the run of ${baseline.of}: new are ${countWords(baseline.new)}; ${count(known, 'finding')} known before.`,
+        ].map(line('baseline'))
+      : []),
+    ...waiverLines(document).map(line('waiver')),
+    ...(signedOff ? [signedOffWords(signedOff)].map(line('signed-off')) : []),
+    ...notes.map(({ message }) => message).map(line('note')),
+  ]
+}
+
+function signedOffWords({ by, at, waived, errors = 0 }: NonNullable<RunDocument['signedOff']>): string {
+  const left = [errors > 0 && `${count(errors, 'error')} left`, waived > 0 && `${waived} waived`].filter(Boolean)
+  return `Signed off by ${by}, ${at}${left.length > 0 ? `, with ${left.join(' and ')}` : ''}.`
+}
+
+/** The changes that a paper prints: of what is new, where there is a baseline. */
+export const printedCauses = ({ causes, baseline }: RunDocument) => baseline?.causes ?? causes
