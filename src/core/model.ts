@@ -242,6 +242,7 @@ export const NoteKind = z.enum([
   'waiver-ended',
   'not-html',
   'cut-short',
+  'two-forms',
   'requirements',
 ])
 export type NoteKind = z.infer<typeof NoteKind>

@@ -24,24 +24,26 @@ function* pathsUnder(base: URL, addresses: Iterable<string>, from: string): Gene
 
 /** Counts of the two forms that addresses of folders' indexes are written in. */
 class SlashVotes {
-  private readonly folders: ReadonlySet<string>
-  private withSlash = 0
-  private without = 0
+  /** By folder: how many write its address with a slash at the end, less those that don't. */
+  private readonly votes: Map<string, number>
+  private inAll = 0
 
   constructor(paths: readonly string[]) {
-    this.folders = new Set(paths.flatMap((path) => /^(.+)\/index\.html?$/.exec(path)?.[1] ?? []))
+    this.votes = new Map(paths.flatMap((path) => /^(.+)\/index\.html?$/.exec(path)?.[1] ?? []).map((one) => [one, 0]))
   }
 
   add(path: string): void {
-    if (path.endsWith('/')) {
-      if (this.folders.has(path.slice(0, -1))) this.withSlash++
-    } else if (this.folders.has(path)) this.without++
+    const hasSlash = path.endsWith('/')
+    const folder = hasSlash ? path.slice(0, -1) : path
+    const votes = this.votes.get(folder)
+    if (votes === undefined) return
+    const vote = hasSlash ? 1 : -1
+    this.votes.set(folder, votes + vote)
+    this.inAll += vote
   }
 
-  /** With a slash, as a plain file server sends on to, unless most say otherwise. */
-  get endsInSlash(): boolean {
-    return this.withSlash >= this.without
-  }
+  /** What most write of this folder, else of all; with a slash, as a plain file server sends on to, where nobody does. */
+  readonly endsInSlash = (folder: string): boolean => (this.votes.get(folder) || this.inAll) >= 0
 }
 
 /**
@@ -74,6 +76,7 @@ export function addressFiles(
       linked.add(target)
       votes.add(target)
     }
+    if (reading?.refreshTo) name([reading.refreshTo], from)
     // What a page says of itself is resolved as `resolveAddress` does: no parameter is dropped.
     name(
       ownAddressesNamed(one).flatMap((raw) => resolveAddress(raw, from) ?? []),

@@ -50,7 +50,7 @@ export function createFileMap(
   paths: readonly string[],
   site: string,
   linkedPaths: ReadonlySet<string>,
-  endsInSlash = true,
+  endsInSlash: (folder: string) => boolean = () => true,
 ): FileMap {
   const files = new Set(paths)
   const base = new URL(site)
@@ -58,8 +58,8 @@ export function createFileMap(
   return {
     addressOf(path) {
       if (path === 'index.html' || path === 'index.htm') return base.href
-      const folder = /^(.*\/)index\.html?$/.exec(path)
-      if (folder) return base.href + encoded(endsInSlash ? folder[1]! : folder[1]!.slice(0, -1))
+      const folder = /^(.*)\/index\.html?$/.exec(path)?.[1]
+      if (folder !== undefined) return base.href + encoded(folder) + (endsInSlash(folder) ? '/' : '')
       const bare = path.replace(/\.html?$/, '')
       return base.href + encoded(linkedPaths.has(bare) ? bare : path)
     },

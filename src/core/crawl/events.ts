@@ -24,6 +24,8 @@ export type CrawlEvent =
   | { kind: 'alias'; url: string; alias: string }
   /** Near the end: addresses that lead to a page by redirects, each with its chain and who links to it. */
   | { kind: 'led-by'; url: string; ledHereBy: LeadingAddress[] }
+  /** Near the end: pages that no link names in this form, only tags or sitemaps; of those that may be another's twin. */
+  | { kind: 'unlinked-forms'; urls: string[] }
   /** Near the end: who links to a page that is not there. */
   | { kind: 'linked-by'; url: string; linkers: Linkers }
   | { kind: 'image'; image: GatheredImage }
@@ -51,6 +53,7 @@ export class GatheringBuilder {
   private readonly images = new Map<string, GatheredImage>()
   private readonly notes: RunNote[] = []
   private readonly incomplete: Incomplete[] = []
+  private readonly unlinkedForms = new Set<string>()
   private survey: Survey | undefined
   private finishedAt = ''
 
@@ -78,6 +81,9 @@ export class GatheringBuilder {
         return
       case 'note':
         this.notes.push(event.note)
+        return
+      case 'unlinked-forms':
+        for (const url of event.urls) this.unlinkedForms.add(url)
         return
       case 'incomplete':
         this.incomplete.push(event.incomplete)
@@ -107,18 +113,19 @@ export class GatheringBuilder {
   gathering(): Gathering | null {
     if (!this.start) return null
     const { source, view, startedAt, robotsTxt, scope } = this.start
-    const { finishedAt, notes, incomplete } = this
+    const { finishedAt, incomplete } = this
+    const { pages, note } = mergeTwins([...this.pages.values()], (url) => !this.unlinkedForms.has(url))
     return {
       source,
       view,
       startedAt,
       finishedAt,
-      notes,
+      notes: note ? [...this.notes, note] : this.notes,
       incomplete,
       scope,
       robotsTxt,
       survey: this.survey,
-      pages: mergeTwins([...this.pages.values()]),
+      pages,
       images: [...this.images.values()],
     }
   }

@@ -1,9 +1,13 @@
 import { describe, expect, test } from 'vitest'
-import { gatherMemory } from '../testing/build-run'
+import { runChecks } from '../check/run-checks'
+import { gatherMemory, testOutside } from '../testing/build-run'
 import { pngBytes } from '../testing/good-site'
 import { createFileMap } from './build-files'
+import { GatheringBuilder } from './events'
+import { gatherBuild } from './gather-build'
 
 const SITE = 'https://site.example/'
+const bytes = (text: string) => new TextEncoder().encode(text)
 
 describe('files and addresses', () => {
   const paths = ['index.html', 'guides/index.html', 'guides/lamp.html', 'about.html', 'img/a b.png']
@@ -116,5 +120,28 @@ describe('gatherBuild', () => {
 
   test('a folder without HTML is no run', async () => {
     await expect(gatherMemory({ 'readme.txt': 'x' }, SITE)).rejects.toThrow(/no HTML file/)
+  })
+})
+
+describe('a build that is narrowed', () => {
+  const files = {
+    'index.html': '<title>Home</title><a href="/guides/a">a</a>',
+    'guides/a.html': '<title>A</title>',
+    'sitemap.xml':
+      '<urlset><url><loc>https://site.example/</loc></url><url><loc>https://site.example/guides/a</loc></url></urlset>',
+  }
+
+  test('what lies outside of the globs is not said to be missing', async () => {
+    const paths = { paths: Object.keys(files), read: async (path: string) => bytes(files[path as keyof typeof files]) }
+    const options = { kind: 'folder' as const, location: 'x', site: SITE, maxPages: null, concurrency: 1 }
+    const builder = new GatheringBuilder()
+    for await (const event of gatherBuild(paths, { ...options, include: ['/guides/**'] }, testOutside()))
+      builder.add(event)
+    const gathering = builder.gathering()!
+    expect(gathering.scope).toEqual(['--include /guides/**'])
+    expect(gathering.pages.map(({ url }) => url)).toEqual([`${SITE}guides/a`])
+    const { findings, pages } = runChecks(gathering)
+    const rules = [...findings, ...pages.flatMap((page) => page.findings)].map(({ rule }) => rule)
+    expect(rules.filter((rule) => /^(?:sitemap-|page-|address-)/.test(rule))).toEqual([])
   })
 })

@@ -119,10 +119,12 @@ class BuildSurvey {
       page,
       visible.map(({ address }) => ({ address: this.known(address) })),
     )
-    for (const { address, line, column } of [...visible, ...stated]) {
-      const target = this.known(address)
-      this.book.note(target, { page: page.url, line, column })
-      this.targets.add(target)
+    for (const list of [visible, stated]) {
+      for (const { address, line, column } of list) {
+        const target = this.known(address)
+        this.book.note(target, { page: page.url, line, column }, list === visible)
+        this.targets.add(target)
+      }
     }
     return true
   }
@@ -133,7 +135,7 @@ class BuildSurvey {
       const page = pageAddress(address, this.addresses.site)
       if (!page) continue
       const target = this.known(this.addresses.toPublic(page))
-      this.book.note(target, { page: sitemap, line: 0, column: 0 })
+      this.book.note(target, { page: sitemap, line: 0, column: 0 }, false)
       this.targets.add(target)
     }
   }

@@ -44,16 +44,23 @@ export function sitemapsNamedBy(page: Pick<GatheredPage, 'url' | 'facts'>): stri
 
 /** Remembers who links to each address of the site: how many do, and the first few. */
 export class LinkBook {
-  private readonly linkers = new Map<string, Linkers>()
+  private readonly linkers = new Map<string, Linkers & { isVisible: boolean }>()
 
-  note(address: string, place: LinkPlace): void {
+  /** @param isVisible whether a visitor can take the link; tags and sitemaps name addresses too */
+  note(address: string, place: LinkPlace, isVisible: boolean): void {
     const known = this.linkers.get(address)
     if (!known) {
-      this.linkers.set(address, { count: 1, first: [place] })
+      this.linkers.set(address, { count: 1, first: [place], isVisible })
       return
     }
+    known.isVisible ||= isVisible
     known.count++
     if (known.first.length < NAMED) known.first.push(place)
+  }
+
+  /** Does a link name the address that visitors can take? */
+  isVisible(address: string): boolean {
+    return this.linkers.get(address)?.isVisible ?? false
   }
 
   /** Who links to an address. Copies, so that what is told does not change afterwards. */

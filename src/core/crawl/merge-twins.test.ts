@@ -10,7 +10,7 @@ const page = (path: string, canonical: string | null): GatheredPage => ({
   facts: { ...pages[0]!.facts!, canonical },
 })
 const merged = (...given: GatheredPage[]) =>
-  mergeTwins(given).map(({ url, fetch }) => [
+  mergeTwins(given).pages.map(({ url, fetch }) => [
     new URL(url).pathname,
     fetch.aliases.map((alias) => new URL(alias).pathname),
   ])
@@ -47,4 +47,26 @@ test.each([
   ],
 ])('%s', (_name, without, withSlash, expected) => {
   expect(merged(page('/a', without), page('/a/', withSlash))).toEqual(expected)
+})
+
+const same = (...paths: string[]) => merged(...paths.map((path) => page(path, null)))
+
+test.each([
+  ['index.html is its folder', ['/a/', '/a/index.html'], [['/a/', ['/a/index.html']]]],
+  ['a query that changes nothing is none', ['/a', '/a?page=2'], [['/a', ['/a']]]],
+  ['an ending that changes nothing is none', ['/a.html', '/a'], [['/a', ['/a.html']]]],
+])('%s', (_name, paths, expected) => {
+  expect(same(...paths)).toEqual(expected)
+})
+
+test('pages that say something else are two, whatever their form', () => {
+  const other = page('/a/index.html', null)
+  const pages = [page('/a/', null), { ...other, facts: { ...other.facts!, title: 'Another' } }]
+  expect(mergeTwins(pages)).toEqual({ pages, note: null })
+})
+
+test('what is linked decides between /name and /name.html; it is said once', () => {
+  const { pages: left, note } = mergeTwins([page('/a.html', null), page('/a', null)], () => false)
+  expect(left.map(({ url }) => url)).toEqual(['https://site.example/a.html'])
+  expect(note!.message).toContain('A page is served under two forms')
 })

@@ -280,9 +280,11 @@ export class SiteCrawl {
     if (!reading) return
     const { visible, stated } = linksOf(page, reading, this.links)
     this.surveyor.addLinks(page, visible)
-    for (const { address, line, column } of [...visible, ...stated]) {
-      this.book.note(address, { page: finalUrl, line, column })
-      if (this.isFollowing) this.enqueue(address, asked.depth + 1)
+    for (const list of [visible, stated]) {
+      for (const { address, line, column } of list) {
+        this.book.note(address, { page: finalUrl, line, column }, list === visible)
+        if (this.isFollowing) this.enqueue(address, asked.depth + 1)
+      }
     }
     if (this.isFollowing)
       for (const address of sitemapsNamedBy(page)) this.sitemapsNamed.add(this.addresses.toPublic(address))
@@ -409,7 +411,7 @@ export class SiteCrawl {
     for (const { page: address, sitemap } of found.pages) {
       const page = pageAddress(address, this.addresses.site)
       if (!page) continue
-      this.book.note(this.addresses.toPublic(page), { page: sitemap, line: 0, column: 0 })
+      this.book.note(this.addresses.toPublic(page), { page: sitemap, line: 0, column: 0 }, false)
       this.enqueue(this.addresses.toPublic(page), 1)
     }
   }
@@ -449,6 +451,9 @@ export class SiteCrawl {
         ledHereBy: own.map((lead) => ({ ...lead, linkers: this.book.of(lead.address) })),
       })
     }
+    // Only these may be told apart by how they are linked: /name, where /name.html is there as well.
+    const urls = [...this.told].filter((url) => this.told.has(`${url}.html`) && !this.book.isVisible(url))
+    if (urls.length > 0) told.push({ kind: 'unlinked-forms', urls })
     for (const url of this.dead) told.push({ kind: 'linked-by', url, linkers: this.book.of(url) })
     yield told
     return leads

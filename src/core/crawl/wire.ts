@@ -94,6 +94,7 @@ export const WireEvent = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('page'), page: GatheredPage }),
   z.object({ kind: z.literal('alias'), url: z.string(), alias: z.string() }),
   z.object({ kind: z.literal('led-by'), url: z.string(), ledHereBy: z.array(LeadingAddress) }),
+  z.object({ kind: z.literal('unlinked-forms'), urls: z.array(z.string()) }),
   z.object({ kind: z.literal('linked-by'), url: z.string(), linkers: Linkers }),
   z.object({ kind: z.literal('found'), waiting: z.array(Waiting) }),
   z.object({ kind: z.literal('image'), image: ServedImage }),

@@ -11,6 +11,9 @@ describeCheck('sitemap-dead-entry', {
     },
   },
   passes: {
+    'an index of a folder, by any of its forms': {
+      files: { 'sitemap.xml': sitemapOf(...all, 'index.html', 'about', 'visit/') },
+    },
     'a file that is no page, which nobody here can judge': {
       files: { 'sitemap.xml': sitemapOf(...all, 'leaflet.pdf') },
     },

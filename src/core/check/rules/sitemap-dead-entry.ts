@@ -23,10 +23,8 @@ export const sitemapDeadEntry = defineCheck({
       return known.kind === 'dead' || (known.kind === 'page' && !isAlive(known.page))
     })
     if (dead.length === 0) return []
-    const pages = dead.flatMap((url) => {
-      const known = knownPage(url, context)
-      return known.kind === 'page' ? [known.page.url] : []
-    })
+    const known = new Set(context.pages.map(({ url }) => url))
+    const pages = dead.filter((url) => known.has(url))
     return [{ message: dead.length === 1 ? 'deadOne' : 'dead', pages, data: { count: dead.length, such: dead[0]! } }]
   },
 })
