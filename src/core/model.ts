@@ -210,6 +210,8 @@ export const GatheredImage = z.object({
   iconOnly: z.boolean(),
   /** Absent where the format's header doesn't say. */
   colors: ImageColors.optional(),
+  /** It lies outside of the site's path, and the build has it at this address within. */
+  foundAt: z.string().optional(),
   /** What it looks like in small, as text (`likeness.ts`); absent where nobody decoded it. */
   look: z.string().nullable().optional(),
 })
@@ -268,6 +270,8 @@ export const Finding = z.object({
   line: z.number().int().nullable(),
   column: z.number().int().nullable(),
   image: z.string().optional(),
+  /** The way a tag is written is wrong, whatever it says: one change mends it wherever it stands. */
+  form: z.literal(true).optional(),
 })
 export type Finding = z.infer<typeof Finding>
 

@@ -4,8 +4,8 @@ import { readImageHeader } from '@/core/image/read-header'
 /** A larger picture is not decoded: about 100 MB as raw pixels. */
 const MOST_PIXELS = 25_000_000
 
-/** The small square that stands for a picture; null when it can't be decoded here, or is too large to. */
-export async function lookOfPicture(bytes: Uint8Array): Promise<Look | null> {
+/** The small square that stands for a picture; null where it is too large to be decoded; `broken` where it can't be. */
+export async function lookOfPicture(bytes: Uint8Array): Promise<Look | 'broken' | null> {
   const header = readImageHeader(bytes)
   if (header.kind !== 'image' || (header.width ?? 0) * (header.height ?? 0) > MOST_PIXELS) return null
   try {
@@ -19,6 +19,6 @@ export async function lookOfPicture(bytes: Uint8Array): Promise<Look | null> {
     whole.close()
     return lookOfPixels(pen.getImageData(0, 0, LOOK_SIDE, LOOK_SIDE).data)
   } catch {
-    return null
+    return 'broken'
   }
 }

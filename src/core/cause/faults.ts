@@ -43,6 +43,8 @@ const FORM_RULES = new Set([
   'text-double-escaped',
 ])
 
+const isOfForm = ({ rule, form }: Finding) => form === true || FORM_RULES.has(rule)
+
 /** Tags that stand beside the one that a finding points at, and are missing there. */
 const BESIDE_RULES = new Set(['image-alt-missing', 'image-size-undeclared'])
 
@@ -60,7 +62,7 @@ function sharedValues(context: CheckContext): ReadonlySet<string> {
 
 function shapeOf(findings: readonly Finding[], tag: MetaFact | null, shared: ReadonlySet<string>): Shape {
   if (findings.every(({ rule }) => BESIDE_RULES.has(rule))) return 'absent'
-  if (findings.every(({ rule }) => FORM_RULES.has(rule))) return 'form'
+  if (findings.every(isOfForm)) return 'form'
   if (tag) {
     if (isBlank(tag.value)) return 'blank'
     return shared.has(`${tag.key}\n${tag.value ?? ''}`) ? 'same' : 'own'
@@ -78,7 +80,7 @@ export function faultsOf(verdicts: readonly PageVerdict[], context: CheckContext
     // One change mends one thing: what another change mends is another fault, of the same tag too.
     const bySubject = groupBy(own, (finding) => {
       const subject = subjectOf(finding, tagOf(finding, page.facts))
-      const isApart = FORM_RULES.has(finding.rule) || BESIDE_RULES.has(finding.rule)
+      const isApart = isOfForm(finding) || BESIDE_RULES.has(finding.rule)
       return isApart ? `${subject} ${finding.rule}` : subject
     })
     return [...bySubject].map(([key, ofSubject]): Fault => {

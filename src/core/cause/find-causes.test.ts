@@ -225,3 +225,43 @@ describe('who writes a tag', () => {
     expect(found.map(({ change }) => /“(theme|plugin)”/.exec(change)?.[1]).sort()).toEqual(['plugin', 'theme'])
   })
 })
+
+describe('a site under a path', () => {
+  test('pictures that are named outside of it, and lie within, are one cause that says where', async () => {
+    const site = `${GOOD_SITE}log/`
+    const head = (name: string) =>
+      `<title>${name} of the log</title><meta property="og:image" content="${GOOD_SITE}img/${name}.png">`
+    const build = Object.fromEntries(
+      ['a', 'b', 'c'].flatMap((name): [string, string | Uint8Array][] => [
+        [`${name}.html`, head(name)],
+        [`img/${name}.png`, pngBytes(1200, 630)],
+      ]),
+    )
+    const gathering = await gatherMemory({ ...build, 'd.html': head('none') }, site)
+    const context = createCheckContext(gathering)
+    const verdict = runChecks(gathering, context)
+    const [finding] = verdict.pages[0]!.findings.filter(({ rule }) => rule === 'image-unreachable')
+    expect(finding!.message).toBe(
+      'The picture https://site.example/img/a.png lies outside of https://site.example/log/; the build has it at https://site.example/log/img/a.png.',
+    )
+    const causes = findCauses(context, verdict.pages, verdict.findings).filter(
+      ({ rule }) => rule === 'image-unreachable',
+    )
+    expect(causes.map(({ pages }) => pages.length)).toEqual([3, 1])
+    expect(causes[0]!.change).toContain('https://site.example/log/img/a.png instead of https://site.example/img/a.png')
+  })
+})
+
+describe('a form that is wrong everywhere', () => {
+  test('a slash at the end that one tag leaves out on all pages is one cause, in whichever section', async () => {
+    const folder = (path: string) =>
+      goodPage(path, `Page ${path}`, {
+        'og:url': `<meta property="og:url" content="${GOOD_SITE}${path.slice(0, -1)}">`,
+      })
+    const paths = ['g/a/', 'g/b/', 'h/a/', 'h/b/', 'i/']
+    const { causes } = await causesOf(Object.fromEntries(paths.map((path) => [`${path}index.html`, folder(path)])))
+    const own = causes.filter(({ rules }) => rules.includes('address-differs'))
+    expect(own).toHaveLength(1)
+    expect(own[0]!.pages).toHaveLength(5)
+  })
+})

@@ -217,6 +217,7 @@ class CauseFinder {
     for (const { url, section, findings } of verdicts) {
       for (const finding of findings.filter(isAboutPicture)) addTo(uses, finding.image!, { finding, url, section })
     }
+    this.takeOutsidePath(uses)
     for (const [image, ofImage] of uses) {
       // A picture's finding is counted once, however many pages use it.
       const findings = [...new Map(ofImage.map(({ finding }) => [finding.rule, finding])).values()]
@@ -237,6 +238,33 @@ class CauseFinder {
         snippet: null,
       })
     }
+  }
+
+  /** Pictures whose addresses all lack the site's path are one fault: that of whatever writes them. */
+  private takeOutsidePath(uses: Map<string, { finding: Finding; url: string; section: string }[]>): void {
+    const outside = [...uses].filter(([image]) => this.context.images.get(image)?.foundAt !== undefined)
+    if (outside.length < 2) return
+    for (const [image] of outside) uses.delete(image)
+    const all = outside.flatMap(([, ofImage]) => ofImage)
+    const findings = outside.map(([, ofImage]) => ofImage[0]!.finding)
+    const { site } = this.context.addresses
+    const [such] = outside[0]!
+    const sections = new Set(all.map(({ section }) => section))
+    this.causes.push({
+      id: this.idFor(['picture', 'outside-path']),
+      kind: 'picture',
+      rule: findings[0]!.rule,
+      rules: [...new Set(findings.map(({ rule }) => rule))].sort(),
+      level: worst(findings.map(({ level }) => level)),
+      change: `${outside.length} pictures are named outside of ${site}, where the build has them. Write the site’s path in front of each address: ${this.context.images.get(such)!.foundAt} instead of ${such}.`,
+      section: sections.size === 1 ? [...sections][0]! : '*',
+      pages: [...new Set(all.map(({ url }) => url))],
+      clears: clearsOf(findings),
+      evidence: all
+        .slice(0, EVIDENCE)
+        .map(({ url, finding }) => ({ url, line: finding.line, value: finding.image ?? '' })),
+      snippet: null,
+    })
   }
 
   /** Pages that say in one language what they say in another were never translated: one job, not one for each text. */

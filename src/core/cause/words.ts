@@ -1,4 +1,5 @@
 import type { Finding } from '../model'
+import { sectionName } from '../section/section-name'
 import type { CauseKind } from './cause'
 import type { Fault } from './faults'
 import { MISSING_TAG } from './subject'
@@ -33,7 +34,7 @@ const shortened = (text: string, most = 60) => (text.length > most ? `${[...text
 
 /** The template that writes these pages. */
 const templateOf = (section: string) =>
-  section === '*' ? 'the layout that the sections share' : `the template of ${section}`
+  section === '*' ? 'the layout that the sections share' : `the template of ${sectionName(section)}`
 
 /** A fix without the line of one page, where it speaks for many. */
 const general = (fix: string) =>
@@ -62,8 +63,8 @@ function oddSentence({ faults, pages, section, of, main, site }: CauseParts): st
   const blank = faults.find(({ shape }) => shape === 'blank')?.tag
   const what = missing.length > 0 ? listed(missing) : (blank?.key ?? null)
   if (what === null)
-    return `${pathOf(pages[0]!, site)} differs from the other pages of ${section}. ${main.message} ${main.fix}`
-  return `Nearly all of the ${of} pages of ${section} have ${what}; ${pathOf(pages[0]!, site)} ${blank && missing.length === 0 ? 'leaves it empty' : 'doesn’t'}. ${main.fix}`
+    return `${pathOf(pages[0]!, site)} differs from the other pages of ${sectionName(section)}. ${main.message} ${main.fix}`
+  return `Nearly all of the ${of} pages of ${sectionName(section)} have ${what}; ${pathOf(pages[0]!, site)} ${blank && missing.length === 0 ? 'leaves it empty' : 'doesn’t'}. ${main.fix}`
 }
 
 /** What to change, in a sentence or two. */
@@ -78,11 +79,12 @@ export function sentenceFor(parts: CauseParts): string {
       return oddSentence(parts)
     case 'shell': {
       const shell = parts.faults[0]!.findings.find(({ rule }) => rule === 'tag-from-script') ?? main
-      const who = pages.length === 1 ? pathOf(pages[0]!, site) : `${pagesInWords(pages.length)} of ${section}`
+      const who =
+        pages.length === 1 ? pathOf(pages[0]!, site) : `${pagesInWords(pages.length)} of ${sectionName(section)}`
       return `${who}: ${shell.message} ${shell.fix}`
     }
     case 'texts':
-      return `${capital(subjectWords(parts.faults[0]!))} of ${pagesInWords(pages.length)}${section === '*' ? '' : ` of ${section}`}, each its own. One of them: ${main.message} ${general(main.fix)}`
+      return `${capital(subjectWords(parts.faults[0]!))} of ${pagesInWords(pages.length)}${section === '*' ? '' : ` of ${sectionName(section)}`}, each its own. One of them: ${main.message} ${general(main.fix)}`
     default:
       return `${pathOf(pages[0]!, site)}: ${main.message} ${main.fix}`
   }

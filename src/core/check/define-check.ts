@@ -21,6 +21,8 @@ export type CheckMeta = {
 /** One failure, without words: they are in the check's messages. */
 export type Raised = {
   message: string
+  /** Whatever the tag says, the way it is written is wrong, and is so wherever the same hand wrote it. */
+  isForm?: boolean
   data?: Record<string, string | number>
   at?: Position | null
   image?: string

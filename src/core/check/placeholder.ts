@@ -1,48 +1,5 @@
 import { collapseWhiteSpace } from '../text/collapse'
-
-/** Titles that templates and starters ship with; compared in lower case, as a whole. */
-const STARTERS = new Set([
-  'untitled',
-  'untitled page',
-  'untitled document',
-  'document',
-  'home',
-  'home page',
-  'homepage',
-  'index',
-  'new page',
-  'page title',
-  'title',
-  'your title here',
-  'my site',
-  'my website',
-  'website title',
-  'site title',
-  'lorem ipsum',
-  'sample page',
-  'test',
-  'test page',
-  'hello world',
-  'hello world!',
-  'welcome',
-  'create next app',
-  'react app',
-  'vite app',
-  'vite + react',
-  'vite + vue',
-  'vite + svelte',
-  'astro',
-  'welcome to astro',
-  'nuxt app',
-  'sveltekit app',
-  'vue app',
-  'angular app',
-  'gatsby default starter',
-  'description',
-  'page description',
-  'site description',
-  'description of the page',
-])
+import { STARTER_PAIR, STARTER_TITLES } from './starter-texts'
 
 const NUMBERED = /^(?:untitled|new page|page|copy of .+)[\s-]*\d*$/i
 const UNRESOLVED = /\{\{[^}]*\}\}|\$\{[^}]*\}|%[a-z_][\w.-]*%|<%.*%>|\[object Object\]/i
@@ -66,10 +23,13 @@ export function ownPart(title: string, siteName: string | null): string {
   return (named.length === parts.length ? parts[0]! : (named[0] ?? parts[0]!)) || title
 }
 
+/** A part of a text that a template was to replace: `{{ title }}`, `[object Object]`; null when there is none. */
+export const unresolvedIn = (text: string): string | null => UNRESOLVED.exec(text)?.[0] ?? null
+
 /** What gives a text away as the template's; null when it is somebody's own. */
 export function placeholderIn(own: string, whole: string): string | null {
   const text = collapseWhiteSpace(own).toLowerCase()
-  if (STARTERS.has(text) || NUMBERED.test(text) || WHOLE_ONLY.has(text)) return own
+  if (STARTER_TITLES.has(text) || STARTER_PAIR.test(text) || NUMBERED.test(text) || WHOLE_ONLY.has(text)) return own
   if (text.startsWith('lorem ipsum')) return own
-  return UNRESOLVED.exec(whole)?.[0] ?? null
+  return unresolvedIn(whole)
 }

@@ -49,6 +49,7 @@ function findingOf(check: Check, raised: Raised): Finding {
     line: raised.at?.line ?? null,
     column: raised.at?.column ?? null,
     ...(raised.image === undefined ? {} : { image: raised.image }),
+    ...(raised.isForm ? { form: true as const } : {}),
   }
 }
 

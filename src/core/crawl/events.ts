@@ -12,6 +12,7 @@ import type {
   View,
 } from '../model'
 import type { Waiting } from './frontier'
+import { limits } from './limits'
 import { mergeTwins } from './merge-twins'
 
 /** What a run tells while it goes on. Server, worker and command line differ only in what they do with these. */
@@ -44,6 +45,16 @@ export type CrawlEvents = AsyncGenerator<CrawlEvent[], void, undefined>
 /** The events of batches, each for itself: for those who have time for every one. */
 export async function* oneByOne(batches: AsyncIterable<CrawlEvent[]>): AsyncGenerator<CrawlEvent> {
   for await (const batch of batches) for (const event of batch) yield event
+}
+
+/** Pages that were longer than is read of one. */
+function cutShort(pages: readonly GatheredPage[]): RunNote[] {
+  const cut = pages.filter(({ fetch }) => fetch.isCut)
+  if (cut.length === 0) return []
+  const [{ url }] = cut as [GatheredPage]
+  const which = cut.length === 1 ? `${url} is` : `${cut.length} pages, such as ${url}, are`
+  const message = `${which} longer than ${limits.pageBytes / 1_000_000} MB, and was read to there: links and texts beyond are not known.`
+  return [{ kind: 'cut-short', message: cut.length === 1 ? message : message.replace('and was read', 'and were read') }]
 }
 
 /** Puts events together to what cards and checks read. A run that never started has no gathering: null. */
@@ -120,7 +131,7 @@ export class GatheringBuilder {
       view,
       startedAt,
       finishedAt,
-      notes: note ? [...this.notes, note] : this.notes,
+      notes: [...this.notes, ...(note ? [note] : []), ...cutShort(pages)],
       incomplete,
       scope,
       robotsTxt,

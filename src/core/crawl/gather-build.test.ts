@@ -123,6 +123,15 @@ describe('gatherBuild', () => {
   })
 })
 
+test('a page that is longer than is read of one says so', async () => {
+  const { pages, notes } = await gatherMemory(
+    { 'index.html': `<title>Long</title>${'<p>A paragraph of a page without an end.</p>'.repeat(240_000)}` },
+    SITE,
+  )
+  expect(pages[0]!.fetch.isCut).toBe(true)
+  expect(notes).toMatchObject([{ kind: 'cut-short', message: expect.stringContaining('longer than 10 MB') }])
+})
+
 describe('a build that is narrowed', () => {
   const files = {
     'index.html': '<title>Home</title><a href="/guides/a">a</a>',

@@ -70,6 +70,7 @@ export function pageOf(asked: Asked, exchange: Exchange): { page: GatheredPage; 
   }
   const cache = cacheOf(exchange.headers)
   if (cache) fetch.cache = cache
+  if (exchange.isCut) fetch.isCut = true
   if (!isPage) return { page: { url, file, fetch, facts: null, source: [] }, reading: null }
   const reading = exchange.page?.end() ?? readPage(decodeHtml(exchange.body, contentType))
   return { page: { url, file, fetch, facts: reading.facts, source: reading.source() }, reading }

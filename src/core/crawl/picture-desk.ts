@@ -1,10 +1,10 @@
 import { mostUsed } from '../check/default-picture'
 import { lookAsText } from '../image/likeness'
-import { readImageHeader } from '../image/read-header'
-import type { GatheredImage, GatheredPage, RunNote } from '../model'
+import { isWholePicture, readImageHeader } from '../image/read-header'
+import type { GatheredImage, GatheredPage, ImageFormat, RunNote } from '../model'
 import { likelyContentImages, metasOf, ogImages } from '../surface/candidates'
 import { publicImageUrl } from '../surface/picture'
-import { originOf } from './address'
+import { originOf, pathOf } from './address'
 import type { AddressMap } from './address-map'
 import { limits } from './limits'
 import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
@@ -87,10 +87,18 @@ export class PictureDesk {
   }
 
   private async readImage(url: string): Promise<GatheredImage> {
-    const image = await this.look(url)
+    const image = await this.lookWithin(url, await this.look(url))
     const withRole = { ...image, iconOnly: this.roles.get(url) === 'icon' }
     this.read.set(url, withRole)
     return withRole
+  }
+
+  /** A picture that is named outside of the site's path may lie within it: whoever wrote the address left the path out. */
+  private async lookWithin(url: string, image: GatheredImage): Promise<GatheredImage> {
+    if (image.errorCode !== 'not-in-build') return image
+    const inside = new URL(pathOf(url).slice(1), this.addresses.site).href
+    const found = await this.look(inside)
+    return found.errorCode === null ? { ...image, foundAt: inside } : image
   }
 
   /** Pictures of hosts that could not be looked up: when that holds for every outside host, the run is offline. */
@@ -118,7 +126,7 @@ export function lookByReading(
   const read = async (url: string, maxBytes: number, firstBytesOnly = false) =>
     (await readFollowing(url, (at) => readPublic({ url: at, accept: 'image', maxBytes, firstBytesOnly }))).exchange
   if (outside.pictures !== 'header')
-    return async (url) => describeImage(url, await read(url, limits.imageBytes), outside)
+    return async (url) => describeImage(url, await read(url, limits.imageBytes), { ...outside, walks: true })
   const sizeOnly = { digest: async () => null, hasTransparency: async () => null }
   return async (url) => {
     for (const bytes of limits.imageStartBytes) {
@@ -135,6 +143,9 @@ export function lookByReading(
     return { ...(await describeImage(url, await read(url, limits.imageBytes), sizeOnly)), alpha: null }
   }
 }
+
+/** Formats that every decoder here reads: one that can't is given a broken file. */
+const DECODED: ReadonlySet<ImageFormat> = new Set(['jpeg', 'png', 'gif', 'webp'])
 
 const unknown = (url: string): GatheredImage => ({
   url,
@@ -171,6 +182,8 @@ export async function describeImage(
     digest: (bytes: Uint8Array) => Promise<string | null>
     hasTransparency: Outside['hasTransparency']
     look?: Outside['look']
+    /** The whole of the picture was asked for: it can be said whether it is there to its end. */
+    walks?: boolean
   },
 ): Promise<GatheredImage> {
   if (exchange.kind === 'failed') return { ...unknown(url), errorCode: exchange.code, error: exchange.message }
@@ -191,14 +204,21 @@ export async function describeImage(
     return { ...answered, bytes, hash, format, errorCode: 'damaged', error: `The ${format} is cut short or broken.` }
   }
   const { format, width, height, animated, mayBeTransparent, colors } = reading
+  const isRead = !exchange.isCut && exchange.status !== 206
+  const sized = { ...answered, bytes, hash, format, width, height, animated }
+  const damaged = (why: string) => ({ ...sized, errorCode: 'damaged' as const, error: `The ${format} ${why}.` })
+  if (isRead && outside.walks && !isWholePicture(exchange.body, format))
+    return damaged('is cut off: it ends before its picture does')
   const alpha = !mayBeTransparent ? false : exchange.isCut ? null : await outside.hasTransparency(exchange.body)
   // A drawing is a document, which nobody renders only to compare it.
   const isLookedAt = !exchange.isCut && format !== 'svg'
   const look = isLookedAt ? ((await outside.look?.(exchange.body)) ?? null) : null
+  if (look === 'broken' && DECODED.has(format)) return damaged('can’t be decoded')
   return {
-    ...{ ...answered, bytes, hash, format, width, height, animated, alpha },
+    ...sized,
+    alpha,
     ...(colors ? { colors } : {}),
-    look: look && lookAsText(look),
+    look: look === 'broken' ? null : look && lookAsText(look),
   }
 }
 

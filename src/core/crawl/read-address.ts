@@ -56,8 +56,11 @@ export type Outside = {
   digest: (bytes: Uint8Array) => Promise<string>
   /** Does some pixel really let through what is behind? null when nobody can tell. */
   hasTransparency: (bytes: Uint8Array) => Promise<boolean | null>
-  /** The picture in small, to find others that look the same; null when it can't be decoded. Absent: none is made. */
-  look?: (bytes: Uint8Array) => Promise<Look | null>
+  /**
+   * The picture in small, to find others that look the same; null where nobody looked (it is too large, a drawing, or of
+   * a format that is not read here); `broken` when its bytes can't be decoded. Absent: none is made.
+   */
+  look?: (bytes: Uint8Array) => Promise<Look | 'broken' | null>
   sleep: (ms: number) => Promise<void>
   /** Lets what waits for the network go first. Absent: nothing else goes on. */
   turn?: () => Promise<void>

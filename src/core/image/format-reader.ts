@@ -17,4 +17,9 @@ export type FormatReader = {
   format: ImageFormat
   matches(view: ByteView): boolean
   read(view: ByteView): HeaderReading
+  /**
+   * Is a file, given whole, there to its end? Walks its structure and decodes nothing. May throw `CutShort`, which means
+   * no. Absent where the format has no end to look for.
+   */
+  isWhole?(view: ByteView): boolean
 }

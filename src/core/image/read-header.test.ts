@@ -1,9 +1,15 @@
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
-import { readImageHeader } from './read-header'
+import { lookOf } from '@/io/look'
+import { isWholePicture, readImageHeader } from './read-header'
 
 const plain = (width: number, height: number, channels: 3 | 4 = 3) =>
   sharp({ create: { width, height, channels, background: { r: 200, g: 80, b: 40, alpha: 0.5 } } })
+
+const noise = (width: number, height: number) =>
+  ({
+    create: { width, height, channels: 3, background: '#888', noise: { type: 'gaussian', mean: 128, sigma: 60 } },
+  }) as const
 
 describe('size and format, against pictures written by another encoder', () => {
   test.each([
@@ -49,6 +55,21 @@ describe('svg', () => {
     ['the viewBox', '<?xml version="1.0"?><!-- art --><svg viewBox="0 0 300 157.5"/>', 300, 158],
     ['percentages give way to the viewBox', '<svg width="100%" height="100%" viewBox="0,0,40,30"/>', 40, 30],
     ['nothing', '<svg xmlns="x"><rect/></svg>', null, null],
+    [
+      'a doctype with an internal subset',
+      '<!DOCTYPE svg [ <!ENTITY a "x>y"> <!-- ] > --> ]><svg width="40" height="30"/>',
+      40,
+      30,
+    ],
+    ['a > in a value', '<svg data-x="a>b" width="1.2e2" height="6E1"/>', 120, 60],
+    ['a width, and the ratio of the viewBox', '<svg width="100" viewBox="0 0 200 50"/>', 100, 25],
+    ['a height, and the ratio of the viewBox', '<svg height="100" viewBox="0 0 200 50"/>', 400, 100],
+    ['a width and a free ratio', '<svg width="100" viewBox="0 0 200 50" preserveAspectRatio="none"/>', 300, 150],
+    ['a width alone', '<svg width="100"/>', 100, 150],
+    ['a height alone', '<svg height="70"/>', 300, 70],
+    ['units of the font', '<svg width="10em" height="5rem"/>', 160, 80],
+    ['signs and fractions', '<svg width="+5" height=".5e2"/>', 5, 50],
+    ['a prefix', '<s:svg xmlns:s="x" width="33.6" height="44.4"/>', 34, 44],
   ])('%s', (_name, content, width, height) => {
     expect(readImageHeader(text(content))).toMatchObject({ kind: 'image', format: 'svg', width, height })
   })
@@ -87,5 +108,53 @@ describe('odd ones', () => {
     }
     const photo = await plain(1200, 630).jpeg().toBuffer()
     expect(readImageHeader(photo.subarray(0, 20))).toEqual({ kind: 'damaged', format: 'jpeg' })
+  })
+})
+
+describe('a picture that is given whole is there to its end, or it is damaged', () => {
+  const pictures = {
+    jpeg: () => plain(640, 400).jpeg().toBuffer(),
+    'progressive jpeg': () => plain(640, 400).jpeg({ progressive: true }).toBuffer(),
+    png: () => plain(640, 400).png().toBuffer(),
+    gif: () => plain(64, 40).gif().toBuffer(),
+    webp: () => plain(640, 400).webp().toBuffer(),
+    avif: () => plain(640, 400).avif().toBuffer(),
+  }
+
+  test.each(Object.entries(pictures))('%s', async (name, make) => {
+    const bytes = new Uint8Array(await make())
+    const format = name.split(' ').at(-1) as keyof typeof pictures & 'jpeg'
+    expect(isWholePicture(bytes, format)).toBe(true)
+    // What follows the end is no part of the picture.
+    if (format !== ('avif' as never)) expect(isWholePicture(new Uint8Array([...bytes, 0, 1, 2]), format)).toBe(true)
+    for (const share of [0.3, 0.6, 0.95])
+      expect(isWholePicture(bytes.subarray(0, Math.floor(bytes.length * share)), format)).toBe(false)
+  })
+
+  test('a gif without its closing sign, as some programs write it, is whole', async () => {
+    const bytes = new Uint8Array(await plain(64, 40).gif().toBuffer())
+    expect(isWholePicture(bytes.subarray(0, bytes.length - 1), 'gif')).toBe(true)
+  })
+
+  test('junk before a marker, and notes that make no sense, are no damage', async () => {
+    const bytes = [...(await plain(640, 400).jpeg().toBuffer())]
+    const brokenExif = [0xff, 0xe1, 0, 20, ...Buffer.from('Exif\0\0MM\0*\xff\xff\xff\xff', 'latin1'), 0, 0, 0, 0]
+    const second = 4 + 256 * bytes[4]! + bytes[5]!
+    for (const [at, added] of [
+      [second, [1, 2, 3]],
+      [2, brokenExif],
+    ] as const) {
+      const odd = new Uint8Array([...bytes.slice(0, at), ...added, ...bytes.slice(at)])
+      expect(readImageHeader(odd)).toMatchObject({ kind: 'image', width: 640, height: 400 })
+      expect(isWholePicture(odd, 'jpeg')).toBe(true)
+    }
+  })
+
+  test('bytes that make no sense to a decoder are told apart from what nobody decodes', async () => {
+    const bytes = new Uint8Array(await sharp(noise(200, 200)).png().toBuffer())
+    bytes.fill(7, 200, 3000)
+    expect(isWholePicture(bytes, 'png')).toBe(true)
+    expect(await lookOf(bytes)).toBe('broken')
+    expect(await lookOf(text('<svg width="4" height="4"/>'))).toBeNull()
   })
 })

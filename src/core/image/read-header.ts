@@ -10,6 +10,18 @@ export type ImageReading =
   | { kind: 'not-image' }
   | { kind: 'empty' }
 
+/** Is a picture, given whole, there to its end? True also for formats that have no end to look for. */
+export function isWholePicture(bytes: Uint8Array, format: ImageFormat): boolean {
+  const reader = formatReaders.find((one) => one.format === format)
+  if (!reader?.isWhole) return true
+  try {
+    return reader.isWhole(new ByteView(bytes))
+  } catch (error) {
+    if (error instanceof CutShort) return false
+    throw error
+  }
+}
+
 /**
  * Reads a picture's format and size from its first bytes, never from its name.
  *

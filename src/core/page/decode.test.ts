@@ -32,8 +32,15 @@ describe('decodeHtml', () => {
       'meta',
     ],
     [
-      'after 1024 bytes it is too late',
+      'after 1024 bytes browsers still take it, as long as the head lasts',
       ascii(`${' '.repeat(1024)}<meta charset=utf-8>`),
+      null,
+      'utf-8',
+      'meta',
+    ],
+    [
+      'after that it is too late',
+      ascii(`<body>${' '.repeat(1024)}<meta charset=utf-8>`),
       null,
       'windows-1252',
       'default',

@@ -1,4 +1,6 @@
 import { trimAscii } from '../text/collapse'
+import { decodeText, encodingNamed } from './encoding'
+import { prescanEncoding } from './prescan'
 
 /** HTML as text, and what is needed to count its bytes again. */
 export type DecodedHtml = {
@@ -12,8 +14,6 @@ export type DecodedHtml = {
   byteLength: number
 }
 
-/** The HTML standard looks for a declaration in the first 1024 bytes. */
-export const PRESCAN_BYTES = 1024
 /** The standard's fallback for most locales. */
 const DEFAULT_ENCODING = 'windows-1252'
 
@@ -30,14 +30,6 @@ function knownEncoding(label: string | null): string | null {
   return encoding
 }
 
-function encodingNamed(label: string): string | null {
-  try {
-    return new TextDecoder(label).encoding
-  } catch {
-    return null
-  }
-}
-
 function bomOf(bytes: Uint8Array): { encoding: string; length: number } | null {
   if (bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf) return { encoding: 'utf-8', length: 3 }
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return { encoding: 'utf-16be', length: 2 }
@@ -49,50 +41,6 @@ function bomOf(bytes: Uint8Array): { encoding: string; length: number } | null {
 export function charsetOf(contentType: string | null): string | null {
   const found = /;\s*charset\s*=\s*(?:"([^"]*)"|'([^']*)'|([^;\s]*))/i.exec(contentType ?? '')
   return found ? (found[1] ?? found[2] ?? found[3] ?? null) : null
-}
-
-const ATTRIBUTE = /([^\s=/>"']+)(?:\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s>]*)))?/gy
-
-/** The standard's prescan: meta charset, or http-equiv=content-type with a charset; comments are skipped. */
-export function prescanEncoding(bytes: Uint8Array): string | null {
-  const text = new TextDecoder('windows-1252').decode(bytes.subarray(0, PRESCAN_BYTES))
-  let index = text.indexOf('<')
-  while (index >= 0) {
-    if (text.startsWith('<!--', index)) {
-      const end = text.indexOf('-->', index + 2)
-      if (end < 0) return null
-      index = text.indexOf('<', end + 3)
-      continue
-    }
-    if (/^<meta[\s/]/i.test(text.slice(index, index + 6))) {
-      const encoding = encodingOfMeta(text, index + 5)
-      if (encoding) return encoding
-    }
-    index = text.indexOf('<', index + 1)
-  }
-  return null
-}
-
-function encodingOfMeta(text: string, from: number): string | null {
-  const attributes = new Map<string, string>()
-  let index = from
-  while (index < text.length && text[index] !== '>') {
-    ATTRIBUTE.lastIndex = index
-    const found = ATTRIBUTE.exec(text)
-    if (!found) {
-      index++
-      continue
-    }
-    const name = found[1]!.toLowerCase()
-    if (!attributes.has(name)) attributes.set(name, found[2] ?? found[3] ?? found[4] ?? '')
-    index = ATTRIBUTE.lastIndex
-  }
-  const fromCharset = knownEncoding(attributes.get('charset') ?? null)
-  const isContentType = attributes.get('http-equiv')?.toLowerCase() === 'content-type'
-  const encoding =
-    fromCharset ?? (isContentType ? knownEncoding(charsetOf(`;${attributes.get('content') ?? ''}`)) : null)
-  // A page whose declaration could be read as ASCII is not UTF-16, whatever it says.
-  return encoding?.startsWith('utf-16') ? 'utf-8' : encoding
 }
 
 /** How a page is encoded, as the HTML standard decides it: byte order mark, Content-Type, then its own declaration. */
@@ -113,5 +61,6 @@ export function charsetFor(
 /** Decodes a whole page. */
 export function decodeHtml(bytes: Uint8Array, contentType: string | null): DecodedHtml {
   const { encoding, from, bomBytes } = charsetFor(bytes, contentType)
-  return { text: new TextDecoder(encoding).decode(bytes), encoding, from, bomBytes, byteLength: bytes.length }
+  const text = decodeText(bomBytes > 0 ? bytes.subarray(bomBytes) : bytes, encoding)
+  return { text, encoding, from, bomBytes, byteLength: bytes.length }
 }

@@ -1,3 +1,5 @@
+import { decoderFor, type TextPieces } from './encoding'
+
 /** Decodes a text that comes in pieces; a byte order mark at its start is left out by the caller. */
 export type PieceDecoder = {
   decode(bytes: Uint8Array): string
@@ -52,12 +54,12 @@ export class Utf8Pieces implements PieceDecoder {
   }
 }
 
-/** Any other encoding that the platform knows. */
+/** Any other encoding of the web. */
 export class OtherPieces implements PieceDecoder {
-  private readonly decoder: TextDecoder
+  private readonly decoder: TextPieces
 
   constructor(encoding: string) {
-    this.decoder = new TextDecoder(encoding, { ignoreBOM: true })
+    this.decoder = decoderFor(encoding)
   }
 
   decode(bytes: Uint8Array): string {
@@ -65,6 +67,6 @@ export class OtherPieces implements PieceDecoder {
   }
 
   end(): string {
-    return this.decoder.decode()
+    return this.decoder.decode(NONE)
   }
 }

@@ -2,6 +2,7 @@ import type { Cause } from '../cause/cause'
 import { escapeAttribute, escapeText } from '../draft/escape-html'
 import { groupBy } from '../group-by'
 import type { Level } from '../model'
+import { sectionName } from '../section/section-name'
 import { pathOn } from './located'
 import { count, countWords, type PaperLine, paperLines, printedCauses, VERDICT_TITLES } from './paper'
 import type { RunDocument } from './run-document'
@@ -34,7 +35,7 @@ function sectionRows(document: RunDocument): string {
       const findings = pages.flatMap((page) => page.findings)
       const clear = pages.filter((page) => page.findings.every(({ level }) => level !== 'error')).length
       const number = (level: Level) => findings.filter((finding) => finding.level === level).length
-      return `<tr><td><code>${escapeText(section)}</code></td><td class="n">${pages.length}</td><td class="n">${clear}</td><td class="n">${number('error')}</td><td class="n">${number('warning')}</td></tr>`
+      return `<tr><td><code>${escapeText(sectionName(section))}</code></td><td class="n">${pages.length}</td><td class="n">${clear}</td><td class="n">${number('error')}</td><td class="n">${number('warning')}</td></tr>`
     })
     .join('\n')
 }

@@ -52,6 +52,33 @@ describe('findSections', () => {
       ),
     ).toEqual(['/docs/a/*', '/docs/b']))
 
+  describe('are bounded in number', () => {
+    it('pages that stand alone are gathered once there are many', () => {
+      expect(names([page('/'), ...many(12, (index) => `/page-${index}`)])).toHaveLength(13)
+      expect(names([page('/'), ...many(13, (index) => `/page-${index}`)])).toEqual(['/', '/?*'])
+      expect(names(many(20, (index) => `/folder-${index}/page`))).toEqual(['/?*/**'])
+    })
+
+    it('many small sections: the largest stay', () => {
+      const sizes = many(200, (index) => `/s${Math.floor(index / 2)}/${index}`)
+      const result = names([...sizes, ...many(9, (index) => `/guides/${index}`)])
+      expect(result.length).toBeLessThanOrEqual(24)
+      expect(result).toContain('/guides/*')
+      expect(result).toContain('/?*/**')
+    })
+
+    it('and each name holds for the pages of its section', () => {
+      const pages = [
+        ...many(40, (index) => `/s${index % 30}/${index}`),
+        ...many(20, (index) => `/p${index}`),
+        page('/'),
+      ]
+      const sections = findSections(pages, SITE)
+      const finder = createSectionFinder({ sections: Object.fromEntries([...sections.values()].map((id) => [id, {}])) })
+      for (const [url, section] of sections) expect(finder(new URL(url).pathname, null)).toBe(section)
+    })
+  })
+
   describe('languages', () => {
     const languages = ['en', 'de', 'pt-BR'].flatMap((lang) => [
       page(`/${lang}/`, 'plain', lang),

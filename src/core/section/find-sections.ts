@@ -41,9 +41,50 @@ export function findSections(pages: Iterable<SectionPage>, site: string): Map<st
   }
   const sections = new Map<string, string>()
   for (const [root, placed] of roots) {
-    for (const [prefix, own] of byLanguage(root, placed)) placeRoot(prefix, own, sections)
+    for (const [prefix, own] of byLanguage(root, placed)) {
+      const ofRoot = new Map<string, string>()
+      placeRoot(prefix, own, ofRoot)
+      gather(prefix, own, ofRoot)
+      for (const [url, section] of ofRoot) sections.set(url, section)
+    }
   }
   return sections
+}
+
+/** Sections of a root that people can keep apart; of those with one page alone, and of those beneath one parent. */
+const MOST_SECTIONS = 24
+const MOST_ALONE = 12
+
+/** Sections by how many pages they have. */
+const sizesOf = (sections: ReadonlyMap<string, string>): Map<string, number> => {
+  const sizes = new Map<string, number>()
+  for (const section of sections.values()) sizes.set(section, (sizes.get(section) ?? 0) + 1)
+  return sizes
+}
+
+/**
+ * Bounds the sections of one root: what is too many to be kept apart is gathered, pages that stand alone first, then
+ * the parts of a section under their parent, then the smallest sections. Each name stays a glob that holds for its pages.
+ */
+function gather(root: string, pages: readonly Placed[], sections: Map<string, string>): void {
+  const gathered = ({ segments }: Placed) => (segments.length > 1 ? `${root}?*/**` : `${root}?*`)
+  const take = (isTaken: (page: Placed, section: string) => boolean, into: (page: Placed) => string) => {
+    for (const page of pages) {
+      const section = sections.get(page.url)!
+      if (page.segments.length > 0 && isTaken(page, section)) sections.set(page.url, into(page))
+    }
+  }
+  const sizes = sizesOf(sections)
+  const alone = pages.filter(({ url, segments }) => segments.length > 0 && sizes.get(sections.get(url)!) === 1)
+  const lonely = new Set(alone.map(({ url }) => sections.get(url)!))
+  if (lonely.size > MOST_ALONE) take((_, section) => lonely.has(section), gathered)
+  if (sizesOf(sections).size <= MOST_SECTIONS) return
+  // Parts that a template of their own made go back to the section that they are parts of.
+  const parentOf = ({ segments }: Placed) => `${root}${segments[0]}/*`
+  take((page, section) => section.endsWith('/*') && section.length > parentOf(page).length, parentOf)
+  const bySize = [...sizesOf(sections)].sort(([, a], [, b]) => b - a)
+  const small = new Set(bySize.slice(MOST_SECTIONS - 2).map(([section]) => section))
+  take((_, section) => small.has(section), gathered)
 }
 
 const bySegment = (pages: readonly Placed[]): Map<string, Placed[]> => {

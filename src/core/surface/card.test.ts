@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { parseRobots } from '../crawl/robots'
 import { context, image, outcomes, pageOf, URL_OF_PAGE } from '../testing/card-page'
 import { cardOf, isKeptOut } from './card'
+import { assumed } from './profile'
 import { microblog } from './profiles/microblog'
 import { search } from './profiles/search'
 import { wideFeed } from './profiles/wide-feed'
@@ -81,7 +82,7 @@ describe('the description', () => {
 })
 
 describe('the picture', () => {
-  const og = (url: string) => `<meta property=og:image content="${url}">`
+  const og = (url: string) => `<meta property=og:image content="${new URL(url, URL_OF_PAGE)}">`
   const large = image('https://site.example/a.jpg')
 
   test('large from 600 × 315, centred and cropped to 1.91:1', () => {
@@ -130,6 +131,16 @@ describe('the picture', () => {
     expect(cardOf(pageOf(html), microblog, context([large])).image.url).toBeNull()
   })
 
+  test('an address in part: each place goes by its own figure, and the ladder says so', () => {
+    const page = pageOf('<meta property=og:image content=/a.jpg><img src=/b.jpg>')
+    const pictures = context([image('https://site.example/a.jpg'), image('https://site.example/b.jpg')])
+    const wide = cardOf(page, wideFeed, pictures)
+    expect(outcomes(wide.image.ladder)).toEqual(['og:image refused', 'content-image taken'])
+    expect(wide.image.url).toBe('https://site.example/b.jpg')
+    const completing = { ...wideFeed, picture: { ...wideFeed.picture!, completesAddresses: assumed(true) } }
+    expect(cardOf(page, completing, pictures).image.url).toBe('https://site.example/a.jpg')
+  })
+
   test('with og:image on http, the secure form is shown', () => {
     const html = `${og('http://site.example/a.jpg')}<meta property=og:image:secure_url content="https://site.example/a.jpg">`
     const card = cardOf(pageOf(html), wideFeed, context([large]))
@@ -147,7 +158,7 @@ describe('the picture', () => {
 
 describe('card kinds on the microblog', () => {
   const kind = (content: string | null) =>
-    `${content === null ? '' : `<meta name=twitter:card content="${content}">`}<meta property=og:image content=/a.jpg>`
+    `${content === null ? '' : `<meta name=twitter:card content="${content}">`}<meta property=og:image content=https://site.example/a.jpg>`
   const layoutAt = (html: string, width: number, height: number) =>
     cardOf(pageOf(html), microblog, context([image('https://site.example/a.jpg', { width, height })])).layout
 
@@ -183,7 +194,7 @@ describe('card kinds on the microblog', () => {
 
 describe('kept out', () => {
   const robots = parseRobots('User-agent: facebookexternalhit\nDisallow: /guides/')
-  const html = '<meta property=og:title content=Lamp><meta property=og:image content=/a.jpg>'
+  const html = '<meta property=og:title content=Lamp><meta property=og:image content=https://site.example/a.jpg>'
 
   test('robots.txt makes a bare link of it, as it stands', () => {
     const card = cardOf(pageOf(html), wideFeed, context([], { robots }))

@@ -43,6 +43,10 @@ function pictureRows({ picture }: Surface): string[][] {
         .join(', ') || 'not known',
     ],
     ['Formats refused', basis(picture.refused, (formats) => formats.join(', '))],
+    [
+      'An address in part',
+      basis(picture.completesAddresses, (does) => (does ? 'is completed' : 'is not: no picture is shown from it')),
+    ],
   ]
 }
 

@@ -28,6 +28,18 @@ test.each([
     { 'og:title': `<meta property="og:title" content="${'A long title '.repeat(12)}">` },
     ['text-cut'],
   ],
+  [
+    'a description that the card cuts, in its one line too',
+    'wide-feed',
+    { 'og:description': `<meta property="og:description" content="${'A long sentence '.repeat(12)}">` },
+    ['text-cut'],
+  ],
+  [
+    'a cut description that has no room at all is no cut',
+    'feed-reply',
+    { 'og:description': `<meta property="og:description" content="${'A long sentence '.repeat(12)}">` },
+    [],
+  ],
 ] as const)('%s on %s', async (_name, surface, head, expected) => {
   expect(await traitsOf(surface, head)).toEqual(expected)
 })

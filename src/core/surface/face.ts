@@ -42,9 +42,8 @@ function traitsOf(card: Card, surface: Surface): Trait[] {
     (card.description.shown !== '' && isFallback(card.description.from, surface.description.from)) ||
     card.image.from === 'content-image'
   if (fellBack) traits.push('fell-back')
-  // A single line under the title is a taster that hardly any sentence fits: cutting it says nothing.
-  const descriptionLines = surface.boxes[card.layout as 'text']?.description?.lines ?? 0
-  if (card.title.cut || (card.description.cut && descriptionLines > 1)) traits.push('text-cut')
+  // What the card cuts counts, in whichever of its lines.
+  if (card.title.cut || (card.description.cut && card.description.shown !== '')) traits.push('text-cut')
   if (card.layout === 'bare' || card.layout === 'not-listed') traits.push('bare')
   else if (surface.picture && card.image.url === null) traits.push('no-picture')
   return traits

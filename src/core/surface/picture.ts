@@ -1,6 +1,7 @@
 import { baseOf, resolveAddress } from '../crawl/address'
 import { type Crop, cropToRatio } from '../image/crop'
 import type { GatheredImage, GatheredPage, PageFacts } from '../model'
+import { trimAscii } from '../text/collapse'
 import { imageCandidates, ogImages } from './candidates'
 import type { CardContext } from './card'
 import type { PicturePart } from './card-model'
@@ -16,6 +17,11 @@ export function publicImageUrl(
   const resolved = resolveAddress(raw, baseOf(page.url, page.facts?.base ?? null))
   return resolved === null ? null : context.addresses.toPublic(resolved)
 }
+
+const SCHEME = /^[a-z][a-z0-9+.-]*:/i
+
+/** Does an address name its scheme, as the Open Graph protocol asks? */
+export const isWholeAddress = (raw: string): boolean => SCHEME.test(trimAscii(raw))
 
 /** Was this picture really asked for? What was not looked at is taken on trust. */
 const isLookedAt = (image: GatheredImage | undefined): image is GatheredImage =>
@@ -56,6 +62,8 @@ function judgeFor(page: GatheredPage, rules: PictureRules, context: CardContext)
     if (url === null) return { outcome: 'refused', why: 'not an http address' }
     const image = context.images.get(url)
     const isContent = candidate.from === 'content-image'
+    if (!isContent && !rules.completesAddresses.value && !isWholeAddress(candidate.value ?? ''))
+      return { outcome: 'refused', why: 'not a whole address, and this place does not complete it' }
     // A content picture that nobody looked at was not needed: a declared picture already won.
     if (!isLookedAt(image)) return null
     const least = rules.least.value

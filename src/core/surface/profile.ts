@@ -91,6 +91,8 @@ export const PictureRules = z.object({
   maxBytes: figure(z.number().int()).nullable(),
   maxSide: figure(z.number().int()).nullable(),
   refused: figure(z.array(ImageFormat)),
+  /** Does the place complete an address that a tag gives in part, as /img/a.png? Where not, it shows no such picture. */
+  completesAddresses: figure(z.boolean()).default({ value: true, basis: 'assumed' }),
 })
 export type PictureRules = z.infer<typeof PictureRules>
 

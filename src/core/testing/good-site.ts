@@ -4,16 +4,17 @@ export const GOOD_SITE = 'https://site.example/'
 
 const SITEMAP = `<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${['', 'about.html', 'visit.html'].map((path) => `<url><loc>${GOOD_SITE}${path}</loc></url>`).join('')}</urlset>\n`
 
-/** The start of a PNG file with these sides: what its size is read from. `bytes` pads it to a weight. */
+/** A PNG file with these sides: what its size is read from, and an end. `bytes` pads it to a weight. */
 export function pngBytes(width: number, height: number, bytes = 80_000): Uint8Array {
-  const png = new Uint8Array(Math.max(bytes, 45))
+  const png = new Uint8Array(Math.max(bytes, 57))
   png.set([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13, 0x49, 0x48, 0x44, 0x52])
   const view = new DataView(png.buffer)
   view.setUint32(16, width)
   view.setUint32(20, height)
   png.set([8, 2, 0, 0, 0], 24)
-  view.setUint32(33, 0)
+  view.setUint32(33, png.length - 57)
   png.set([0x49, 0x44, 0x41, 0x54], 37)
+  png.set([0x49, 0x45, 0x4e, 0x44], png.length - 8)
   return png
 }
 

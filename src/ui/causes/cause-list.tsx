@@ -5,6 +5,7 @@ import { clsx } from 'clsx'
 import { useEffect, useMemo, useRef } from 'react'
 import type { Cause } from '@/core/cause/cause'
 import { addTo } from '@/core/group-by'
+import { sectionName } from '@/core/section/section-name'
 import type { WallRow } from '@/store/database'
 import { isTyping } from '../frame/frame-keys'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../shared/levels'
@@ -87,7 +88,7 @@ export function CauseList({ causes, rows, chosen, onChoose }: Props) {
                     {cause.level}
                   </span>
                   <span className="truncate font-mono text-[11.5px] text-quiet">
-                    {cause.section === '*' ? 'whole site' : cause.section}
+                    {cause.section === '*' ? 'whole site' : sectionName(cause.section)}
                   </span>
                   <span className="ml-auto shrink-0 text-quiet">{clearsInWords(cause.clears)}</span>
                 </span>

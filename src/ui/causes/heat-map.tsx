@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx'
 import { type Coverage, coverageFields, type SectionCoverage } from '@/core/cause/overview'
+import { sectionName } from '@/core/section/section-name'
 
 const NAMES = {
   title: 'Title',
@@ -79,7 +80,7 @@ export function HeatMap({
                     className="max-w-[150px] truncate font-mono text-[12px] hover:underline"
                     onClick={() => onSection(section)}
                   >
-                    {section}
+                    {sectionName(section)}
                   </button>{' '}
                   <span className="text-quiet">{pages}</span>
                 </th>

@@ -2,6 +2,7 @@
 
 import { useId, useState } from 'react'
 import { RequiredField, type Requirements, type SectionRule, Shareable } from '@/core/requirements/requirements'
+import { sectionName } from '@/core/section/section-name'
 import type { WallRow } from '@/store/database'
 import { globFault, sectionRows, withOwnSection, withoutSection, withSection } from './section-order'
 
@@ -52,7 +53,7 @@ export function SectionRules({ rows, requirements, onChange }: Props) {
               return (
                 <tr key={section} className="border-t border-line">
                   <th scope="row" className="px-4 py-[5px] font-mono text-[12px] font-normal">
-                    {section} <span className="text-quiet">{pages.length}</span>
+                    {sectionName(section)} <span className="text-quiet">{pages.length}</span>
                     {isOwn && (
                       <button
                         type="button"

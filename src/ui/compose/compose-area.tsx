@@ -3,6 +3,7 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { PictureEntry } from '@/core/image/picture-book'
+import { sectionName } from '@/core/section/section-name'
 import { firstValue } from '@/core/surface/candidates'
 import { database, type StoredRun } from '@/store/database'
 import { pageOf } from '@/store/pages'
@@ -124,7 +125,7 @@ function Composer({
     <>
       <section aria-label="Composed pictures" className="flex min-h-0 min-w-0 flex-col px-4 pt-3">
         <header className="mb-2 flex items-center gap-3">
-          <h2 className="min-w-0 truncate font-mono text-[14px] font-semibold">{section.section}</h2>
+          <h2 className="min-w-0 truncate font-mono text-[14px] font-semibold">{sectionName(section.section)}</h2>
           <label className="ml-auto flex items-center gap-2 text-[12px]">
             <input
               type="checkbox"

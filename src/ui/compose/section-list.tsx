@@ -1,6 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
+import { sectionName } from '@/core/section/section-name'
 import { count } from '../shared/words'
 import type { ComposeSection } from './compose-sections'
 
@@ -31,7 +32,7 @@ export function SectionList({
             )}
           >
             <span className="flex items-baseline gap-2">
-              <span className="min-w-0 truncate font-mono text-[12.5px] font-semibold">{section}</span>
+              <span className="min-w-0 truncate font-mono text-[12.5px] font-semibold">{sectionName(section)}</span>
               <span className="ml-auto shrink-0 text-[12px] text-quiet">{count(pages.length, 'page')}</span>
             </span>
             <span className="flex gap-2 text-[12px]">

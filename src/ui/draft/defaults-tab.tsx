@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react'
 import type { SectionDefaults, SiteDefaults } from '@/core/draft/draft'
 import { defaultTags } from '@/core/draft/effective'
 import { groupBy } from '@/core/group-by'
+import { sectionName } from '@/core/section/section-name'
 import { firstValue } from '@/core/surface/candidates'
 import { CardPicture } from '../card/card-picture'
 import { count } from '../shared/words'
@@ -119,7 +120,7 @@ export function DefaultsTab({ run, rows, site, defaults, context }: DraftsProps)
                 return (
                   <tr key={section} className="border-t border-line align-middle">
                     <td className="px-4 py-[6px] font-mono text-[12px]">
-                      {section} <span className="text-quiet">{ofSection.length}</span>
+                      {sectionName(section)} <span className="text-quiet">{ofSection.length}</span>
                     </td>
                     <td className="px-2 py-[6px]">
                       <select

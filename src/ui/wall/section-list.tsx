@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx'
 import { memo, useCallback, useMemo } from 'react'
+import { sectionName } from '@/core/section/section-name'
 import type { WallRow } from '@/store/database'
 import { count } from '../shared/words'
 import type { GoTo } from '../view/use-view'
@@ -41,7 +42,9 @@ export const SectionList = memo(function SectionList({ rows, section: chosen, pa
                 onClick={() => goTo({ section: isChosen ? null : section }, 'replace')}
                 className="flex w-full items-baseline gap-2 rounded-card px-2 pt-[7px] text-left font-mono text-[12.5px]"
               >
-                <span className="truncate">{section}</span>
+                <span className="truncate" title={section}>
+                  {sectionName(section)}
+                </span>
                 <span className="ml-auto font-sans text-[11.5px] text-quiet">{ofSection.length}</span>
               </button>
               <TickStrip rows={ofSection} chosen={page} onChoose={choose} />

@@ -1,6 +1,8 @@
 import { defineCheck } from '../define-check'
 import { ownAddresses } from '../own-addresses'
 
+const withoutSlash = (url: string) => (url.endsWith('/') ? url.slice(0, -1) : url)
+
 export const addressDiffers = defineCheck({
   id: 'address-differs',
   family: 'access',
@@ -13,12 +15,18 @@ export const addressDiffers = defineCheck({
       says: '{key} says {seen}; the page is {own}.',
       fix: 'Write {own} on line {line}, or make sure that the other page is meant.',
     },
+    form: {
+      says: '{key} says {seen}; most of the site writes {own}. The two differ in the slash at the end alone.',
+      fix: 'Write {own} on line {line}, and one form everywhere.',
+    },
   },
   check(page, { addresses }) {
     return ownAddresses(page).flatMap(({ key, raw, address, at }) => {
       // Addresses of the build stand for public ones here; that they are the build's is another finding.
       if (address === null || addresses.toPublic(address) === page.url) return []
-      return [{ message: 'differs', at, data: { key, seen: raw, own: page.url, line: at.line } }]
+      const isOtherForm = withoutSlash(addresses.toPublic(address)) === withoutSlash(page.url)
+      const message = isOtherForm ? 'form' : 'differs'
+      return [{ message, isForm: isOtherForm, at, data: { key, seen: raw, own: page.url, line: at.line } }]
     })
   },
 })

@@ -1,30 +1,46 @@
 import { parseUrl } from '../../crawl/address'
 import { metasOf } from '../../surface/candidates'
+import { isWholeAddress } from '../../surface/picture'
+import type { ImageSource } from '../../surface/profile'
 import { isBlank, trimAscii } from '../../text/collapse'
 import { defineCheck } from '../define-check'
 
 const KEYS = ['og:image', 'og:image:url', 'og:image:secure_url', 'twitter:image', 'twitter:image:src']
-const ABSOLUTE = /^[a-z][a-z0-9+.-]*:/i
+
+/** What profiles call the source that a tag belongs to. */
+const sourceOf = (key: string): ImageSource =>
+  key === 'twitter:image' || key === 'twitter:image:src' ? key : 'og:image'
 
 export const imageRelative = defineCheck({
   id: 'image-relative',
   family: 'image',
   level: 'error',
   scope: 'page',
-  looksAt: 'The addresses in og:image and twitter:image.',
-  why: 'The protocol asks for whole addresses. Many places don’t complete a relative one and show no picture.',
+  looksAt: 'The addresses in og:image and twitter:image, and which places complete one that is not whole.',
+  why: 'The protocol asks for whole addresses. A place that does not complete a relative one shows no such picture.',
   messages: {
     relative: {
-      says: '{key} is “{seen}”, not a whole address.',
+      says: '{key} is “{seen}”, not a whole address: {places} can’t show it.',
+      fix: 'Write {whole} on line {line}.',
+    },
+    completed: {
+      says: '{key} is “{seen}”, not a whole address. The places that count here complete it; the protocol asks for all of it.',
       fix: 'Write {whole} on line {line}.',
     },
   },
-  check(page, { addresses }) {
+  check(page, { addresses, surfaces }) {
     return KEYS.flatMap((key) => metasOf(page.facts, key)).flatMap((tag) => {
       const seen = trimAscii(tag.value ?? '')
-      if (isBlank(seen) || ABSOLUTE.test(seen)) return []
+      if (isBlank(seen) || isWholeAddress(seen)) return []
       const whole = parseUrl(seen, page.url)?.href ?? addresses.site
-      return [{ message: 'relative', at: tag, data: { key: tag.key, seen, whole, line: tag.line } }]
+      const without = surfaces.filter(
+        ({ picture }) => picture?.from.includes(sourceOf(tag.key)) && !picture.completesAddresses.value,
+      )
+      const places = without.map(({ name }) => name).join(', ')
+      const data = { key: tag.key, seen, whole, line: tag.line, places }
+      return without.length > 0
+        ? [{ message: 'relative', at: tag, data }]
+        : [{ message: 'completed', at: tag, data, level: 'note' as const }]
     })
   },
 })

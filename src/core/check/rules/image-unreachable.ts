@@ -15,11 +15,19 @@ export const imageUnreachable = defineCheck({
       says: 'The picture {url} can’t be fetched. {reason}',
       fix: 'Put the picture there, or correct the address on line {line}.',
     },
+    within: {
+      says: 'The picture {url} lies outside of {site}; the build has it at {found}.',
+      fix: 'Write {found} on line {line}: the site’s path belongs in front.',
+    },
   },
   check(page, context) {
     return eachDeclaredImage(page, context, (image, { tag }) => {
       if (image.errorCode === null || FAULTS_OF_THE_BYTES.has(image.errorCode)) return null
-      return { message: 'gone', data: { url: image.url, reason: image.error ?? '', line: tag.line } }
+      const { foundAt: found } = image
+      const data = { url: image.url, line: tag.line }
+      return found
+        ? { message: 'within', data: { ...data, site: context.addresses.site, found, reason: '' } }
+        : { message: 'gone', data: { ...data, site: '', found: '', reason: image.error ?? '' } }
     })
   },
 })

@@ -10,6 +10,9 @@ describeCheck('og-type-unfit', {
     'a dated page as website': {
       head: { 'article:published_time': '<meta property="article:published_time" content="2026-11-02">' },
     },
+    'a post in a folder of its month': {
+      files: { '2026/11/ferns.html': goodPage('2026/11/ferns.html', 'Ferns') },
+    },
     'what the requirements say': {
       head: {},
       requirements: { sections: { '/about.html': { kind: 'product' } } },
@@ -17,6 +20,12 @@ describeCheck('og-type-unfit', {
     },
   },
   passes: {
+    'a monthly archive, which holds a date and is none': {
+      files: {
+        '2026/11/index.html': goodPage('2026/11/', 'Ferns'),
+        '2026/11/page/2.html': goodPage('2026/11/page/2', 'Mosses'),
+      },
+    },
     'a dated article': {
       head: {
         'og:type': '<meta property="og:type" content="article">',

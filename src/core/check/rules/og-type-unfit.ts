@@ -1,11 +1,14 @@
-import { pathOf } from '../../crawl/address'
+import { pathnameOf } from '../../crawl/address'
 import { firstValue, metasOf } from '../../surface/candidates'
 import { defineCheck } from '../define-check'
 
 /** Types that stand for a page as such, not for something that it is about. */
 const PLAIN = new Set(['website', 'article'])
-/** /2026/11/02/…, /2026-11-02-… */
-const DATED = /\/\d{4}[/-]\d{1,2}(?:[/-]|$)/
+/**
+ * A date in a path that a name follows: /2026/11/02/a-post, /2026-11-02-a-post. A date that ends the path, or is followed
+ * by a number of pages, is an archive.
+ */
+const DATED = /\/\d{4}[/-]\d{1,2}(?:[/-]\d{1,2})?[/-](?!page(?:[/-]|$))[^/\d][^/]*\/?$/
 
 export const ogTypeUnfit = defineCheck({
   id: 'og-type-unfit',
@@ -35,7 +38,7 @@ export const ogTypeUnfit = defineCheck({
     if (kind !== undefined && kind !== 'not-shared')
       return kind === type ? [] : [{ message: 'required', at: tag, data }]
     if (page.url === context.addresses.site) return type === 'article' ? [{ message: 'home', at: tag, data }] : []
-    const isDated = firstValue(page.facts, 'article:published_time') !== null || DATED.test(pathOf(page.url))
+    const isDated = firstValue(page.facts, 'article:published_time') !== null || DATED.test(pathnameOf(page.url))
     return PLAIN.has(type) && type !== 'article' && isDated ? [{ message: 'dated', at: tag, data }] : []
   },
 })

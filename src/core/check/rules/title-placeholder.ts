@@ -3,6 +3,10 @@ import { metaCandidates } from '../../surface/candidates'
 import { isBlank } from '../../text/collapse'
 import { defineCheck } from '../define-check'
 import { ownPart, placeholderIn } from '../placeholder'
+import { HOME_TITLES } from '../starter-texts'
+
+/** Tags that name a page or its site. */
+const TITLE_TAGS = new Set(['og:title', 'twitter:title', 'og:site_name', 'application-name'])
 
 const isHome = (url: string, site: string) => url === site || `${url}/` === site
 
@@ -11,7 +15,7 @@ export const titlePlaceholder = defineCheck({
   family: 'text',
   level: 'error',
   scope: 'page',
-  looksAt: 'The page’s own part of title, og:title and twitter:title, the site’s name left out.',
+  looksAt: 'The page’s own part of title, og:title and twitter:title, and what the site is called.',
   why: 'A title that the template came with tells nobody what the page is.',
   messages: {
     starter: {
@@ -24,16 +28,18 @@ export const titlePlaceholder = defineCheck({
     const own =
       facts.title === null ? [] : [{ key: 'title', value: facts.title, at: facts.at.title as Position | null }]
     const tags = facts.metas
-      .filter((meta) => meta.key === 'og:title' || meta.key === 'twitter:title')
+      .filter((meta) => TITLE_TAGS.has(meta.key))
       .map((meta) => ({ key: meta.key, value: meta.value ?? '', at: meta as Position | null }))
+    const isAtHome = isHome(url, addresses.site)
+    const isHomeTitle = (part: string) => HOME_TITLES.has(part.toLowerCase())
+    // The home page may say Home, beside the site's name; a post may be called Welcome.
+    const mayBeHomeTitle = (part: string, value: string) =>
+      isAtHome ? part !== value : part.toLowerCase() === 'welcome'
     return [...own, ...tags].flatMap(({ key, value, at }) => {
       if (isBlank(value)) return []
       const part = ownPart(value, name)
-      const seen = placeholderIn(part, value)
-      // The home page may say Home, beside the site's name.
-      const isAllowed =
-        isHome(url, addresses.site) && part !== value && /^(?:home|home page|homepage|welcome|index)$/i.test(part)
-      return seen === null || isAllowed ? [] : [{ message: 'starter', at, data: { key, seen, line: at?.line ?? 0 } }]
+      const seen = placeholderIn(part, value) ?? (isHomeTitle(part) && !mayBeHomeTitle(part, value) ? part : null)
+      return seen === null ? [] : [{ message: 'starter', at, data: { key, seen, line: at?.line ?? 0 } }]
     })
   },
 })

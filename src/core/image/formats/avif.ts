@@ -37,6 +37,19 @@ export const avif: FormatReader = {
       mayBeTransparent: alpha,
     }
   },
+  isWhole(view) {
+    let offset = 0
+    while (offset < view.length) {
+      const size = view.u32(offset)
+      // The last box may reach to the end of the file, however long that is.
+      if (size === 0) return true
+      const isLarge = size === 1
+      const length = isLarge ? view.u32(offset + 8) * 2 ** 32 + view.u32(offset + 12) : size
+      if (length < (isLarge ? 16 : 8) || offset + length > view.length) return false
+      offset += length
+    }
+    return true
+  },
 }
 
 type Box = { type: string; start: number; end: number }

@@ -11,6 +11,25 @@ export const gif: FormatReader = {
     const { frames, transparency } = walkBlocks(view)
     return { width, height, animated: frames > 1, mayBeTransparent: transparency }
   },
+  isWhole(view) {
+    let offset = 13 + colourTableBytes(view.u8(10))
+    const skipSubBlocks = () => {
+      while (view.u8(offset) !== 0) offset += view.u8(offset) + 1
+      offset++
+    }
+    let frames = 0
+    // A file that ends after a picture without its closing sign is shown as any other.
+    while (offset < view.length) {
+      const kind = view.u8(offset)
+      if (kind === 0x21) offset += 2
+      else if (kind === 0x2c) {
+        frames++
+        offset += 11 + colourTableBytes(view.u8(offset + 9))
+      } else return frames > 0
+      skipSubBlocks()
+    }
+    return frames > 0
+  },
 }
 
 const colourTableBytes = (flags: number) => (flags & 0x80 ? 3 * 2 ** ((flags & 7) + 1) : 0)

@@ -15,6 +15,9 @@ export const png: FormatReader = {
     const colors = colourType === 0 || colourType === 4 ? 'grey' : 'rgb'
     return { width, height, animated, mayBeTransparent: colourType === 4 || colourType === 6 || transparency, colors }
   },
+  isWhole(view) {
+    for (let offset = 8; ; offset += 12 + view.u32(offset)) if (view.text(offset + 4, 4) === 'IEND') return true
+  },
 }
 
 function chunksBeforeData(view: ByteView): { animated: boolean; transparency: boolean } {

@@ -35,4 +35,6 @@ export const webp: FormatReader = {
     }
     throw new CutShort()
   },
+  // The outermost chunk says how long all of it is.
+  isWhole: (view) => view.u32(4, true) + 8 <= view.length + 1,
 }

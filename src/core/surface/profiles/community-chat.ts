@@ -26,6 +26,7 @@ export const communityChat: Surface = {
     maxBytes: assumed(8_000_000),
     maxSide: null,
     refused: assumed(['svg', 'tiff', 'bmp', 'ico']),
+    completesAddresses: observed(false),
   },
   layoutBy: 'asked-large',
   siteLine: 'name',

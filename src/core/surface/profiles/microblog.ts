@@ -24,6 +24,7 @@ export const microblog: Surface = {
     maxBytes: documented(5_000_000),
     maxSide: documented(4096),
     refused: documented(['svg', 'tiff', 'bmp', 'ico', 'avif']),
+    completesAddresses: observed(false),
   },
   layoutBy: 'card-kind',
   siteLine: 'host',

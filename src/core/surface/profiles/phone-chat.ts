@@ -24,6 +24,7 @@ export const phoneChat: Surface = {
     maxBytes: documented(600_000),
     maxSide: null,
     refused: assumed(['svg', 'tiff', 'bmp', 'ico']),
+    completesAddresses: observed(false),
   },
   layoutBy: 'picture',
   siteLine: 'host',

@@ -24,6 +24,7 @@ export const pictureBoard: Surface = {
     maxBytes: documented(20_000_000),
     maxSide: null,
     refused: assumed(['svg', 'tiff', 'bmp', 'ico']),
+    completesAddresses: assumed(true),
   },
   layoutBy: 'picture',
   siteLine: 'host',

@@ -26,6 +26,7 @@ export const teamChat: Surface = {
     maxBytes: null,
     maxSide: null,
     refused: assumed(['svg', 'tiff', 'bmp', 'ico']),
+    completesAddresses: assumed(true),
   },
   layoutBy: 'asked-small',
   siteLine: 'name',

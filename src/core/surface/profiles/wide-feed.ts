@@ -25,6 +25,7 @@ export const wideFeed: Surface = {
     maxBytes: documented(8_000_000),
     maxSide: null,
     refused: observed(['svg', 'tiff', 'bmp', 'ico']),
+    completesAddresses: observed(false),
   },
   layoutBy: 'picture',
   siteLine: 'host',

@@ -25,6 +25,7 @@ export const workFeed: Surface = {
     maxBytes: documented(5_000_000),
     maxSide: null,
     refused: assumed(['svg', 'tiff', 'bmp', 'ico']),
+    completesAddresses: observed(false),
   },
   layoutBy: 'picture',
   siteLine: 'host',
