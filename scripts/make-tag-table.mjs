@@ -17,7 +17,7 @@ const CATEGORIES = {
   },
   SCOPE: {
     from: '13.2.4.2: the list of "has an element in scope"',
-    names: words('applet caption html table td th marquee object template'),
+    names: words('applet caption html table td th marquee object select template'),
   },
   IMPLIED_END: {
     from: '13.2.6.3 "generate implied end tags"',
@@ -94,7 +94,8 @@ const IN_BODY_START = {
   IFRAME: words('iframe'),
   NOEMBED: words('noembed'),
   SELECT: words('select'),
-  OPTION: words('optgroup option'),
+  OPTION: words('option'),
+  OPTGROUP: words('optgroup'),
   RUBY_BASE: words('rb rtc'),
   RUBY_TEXT: words('rp rt'),
   FOREIGN: words('math svg'),
@@ -107,7 +108,7 @@ const IN_BODY_END = {
   BODY: words('body'),
   HTML: words('html'),
   BLOCK: words(`address article aside blockquote button center details dialog dir div dl fieldset figcaption figure
-    footer header hgroup listing main menu nav ol pre search section summary ul`),
+    footer header hgroup listing main menu nav ol pre search section select summary ul`),
   FORM: words('form'),
   P: words('p'),
   LI: words('li'),

@@ -1,6 +1,7 @@
 import { createServer, type Server, type ServerResponse } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { brotliCompressSync, gzipSync } from 'node:zlib'
+import { createServer as createSocketServer } from 'node:net'
+import { brotliCompressSync, deflateRawSync, deflateSync, gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { createFetcher } from './fetch-address'
 
@@ -158,4 +159,60 @@ describe('inner addresses that nobody named', () => {
     })
     expect(exchange).toMatchObject({ kind: 'failed', code: 'forbidden' })
   })
+})
+
+describe('codings as browsers take them', () => {
+  const text = 'A page that is long enough to be worth packing. '.repeat(400)
+  const packed: Record<string, [string, Buffer]> = {
+    gzip: ['gzip', gzipSync(text)],
+    br: ['br', brotliCompressSync(text)],
+    'deflate in its frame': ['deflate', deflateSync(text)],
+    'deflate as it is': ['deflate', deflateRawSync(text)],
+    'gzip without its trailer': ['gzip', gzipSync(text).subarray(0, -8)],
+    'two of them': ['gzip, br', brotliCompressSync(gzipSync(text))],
+    'none, by its name': ['identity', Buffer.from(text)],
+    'one that nobody knows': ['nonsense', Buffer.from(text)],
+  }
+
+  /** One answer over a bare socket, in pieces of a size, that says that it closes, and does. */
+  async function answered(coding: string, body: Buffer, piece: number, isLengthSaid: boolean) {
+    const socketServer = createSocketServer((socket) => {
+      socket.on('error', () => undefined)
+      socket.once('data', () => {
+        const length = isLengthSaid ? `content-length: ${body.length}\r\n` : ''
+        socket.write(
+          `HTTP/1.1 200 OK\r\ncontent-type: text/html\r\ncontent-encoding: ${coding}\r\n${length}connection: close\r\n\r\n`,
+        )
+        for (let at = 0; at < body.length; at += piece) socket.write(body.subarray(at, at + piece))
+        socket.end()
+      })
+    })
+    await new Promise<void>((resolve) => socketServer.listen(0, '127.0.0.1', resolve))
+    const host = `127.0.0.1:${(socketServer.address() as AddressInfo).port}`
+    const made = createFetcher({
+      innerHosts: new Set([host]),
+      concurrency: 1,
+      timeoutMs: 3000,
+      signal: new AbortController().signal,
+    })
+    try {
+      return await made.read({ url: `http://${host}/`, accept: 'page', maxBytes: 1_000_000 })
+    } finally {
+      await made.close()
+      socketServer.close()
+    }
+  }
+
+  test.each(Object.entries(packed))(
+    '%s, on a connection that closes, in pieces of any size',
+    async (_name, [coding, body]) => {
+      for (const piece of [1, 7, 100, 100_000]) {
+        for (const isLengthSaid of [true, false]) {
+          const exchange = await answered(coding, body, piece, isLengthSaid)
+          expect(exchange).toMatchObject({ kind: 'answered', status: 200 })
+          expect(exchange.kind === 'answered' && Buffer.from(exchange.body).toString()).toBe(text)
+        }
+      }
+    },
+  )
 })

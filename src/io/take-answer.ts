@@ -1,4 +1,4 @@
-import type { Transform } from 'node:stream'
+import { Transform } from 'node:stream'
 import * as zlib from 'node:zlib'
 import type { Dispatcher } from 'undici'
 import type { BodySink, ReadRequest } from '@/core/crawl/read-address'
@@ -7,6 +7,8 @@ import type { PageStream } from '@/core/page/page-stream'
 
 /** A body that unpacks to more than this many times its size is no page: it is a bomb. */
 const MOST_EXPANSION = 200
+/** A pack is no longer than what is in it, but for its frame. */
+const PACKED_SLACK = 64 * 1024
 /** What is packed smaller than this may unpack as far as if it were as large. */
 const LEAST_PACKED = 1024
 
@@ -16,20 +18,72 @@ const createZstdDecompress = (zlib as { createZstdDecompress?: () => Transform }
 /** What is asked for as `accept-encoding`: all that can be unpacked here. */
 export const ENCODINGS = createZstdDecompress ? 'gzip, br, zstd, deflate' : 'gzip, br, deflate'
 
-function decoderFor(encoding: string | undefined): Transform | null {
-  switch (encoding?.trim().toLowerCase()) {
+/** What is there of a body that ends before its pack does is read, as browsers do: a missing trailer loses nothing. */
+const lenient = { finishFlush: zlib.constants.Z_SYNC_FLUSH }
+const lenientBrotli = { finishFlush: zlib.constants.BROTLI_OPERATION_FLUSH }
+
+/** Unpacks `deflate`, which some servers send as it is (RFC 1951) and others within zlib's frame (RFC 1950). */
+class Inflate extends Transform {
+  private inner: zlib.Inflate | zlib.InflateRaw | null = null
+
+  override _transform(piece: Uint8Array, _encoding: string, done: (error?: Error | null) => void): void {
+    if (piece.length === 0) {
+      done()
+      return
+    }
+    this.inner ??= this.open(piece[0]!)
+    this.inner.write(piece, done)
+  }
+
+  override _flush(done: (error?: Error | null) => void): void {
+    if (!this.inner) {
+      done()
+      return
+    }
+    this.inner.once('end', () => done())
+    this.inner.end()
+  }
+
+  override _destroy(error: Error | null, done: (error: Error | null) => void): void {
+    this.inner?.destroy()
+    done(error)
+  }
+
+  /** A frame begins with the method 8 and a window of at most 32 KiB; coded data hardly ever does. */
+  private open(first: number): zlib.Inflate | zlib.InflateRaw {
+    const hasFrame = (first & 0x0f) === 8 && first >> 4 <= 7
+    const inner = hasFrame ? zlib.createInflate(lenient) : zlib.createInflateRaw(lenient)
+    inner.on('data', (piece: Uint8Array) => this.push(piece)).on('error', (error) => this.destroy(error))
+    return inner
+  }
+}
+
+function decoderFor(encoding: string): Transform | null {
+  switch (encoding) {
     case 'gzip':
     case 'x-gzip':
-      return zlib.createGunzip()
+      return zlib.createGunzip(lenient)
     case 'br':
-      return zlib.createBrotliDecompress()
+      return zlib.createBrotliDecompress(lenientBrotli)
     case 'deflate':
-      return zlib.createInflate()
+      return new Inflate()
     case 'zstd':
       return createZstdDecompress?.() ?? null
     default:
       return null
   }
+}
+
+/** Codings undone one after the other are few: more of them are no page. */
+const MOST_CODINGS = 3
+
+/** Undoes the codings of a body, the last one first (RFC 9110, 8.4). */
+function decodersFor(header: string | undefined): Transform[] {
+  const codings = (header ?? '').toLowerCase().split(',')
+  return codings
+    .reverse()
+    .flatMap((coding) => decoderFor(coding.trim()) ?? [])
+    .slice(0, MOST_CODINGS)
 }
 
 /** An answer as it was taken. `body` is empty where something else took it as it arrived. */
@@ -80,7 +134,7 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
   private headers: Record<string, string> = {}
   private page: PageStream | null = null
   private sink: BodySink | null = null
-  private decoder: Transform | null = null
+  private decoders: Transform[] = []
   private pieces: Uint8Array[] = []
   private length = 0
   private packed = 0
@@ -113,29 +167,34 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
     this.headers = joined(headers)
     this.page = this.limits.openPage?.(status, this.headers) ?? null
     this.sink = this.page ?? this.limits.openBody?.(status, this.headers) ?? null
-    this.decoder = decoderFor(this.headers['content-encoding'])
-    this.decoder
-      ?.on('data', (piece: Uint8Array) => this.take(piece))
-      .on('end', () => this.finish(false))
-      .on('error', (error) => {
-        this.fail(error)
-        this.controller?.abort(error)
-      })
-  }
-
-  onResponseData(controller: Controller, piece: Uint8Array): void {
-    if (this.isOver) return
-    this.packed += piece.length
-    const { decoder } = this
-    if (!decoder) this.take(piece)
-    else if (!decoder.write(piece)) {
-      controller.pause()
-      decoder.once('drain', () => controller.resume())
+    this.decoders = decodersFor(this.headers['content-encoding'])
+    for (const [index, decoder] of this.decoders.entries()) {
+      const next = this.decoders[index + 1]
+      decoder
+        .on('data', (piece: Uint8Array) => (next ? next.write(piece) : this.take(piece)))
+        .on('end', () => (next ? next.end() : this.finish(false)))
+        .on('error', (error) => {
+          this.fail(error)
+          this.controller?.abort(error)
+        })
     }
   }
 
+  onResponseData(_: Controller, piece: Uint8Array): void {
+    if (this.isOver) return
+    this.packed += piece.length
+    const [decoder] = this.decoders
+    if (!decoder) this.take(piece)
+    // The connection is not made to wait: what can wait to be unpacked is bounded here. Pausing a connection that is
+    // about to close is a fault of its own in the client.
+    else if (this.packed > this.limits.maxBytes + PACKED_SLACK) this.breakOff()
+    else decoder.write(piece)
+  }
+
   onResponseEnd(): void {
-    if (this.decoder) this.decoder.end()
+    const [decoder] = this.decoders
+    if (this.isOver) return
+    if (decoder) decoder.end()
     else this.finish(false)
   }
 
@@ -152,18 +211,22 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
     if (this.sink) this.sink.write(wanted)
     else this.pieces.push(wanted)
     this.length += piece.length
-    const isBomb = this.decoder !== null && this.length > MOST_EXPANSION * Math.max(this.packed, LEAST_PACKED)
-    if (piece.length > room || isBomb) {
-      this.finish(true)
-      this.controller?.abort(new BrokenOff('stopped'))
-    }
+    const isBomb = this.decoders.length > 0 && this.length > MOST_EXPANSION * Math.max(this.packed, LEAST_PACKED)
+    if (piece.length > room || isBomb) this.breakOff()
+  }
+
+  /** Enough was read: the rest is left. */
+  private breakOff(): void {
+    this.finish(true)
+    this.controller?.abort(new BrokenOff('stopped'))
   }
 
   private end(): boolean {
     if (this.isOver) return false
     this.isOver = true
     clearTimeout(this.timer)
-    this.decoder?.destroy()
+    for (const decoder of this.decoders) decoder.destroy()
+    this.decoders = []
     // The client keeps a handler for a while after its answer: it must not keep the page as well.
     this.page = null
     this.sink = null

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { testOutside } from '../testing/build-run'
 import type { Exchange } from './read-address'
-import { retrying, waitBefore } from './retrying'
+import { retryAfterMs, retrying, waitBefore } from './retrying'
 
 const now = new Date('2026-11-23T09:00:00Z')
 const answered = (status: number, headers: Record<string, string> = {}): Exchange => ({
@@ -67,4 +67,19 @@ test.each([
   [{ 'retry-after': 'soon' }, 0, 500],
 ])('with %j the wait of try %i is %i ms', (headers: Record<string, string>, attempt, expected) => {
   expect(waitBefore(attempt, answered(503, headers), now)).toBe(expected)
+})
+
+test.each([
+  ['120', 120_000],
+  ['0', 0],
+  ['-5', null],
+  ['1.5', null],
+  ['soon', null],
+  ['5, 10', 5000],
+  ['Mon, 23 Nov 2026 09:13:00 GMT', 60_000],
+  ['Mon Nov 23 09:13:00 2026', 60_000],
+  ['Mon Nov 23 09:11:00 2026', 0],
+  [undefined, null],
+] as const)('Retry-After %s is %s ms', (value, ms) => {
+  expect(retryAfterMs(value, new Date('2026-11-23T09:12:00Z'))).toBe(ms)
 })

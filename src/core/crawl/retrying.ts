@@ -15,11 +15,27 @@ export function waitBefore(attempt: number, exchange: Exchange, now: Date): numb
   return Math.min(asked ?? limits.retryFirstMs * 2 ** attempt, limits.retryMostMs)
 }
 
-/** Retry-After (RFC 9110): seconds, or a date. */
-function retryAfterMs(value: string | undefined, now: Date): number | null {
+const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec']
+
+/** `Sun Nov  6 08:49:37 1994`: the form of C's asctime, which says no zone and means GMT (RFC 9110, 5.6.7). */
+function asctimeMs(text: string): number | null {
+  const [, month, day, time, year, ...rest] = text.trim().split(/ +/)
+  const index = MONTHS.indexOf((month ?? '').toLowerCase())
+  const [hours, minutes, seconds] = (time ?? '').split(':').map(Number)
+  if (index < 0 || rest.length > 0 || !/^\d{4}$/.test(year ?? '')) return null
+  const ms = Date.UTC(Number(year), index, Number(day), hours, minutes, seconds)
+  return Number.isNaN(ms) ? null : ms
+}
+
+/** Retry-After (RFC 9110): seconds, or a date; null for what is neither. Of several values the first counts. */
+export function retryAfterMs(value: string | undefined, now: Date): number | null {
   if (value === undefined) return null
-  if (/^\s*\d+\s*$/.test(value)) return Number(value) * 1000
-  const date = Date.parse(value)
+  const first = value.split(',')[0]!.trim()
+  if (/^\d{1,10}$/.test(first)) return Number(first) * 1000
+  // A date has a comma of its own after the day's name; what begins with a number that is none is no date either.
+  const text = value.trim()
+  if (!/^[a-z]/i.test(text)) return null
+  const date = asctimeMs(text) ?? Date.parse(text)
   return Number.isNaN(date) ? null : Math.max(0, date - now.getTime())
 }
 

@@ -48,3 +48,16 @@ test('crawl delay and sitemaps are kept', () => {
 test.each(['', '<html>not robots</html>', ':::', 'Disallow: /before-any-group'])('%j keeps nobody out', (text) => {
   expect(allowed(text, '/before-any-group')).toBe(true)
 })
+
+test.each([
+  ['/caf%c3%a9', '/café'],
+  ['/café', '/caf%C3%A9'],
+  ['/%63afe', '/cafe'],
+  ['/a%2Fb', '/a%2fb'],
+])('a rule of %s holds for %s: codes are compared in one form', (rule, path) => {
+  expect(isAllowed(parseRobots(`User-agent: *\nDisallow: ${rule}`), 'Any', path)).toBe(false)
+})
+
+test('a code that stands for a separator is none', () => {
+  expect(isAllowed(parseRobots('User-agent: *\nDisallow: /a%2Fb'), 'Any', '/a/b')).toBe(true)
+})

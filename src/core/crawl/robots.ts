@@ -72,17 +72,24 @@ export function crawlDelayFor(rules: RobotsRules, token: string): number | null 
   return rulesFor(rules, token).crawlDelaySeconds
 }
 
-/** What `encodeURI` leaves as it is, and so is equal already. */
+/** What needs no encoding in a path, and no code stands for (RFC 3986, 2.3 and 2.2). */
 const IS_EQUAL = /^[A-Za-z0-9;,/?:@&=+$\-_.!~*'()#]*$/
+const CODE = /%[0-9a-f]{2}/gi
+const UNRESERVED = /[A-Za-z0-9\-._~]/
 
-/** Percent-encoding made equal, so that `/caf%C3%A9` and `/café` are one path. */
+/**
+ * One form for one path (RFC 9309, 2.2.2): other than ASCII is encoded, what needs no code has none, and codes are in
+ * capitals; so that `/caf%c3%a9`, `/café` and `/%63afé` are one.
+ */
 function comparable(path: string): string {
   if (IS_EQUAL.test(path)) return path
-  try {
-    return encodeURI(decodeURI(path))
-  } catch {
-    return path
-  }
+  const encoded = path.replace(/[^\x21-\x7e]+/gu, (text) =>
+    encodeURIComponent(text.replace(/\p{Surrogate}/gu, '\uFFFD')),
+  )
+  return encoded.replace(CODE, (code) => {
+    const character = String.fromCharCode(Number.parseInt(code.slice(1), 16))
+    return UNRESERVED.test(character) ? character : code.toUpperCase()
+  })
 }
 
 function patternOf({ allow, path }: { allow: boolean; path: string }): Pattern {

@@ -53,6 +53,31 @@ describe('a sitemap read while it arrives', () => {
     expect(inPieces(Uint8Array.from([...head!, ...rest!]), 7).pages).toEqual(['https://a.example/1'])
   })
 
+  test.each([1, 7, 600, 20_000])('zeros after a pack, %i of them, are no part of it', (count) => {
+    for (const size of [1, 9, 4000]) {
+      const packed = gzipSync(sitemap(size))
+      const padded = Uint8Array.from([...packed, ...new Uint8Array(count)])
+      expect(inPieces(padded, 512).pages).toHaveLength(size)
+    }
+  })
+
+  test.each([
+    ['with a mark', [0xff, 0xfe], 'utf16le'],
+    ['without one', [], 'utf16le'],
+  ] as const)('in UTF-16 %s', (_name, mark, encoding) => {
+    const text = `<urlset><url><loc>${address(1)}</loc></url></urlset>`
+    const bytes = Uint8Array.from([...mark, ...Buffer.from(text, encoding)])
+    expect(inPieces(bytes, 3).pages).toEqual([address(1)])
+    const swapped = Uint8Array.from([...[...mark].reverse(), ...Buffer.from(text, encoding).swap16()])
+    expect(inPieces(swapped, 3).pages).toEqual([address(1)])
+  })
+
+  test('under a prefix, with the parts of another beside it', () => {
+    const text =
+      '<sm:urlset xmlns:sm="x"><sm:url><sm:loc>https://a.example/1</sm:loc><image:image><image:loc>https://a.example/1.png</image:loc></image:image></sm:url></sm:urlset>'
+    expect(readSitemapFile(new TextEncoder().encode(text)).pages).toEqual(['https://a.example/1'])
+  })
+
   test('an address without end is not gathered', () => {
     const endless = new TextEncoder().encode(`<urlset><url><loc>${'a'.repeat(5_000_000)}</loc></url></urlset>`)
     expect(inPieces(endless, 65_536).pages[0]!.length).toBeLessThan(100_000)

@@ -1,5 +1,5 @@
 import { Gunzip } from 'fflate'
-import { Utf8Pieces } from '../page/piece-decoder'
+import { OtherPieces, type PieceDecoder, Utf8Pieces } from '../page/piece-decoder'
 import { limits } from './limits'
 import { SitemapReader, type SitemapReading } from './sitemap'
 
@@ -9,13 +9,27 @@ const PIECE = 16 * 1024
 /** Bytes of a pack's head and end (RFC 1952). */
 const LEAST_GZIP = 18
 
+/** Bytes of the end of a pack: a checksum, and how much it holds. */
+const TRAILER = 8
+
+/** The number in the last four bytes of a pack, the lowest byte first. */
+const sizeIn = (tail: readonly number[]) => tail.reduceRight((sum, byte) => sum * 256 + byte, 0)
+
 /** Do bytes start as gzip does (RFC 1952)? */
 const isGzip = (bytes: Uint8Array) => bytes[0] === 0x1f && bytes[1] === 0x8b
+
+/** UTF-16 is told by its byte order mark, or by the zeros beside its first `<`; all else is UTF-8, as sitemaps.org has it. */
+function decoderFor([first, second]: Uint8Array): PieceDecoder {
+  if ((first === 0xff && second === 0xfe) || (first === 0x3c && second === 0)) return new OtherPieces('utf-16le')
+  if ((first === 0xfe && second === 0xff) || (first === 0 && second === 0x3c)) return new OtherPieces('utf-16be')
+  return new Utf8Pieces()
+}
 
 /** Reads a sitemap file while its bytes arrive, packed by gzip or not; no more of it is held than one piece. */
 export class SitemapStream {
   private readonly reader = new SitemapReader()
-  private readonly decoder = new Utf8Pieces()
+  /** By the first bytes of the text: null until there are some. */
+  private decoder: PieceDecoder | null = null
   private unpacker: Gunzip | null = null
   private unpacked = 0
   private isBegun = false
@@ -24,6 +38,8 @@ export class SitemapStream {
   /** Bytes of the pack so far, and the last four of them. */
   private packed = 0
   private tail: number[] = []
+  /** Zeros that came last, and were not unpacked yet. */
+  private zeros = 0
   /** The first byte, until the second tells what the file is. */
   private first: Uint8Array | null = null
 
@@ -38,27 +54,54 @@ export class SitemapStream {
     this.first = null
     if (!this.unpacker) this.take(piece)
     else {
-      for (let at = 0; at < piece.length; at += PIECE) this.unpacker.push(piece.subarray(at, at + PIECE))
-      this.packed += piece.length
-      this.tail = [...this.tail, ...piece.subarray(-4)].slice(-4)
+      // Zeros are kept back: some servers fill up a pack with them, and its own end may be some.
+      const end = piece.findLastIndex((byte) => byte !== 0) + 1
+      if (end > 0) {
+        this.unpackZeros(this.zeros)
+        this.zeros = 0
+        this.unpack(piece.subarray(0, end))
+      }
+      this.zeros += piece.length - end
     }
+  }
+
+  private unpack(bytes: Uint8Array): void {
+    for (let at = 0; at < bytes.length; at += PIECE) this.unpacker!.push(bytes.subarray(at, at + PIECE))
+    this.packed += bytes.length
+    this.tail = [...this.tail, ...bytes.subarray(-4)].slice(-4)
+  }
+
+  private unpackZeros(count: number): void {
+    for (let left = count; left > 0; left -= PIECE) this.unpack(new Uint8Array(Math.min(left, PIECE)))
+  }
+
+  /** Of the zeros at the end, those that belong to the pack: with them it ends in how much it holds. */
+  private unpackOwnZeros(): void {
+    for (let own = 0; own <= Math.min(this.zeros, TRAILER); own++) {
+      const tail = [...this.tail, ...new Array<number>(own).fill(0)].slice(-4)
+      if (sizeIn(tail) !== this.unpacked % 2 ** 32) continue
+      this.unpackZeros(own)
+      return
+    }
+    this.unpackZeros(this.zeros)
   }
 
   /** @throws Error when what began as gzip is broken or cut off */
   end(): SitemapReading {
     if (this.first) this.take(this.first)
     if (this.unpacker) {
+      if (this.members === 1) this.unpackOwnZeros()
+      else this.unpackZeros(this.zeros)
       this.unpacker.push(new Uint8Array(0), true)
       if (!this.isUnpacked || !this.isWhole()) throw new Error('it ends too early')
     }
-    this.reader.write(this.decoder.end())
+    this.reader.write(this.decoder?.end() ?? '')
     return this.reader.end()
   }
 
   /** A pack ends with how much it holds, modulo 2^32. The unpacker itself doesn't notice every pack that was cut off. */
   private isWhole(): boolean {
-    const said = this.tail.reduceRight((sum, byte) => sum * 256 + byte, 0)
-    return this.members > 1 || (this.packed >= LEAST_GZIP && said === this.unpacked % 2 ** 32)
+    return this.members > 1 || (this.packed >= LEAST_GZIP && sizeIn(this.tail) === this.unpacked % 2 ** 32)
   }
 
   private begin(piece: Uint8Array): void {
@@ -76,7 +119,9 @@ export class SitemapStream {
     const room = limits.sitemapBytes - this.unpacked
     this.unpacked += bytes.length
     if (bytes.length > room) this.reader.cut()
-    if (room > 0) this.reader.write(this.decoder.decode(bytes.length > room ? bytes.subarray(0, room) : bytes))
+    if (room <= 0 || bytes.length === 0) return
+    this.decoder ??= decoderFor(bytes)
+    this.reader.write(this.decoder.decode(bytes.length > room ? bytes.subarray(0, room) : bytes))
   }
 }
 

@@ -6,6 +6,7 @@ import { limits } from './limits'
 export type SitemapReading = { pages: string[]; sitemaps: string[]; isCut: boolean }
 
 const localName = (name: string) => name.slice(name.indexOf(':') + 1).toLowerCase()
+const prefixOf = (name: string) => name.slice(0, name.indexOf(':') + 1).toLowerCase()
 
 /**
  * Reads a sitemap or a sitemap index (sitemaps.org) while its text comes in pieces: nothing is kept but the addresses.
@@ -14,6 +15,8 @@ const localName = (name: string) => name.slice(name.indexOf(':') + 1).toLowerCas
 export class SitemapReader {
   private readonly reading: SitemapReading = { pages: [], sitemaps: [], isCut: false }
   private parent: 'url' | 'sitemap' | null = null
+  /** Prefix of the entry's own name: `sm:url` has a `sm:loc`. */
+  private prefix = ''
   private location: string | null = null
   private readonly parser = new Parser(
     {
@@ -43,16 +46,19 @@ export class SitemapReader {
 
   private opened(name: string): void {
     const local = localName(name)
-    if (local === 'url' || local === 'sitemap') this.parent = local
-    // `image:loc` and its like name no page: only the one directly in its entry counts.
-    else if (name.toLowerCase() === 'loc' && this.parent) this.location = ''
+    if (local === 'url' || local === 'sitemap') {
+      this.parent = local
+      this.prefix = prefixOf(name)
+    }
+    // `image:loc` and its like name no page: only one under the prefix of its entry counts.
+    else if (local === 'loc' && this.parent && prefixOf(name) === this.prefix) this.location = ''
   }
 
   private closed(name: string): void {
     const { reading, parent, location } = this
     const local = localName(name)
     if (local === 'url' || local === 'sitemap') this.parent = null
-    if (name.toLowerCase() !== 'loc' || location === null) return
+    if (local !== 'loc' || prefixOf(name) !== this.prefix || location === null) return
     const list = parent === 'sitemap' ? reading.sitemaps : reading.pages
     if (list.length >= limits.sitemapEntries) reading.isCut = true
     else list.push(trimAscii(location))

@@ -201,11 +201,6 @@ export abstract class Construction {
     consider(T.TR, Mode.IN_ROW)
     for (const tag of [T.TD, T.TH]) consider(tag, Mode.IN_CELL)
     consider(T.TEMPLATE, this.templateModes.at(-1) ?? Mode.IN_BODY)
-    const select = open.nearest(T.SELECT)
-    if (select > at) {
-      const table = open.nearest(T.TABLE)
-      mode = table > 0 && table > open.nearest(T.TEMPLATE) ? Mode.IN_SELECT_IN_TABLE : Mode.IN_SELECT
-    }
     this.mode = mode
   }
 }

@@ -118,6 +118,7 @@ function startRarely(tree: Construction, tag: number): void {
       tree.framesetOk = false
       return
     case T.START_INPUT:
+      if (open.inScope(T.SELECT)) open.popThrough(open.nearest(T.SELECT))
       tree.reconstruct()
       tree.insertVoid(tag)
       if (!isHiddenInput(tree)) tree.framesetOk = false
@@ -127,6 +128,7 @@ function startRarely(tree: Construction, tag: number): void {
       return
     case T.START_HR:
       tree.closeParagraph()
+      if (open.inScope(T.SELECT)) open.generateImpliedEnds()
       tree.insertVoid(tag)
       tree.framesetOk = false
       return
@@ -151,7 +153,9 @@ function startRarely(tree: Construction, tag: number): void {
       startSelect(tree)
       return
     case T.START_OPTION:
-      if (open.isTop(T.OPTION)) open.pop()
+    case T.START_OPTGROUP:
+      if (open.inScope(T.SELECT)) open.generateImpliedEnds(tag === T.OPTION ? T.OPTGROUP : 0)
+      else if (open.isTop(T.OPTION)) open.pop()
       tree.reconstruct()
       tree.insert(tag)
       return
@@ -216,12 +220,16 @@ function startForm(tree: Construction): void {
   }
 }
 
+/** A list of choices holds what any element may hold; a second one inside of it ends it. */
 function startSelect(tree: Construction): void {
+  const { open } = tree
+  if (open.inScope(T.SELECT)) {
+    open.popThrough(open.nearest(T.SELECT))
+    return
+  }
   tree.reconstruct()
   tree.insert(T.SELECT)
   tree.framesetOk = false
-  const isInTable = tree.mode >= Mode.IN_TABLE && tree.mode <= Mode.IN_CELL && tree.mode !== Mode.IN_COLUMN_GROUP
-  tree.mode = isInTable ? Mode.IN_SELECT_IN_TABLE : Mode.IN_SELECT
 }
 
 /** Of an end tag's rules, those that close the current node and no more when it is the one named. */

@@ -13,14 +13,12 @@ export const IN_COLUMN_GROUP = 9
 export const IN_TABLE_BODY = 10
 export const IN_ROW = 11
 export const IN_CELL = 12
-export const IN_SELECT = 13
-export const IN_SELECT_IN_TABLE = 14
-export const IN_TEMPLATE = 15
-export const AFTER_BODY = 16
-export const IN_FRAMESET = 17
-export const AFTER_FRAMESET = 18
-export const AFTER_AFTER_BODY = 19
-export const AFTER_AFTER_FRAMESET = 20
+export const IN_TEMPLATE = 13
+export const AFTER_BODY = 14
+export const IN_FRAMESET = 15
+export const AFTER_FRAMESET = 16
+export const AFTER_AFTER_BODY = 17
+export const AFTER_AFTER_FRAMESET = 18
 
 /** Markup as usual. */
 export const NO_RAW_TEXT = 0

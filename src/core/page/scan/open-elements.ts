@@ -74,6 +74,8 @@ export class OpenElements {
   /** Topmost entry of each key; -1 where none is open. */
   private topOf: Int32Array
   private lastUid = 0
+  /** Elements of drawings and formulas that are open. */
+  foreignOpen = 0
   /** Entries on the stack that began a gathering of text. */
   private textsOpen = 0
 
@@ -110,6 +112,7 @@ export class OpenElements {
     this.setBoundaries(at, cell, props)
     cells[cell + HTML] = isHtml ? at : at > 0 ? cells[cell - CELLS + HTML]! : -1
     if ((context & OPENS_TEXT) !== 0) this.textsOpen++
+    if (!isHtml) this.foreignOpen++
   }
 
   /** Writes which entries are the nearest boundaries of an entry, given those of the one below it. */
@@ -126,7 +129,9 @@ export class OpenElements {
   pop(): void {
     const { cells } = this
     let cell = this.top-- * CELLS
-    this.topOf[cells[cell + KEY]!] = cells[cell + SAME_BELOW]!
+    const key = cells[cell + KEY]!
+    this.topOf[key] = cells[cell + SAME_BELOW]!
+    if ((key & 3) !== HTML_NS) this.foreignOpen--
     if (this.textsOpen > 0 && (cells[cell + CONTEXT]! & OPENS_TEXT) !== 0) {
       this.textsOpen--
       this.onTextClosed(cells[cell + CONTEXT]! >> TEXT_SHIFT)
@@ -149,6 +154,7 @@ export class OpenElements {
     const { cells } = this
     const cell = index * CELLS
     const key = cells[cell + KEY]!
+    if ((key & 3) !== HTML_NS) this.foreignOpen--
     if (this.topOf[key] === index) this.topOf[key] = cells[cell + SAME_BELOW]!
     else {
       let above = this.topOf[key]!

@@ -190,8 +190,11 @@ export class PageScanner implements CurrentTag, TagNames {
   /** The page ended inside a tag, a comment or a raw text; the first is dropped as the standard says. */
   private endInside(index: number): number {
     const { text, tree } = this
-    if (tree.rawText !== Mode.NO_RAW_TEXT) this.contentOfRaw(index, text.length)
-    else if (text.startsWith('<!', index) && text.slice(index + 2, index + 9).toLowerCase() === 'doctype') {
+    if (tree.rawText !== Mode.NO_RAW_TEXT) {
+      // An end tag that the page ends in is dropped like any tag; what stands before it is the content.
+      const less = tree.rawText === Mode.PLAINTEXT ? -1 : this.endOfRaw(index)
+      this.contentOfRaw(index, less < 0 ? text.length : less)
+    } else if (text.startsWith('<!', index) && text.slice(index + 2, index + 9).toLowerCase() === 'doctype') {
       tree.doctype(true)
     }
     return text.length

@@ -14,7 +14,6 @@ import {
   startInHead,
   startInHeadNoscript,
 } from './in-head'
-import { endInSelect, endInSelectInTable, startInSelect, startInSelectInTable } from './in-select'
 import {
   endInCaption,
   endInCell,
@@ -83,7 +82,8 @@ export class Tree extends Construction {
 
   private get isOutside(): boolean {
     const { open } = this
-    return open.namespace === HTML_NS && !open.has(T.TEMPLATE) && !open.has(T.SELECT)
+    // HTML inside a drawing is followed by more of the drawing, whose own tags are none of HTML's.
+    return open.foreignOpen === 0 && !open.has(T.TEMPLATE) && !open.has(T.SELECT)
   }
 
   /** What stands here is what the page is about. */
@@ -158,12 +158,6 @@ export class Tree extends Construction {
         return
       case Mode.IN_CELL:
         startInCell(this, tag)
-        return
-      case Mode.IN_SELECT:
-        startInSelect(this, tag)
-        return
-      case Mode.IN_SELECT_IN_TABLE:
-        startInSelectInTable(this, tag)
         return
       case Mode.IN_TEMPLATE:
         this.startInTemplate(tag)
@@ -252,12 +246,6 @@ export class Tree extends Construction {
       case Mode.IN_CELL:
         endInCell(this, tag)
         return
-      case Mode.IN_SELECT:
-        endInSelect(this, tag)
-        return
-      case Mode.IN_SELECT_IN_TABLE:
-        endInSelectInTable(this, tag)
-        return
       case Mode.IN_TEMPLATE:
         if (tag === T.TEMPLATE) this.closeTemplate()
         return
@@ -336,10 +324,6 @@ export class Tree extends Construction {
       case Mode.IN_CELL:
       case Mode.IN_TEMPLATE:
         this.charactersInBody(run)
-        return
-      case Mode.IN_SELECT:
-      case Mode.IN_SELECT_IN_TABLE:
-        this.textSink.insertText(this.open.context, run)
         return
       case Mode.IN_TABLE:
       case Mode.IN_TABLE_BODY:

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { Attributes, endOfTag } from './attributes'
-import { declaredSize, imageSource, looksLikeShareLink, refreshAddress, tokensOf } from './values'
+import { declaredSize, firstOfSet, imageSource, looksLikeShareLink, refreshAddress, tokensOf } from './values'
 
 /** Attributes of a tag, given without its name. */
 function attributesOf(inside: string): Attributes {
@@ -72,4 +72,30 @@ describe('values of attributes', () => {
     ]
     expect(others.map(looksLikeShareLink)).toEqual([false, false, false, false, false])
   })
+})
+
+test.each([
+  ['0; url=/a', '/a'],
+  ['0;URL = "/a b" junk', '/a b'],
+  ["5,'/a'", '/a'],
+  ['0 /a', '/a'],
+  ['.5; url=/a', '/a'],
+  ['0; url/a', 'url/a'],
+  ['0; url=', null],
+  ['30', null],
+  ['url=/a', null],
+  ['0x; url=/a', null],
+  ["0; url='/unclosed", '/unclosed'],
+])('a refresh of “%s” leads to %s', (content, address) => {
+  expect(refreshAddress(content)).toBe(address)
+})
+
+test.each([
+  ['/a.jpg 1x, /b.jpg 2x', '/a.jpg'],
+  [' , ,/a,b.jpg 100w', '/a,b.jpg'],
+  ['data:image/png;base64,AA,,/b.jpg 1x', 'data:image/png;base64,AA,,/b.jpg'],
+  ['/a.jpg,', '/a.jpg'],
+  ['  ', null],
+])('the first of the set “%s” is %s', (value, first) => {
+  expect(firstOfSet(value)).toBe(first)
 })

@@ -2,7 +2,7 @@ import type { ContentImage, JsonLdFact, LinkFact, MetaFact, PageFacts, TagPositi
 import type { DecodedHtml } from '../../page/decode'
 import { readJsonLd } from '../../page/json-ld'
 import { LineIndex } from '../../page/lines'
-import { looksLikeShareLink, refreshAddress } from '../../page/scan/values'
+import { firstOfSet, looksLikeShareLink, refreshAddress } from '../../page/scan/values'
 import { collapseWhiteSpace, isBlank, trimAscii } from '../../text/collapse'
 import { byteOffsets } from './byte-offsets'
 import {
@@ -97,9 +97,8 @@ function addLink(element: Element, place: Place, into: Gathered): void {
 function addImage(element: Element, into: Gathered): void {
   const lazy = attribute(element, 'data-src') ?? attribute(element, 'data-lazy-src')
   const plain = attribute(element, 'src')
-  const fromSet = (attribute(element, 'srcset') ?? '').trim().split(/[\s,]+/)[0]
   const own = plain && !plain.startsWith('data:') ? plain : null
-  const src = own ?? lazy ?? (fromSet || null)
+  const src = own ?? lazy ?? firstOfSet(attribute(element, 'srcset') ?? '')
   if (!src) return
   const alt = attribute(element, 'alt')
   const width = declaredSize(element, 'width')
