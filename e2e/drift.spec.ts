@@ -133,6 +133,16 @@ test.describe('held copies', () => {
     const feed = refresh(page, 'Wide feed')
     await expect(feed.getByRole('heading', { name: '6 copies out of date' })).toBeVisible()
     await expect(feed.getByRole('listitem').first()).toContainText('stays until asked for')
+    // Nobody is asked without an address to ask at: nothing is ticked off.
+    await page.keyboard.press('o')
+    await expect(page.getByText('Where Wide feed is asked again is not known here')).toBeVisible()
+    await expect(feed.getByRole('heading', { name: '6 copies out of date' })).toBeVisible()
+    // What was ticked off last is taken back, though the next line is chosen by then.
+    await page.keyboard.press('t')
+    await expect(feed.getByRole('heading', { name: '5 copies out of date' })).toBeVisible()
+    await page.keyboard.press('u')
+    await expect(feed.getByRole('heading', { name: '6 copies out of date' })).toBeVisible()
+    await expect(feed.getByRole('listitem').first()).toContainText('stays until asked for')
     await page.getByLabel('Its own address for asking again').fill('not-an-address')
     await expect(page.getByText('It must start with https:// or http://')).toBeVisible()
     await page.getByLabel('Its own address for asking again').fill(`${DEMO}?again={address}`)
@@ -169,6 +179,9 @@ test.describe('held copies', () => {
     await page.getByRole('button', { name: /^Live since/ }).click()
     await page.getByRole('button', { name: 'It is not' }).click()
     await page.getByRole('tab', { name: 'Held copies' }).click()
+    await expect(
+      refresh(page, 'Wide feed').getByRole('heading', { name: 'Which copies are out of date is not known yet' }),
+    ).toBeVisible()
     const offered = refresh(page, 'Wide feed').getByRole('listitem')
     await expect(offered).toHaveCount(2)
     await expect(offered.filter({ hasText: 'open here' })).toHaveCount(1)

@@ -117,6 +117,28 @@ test('a dead address is named, with what to try', async ({ page }) => {
   await expect(page.getByLabel('Address', { exact: true })).toHaveValue('http://127.0.0.1:9/')
 })
 
+test('an address that is no HTML page is no run, and says what was found', async ({ page }) => {
+  await gatherAddress(page, `${DEMO}style.css`)
+  await expect(page.getByText(/style\.css is text\/css/)).toBeVisible()
+  await page.goto('/')
+  await expect(page.getByText('style.css')).toHaveCount(0)
+})
+
+test('a stopped run is not known to be clear, and no sign-off is offered for it', async ({ page }) => {
+  await gatherAddress(page, SLOW_DEMO)
+  await page.getByRole('button', { name: 'Open the Wall' }).waitFor()
+  await page.getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByText(/^Stopped at \d+ of about \d+ pages\.$/)).toBeVisible()
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await page
+    .getByRole('link', { name: /^Clearance/ })
+    .or(page.getByRole('button', { name: /^Clearance/ }))
+    .first()
+    .click()
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Clear for launch')
+  await expect(page.getByText(/^Stopped at \d+ of about \d+ pages\.$/)).toBeVisible()
+})
+
 test('what is no address is refused before anything is asked', async ({ page }) => {
   await gatherAddress(page, 'ftp://somewhere')
   await expect(page.getByText('“ftp://somewhere” is no http address.')).toBeVisible()

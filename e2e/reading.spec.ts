@@ -71,7 +71,8 @@ test('every encoding of the standard is decoded as the browser does', async ({ p
       const browser = await decode(encoding, kind)
       const pieces = { bytes: BYTES, pairs: PAIRS, jumbled: JUMBLED }[kind]
       const differing = pieces.flatMap((piece, index) => {
-        if (encoding === 'big5' && piece.some((byte, at) => MADE_WRONG.has(byte * 256 + (piece[at + 1] ?? 0)))) return []
+        if (encoding === 'big5' && piece.some((byte, at) => MADE_WRONG.has(byte * 256 + (piece[at + 1] ?? 0))))
+          return []
         const own = decodeText(new Uint8Array(piece), encoding)
         return own === browser[index] ? [] : [{ piece, own, browser: browser[index] }]
       })

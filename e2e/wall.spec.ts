@@ -41,6 +41,19 @@ test('a key changes the surface of the whole wall, and the address holds it', as
   await expect(page.getByRole('radio', { name: /Search result/ })).toHaveAttribute('aria-checked', 'true')
 })
 
+test('what is typed into the search stays as it was typed, however fast', async ({ page }) => {
+  const field = page.getByLabel('Search pages and their cards')
+  for (const text of ['lorem ipsum', 'clock hour']) {
+    await field.fill('')
+    await field.pressSequentially(text, { delay: 20 })
+    await expect(field).toHaveValue(text)
+  }
+  await expect(page).toHaveURL(/q=clock/)
+  await page.goBack()
+  await page.goForward()
+  await expect(field).toHaveValue('clock hour')
+})
+
 test('symptoms combine, search narrows, and nothing found says so', async ({ page }) => {
   await page.getByRole('button', { name: /^Fell back/ }).click()
   await page.getByRole('button', { name: /^With errors/ }).click()

@@ -55,6 +55,17 @@ describe('steps of drafting', () => {
     expect(await defaultsOf(SITE)).toEqual(noDefaults)
   })
 
+  test('taking a step back leaves what has landed since', async () => {
+    await database.drafts.put(draft('b', 'Was'))
+    await writeStep(step, 'after')
+    await database.drafts.update([SITE, 'a'], { landedAt: '2026-11-24T09:00:00Z' })
+    await writeStep(step, 'before')
+    expect((await draftsOf(SITE)).map(({ url, landedAt }) => [url, landedAt])).toEqual([
+      ['a', '2026-11-24T09:00:00Z'],
+      ['b', null],
+    ])
+  })
+
   test('drafts of another site are not touched', async () => {
     await database.drafts.put({ ...draft('a', 'Theirs'), site: 'https://other.example/' })
     await writeStep(step, 'after')

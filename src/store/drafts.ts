@@ -19,12 +19,24 @@ export async function defaultsOf(site: string): Promise<SiteDefaults> {
   return (await database.defaults.get(site))?.defaults ?? noDefaults
 }
 
+function hasLandedSince(
+  now: Draft | undefined,
+  change: DraftStep['drafts'][number],
+  side: 'before' | 'after',
+): boolean {
+  const left = change[side === 'before' ? 'after' : 'before']
+  return now !== undefined && now.landedAt !== null && left?.landedAt === null
+}
+
 /** Writes one side of a step, all of it or nothing. */
 export async function writeStep(step: DraftStep, side: 'before' | 'after'): Promise<void> {
   const { drafts, defaults } = database
   await database.transaction('rw', [drafts, defaults], async () => {
-    const kept = step.drafts.flatMap((change) => change[side] ?? [])
-    const gone = step.drafts
+    const now = await drafts.bulkGet(step.drafts.map(({ url }) => [step.site, url] as [string, string]))
+    // What has landed since the step was done is in the build: taking the step back takes nothing of that with it.
+    const changes = step.drafts.filter((change, index) => !hasLandedSince(now[index], change, side))
+    const kept = changes.flatMap((change) => change[side] ?? [])
+    const gone = changes
       .filter((change) => change[side] === null)
       .map(({ url }) => [step.site, url] as [string, string])
     await drafts.bulkPut(kept)

@@ -46,6 +46,10 @@ export const Draft = z.object({
   changedAt: z.string(),
   /** When a run was found to hold all of it; null while it is open. */
   landedAt: z.string().nullable(),
+  /** It was in a build, as found then, and a later run lacks it again. */
+  goneSince: z.object({ landedAt: z.string(), missedAt: z.string() }).optional(),
+  /** What was drafted for the page before, and landed: the history, oldest first. */
+  landed: z.array(z.object({ fields: DraftFields, landedAt: z.string() })).optional(),
 })
 export type Draft = z.infer<typeof Draft>
 

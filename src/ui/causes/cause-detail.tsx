@@ -50,8 +50,9 @@ export function CauseDetail({ run, cause, rows, goTo }: { run: StoredRun; cause:
       <section>
         <h3 className="mb-1 font-semibold">Seen at</h3>
         <ul className="grid gap-[3px] text-[12.5px]">
-          {cause.evidence.map(({ url, line, value }) => (
-            <li key={`${url} ${line}`} className="[overflow-wrap:anywhere]">
+          {cause.evidence.map(({ url, line, value }, index) => (
+            // One line may be seen for two values: only its place among the evidence of this cause is its own.
+            <li key={`${cause.id} ${index}`} className="[overflow-wrap:anywhere]">
               <button
                 type="button"
                 className="font-mono text-[12px] text-pick hover:underline"

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { pageOf } from '@/core/testing/card-page'
-import { draftWith, withSlot } from './make-draft'
+import { draftAgain, draftWith, withSlot } from './make-draft'
 
 const at = (minute: number) => new Date(Date.UTC(2026, 10, 23, 9, minute))
 const about = (title: string, minute: number) => ({
@@ -33,5 +33,27 @@ describe('a draft as it is worked on', () => {
     const landed = { ...draftWith(null, { title: 'New' }, about('Old', 1))!, landedAt: at(5).toISOString() }
     const next = draftWith(landed, { title: 'Third' }, about('New', 9))!
     expect(next).toMatchObject({ landedAt: null, madeAt: at(9).toISOString(), against: { title: 'New' } })
+  })
+})
+
+describe('what has landed', () => {
+  const landed = { ...draftWith(null, { title: 'New' }, about('Old', 1))!, landedAt: at(5).toISOString() }
+
+  test('keeps its text when the page is drafted once more, and comes back when that is let go of', () => {
+    const next = draftWith(landed, { title: 'Third' }, about('New', 9))!
+    expect(next.landed).toEqual([{ fields: { title: 'New' }, landedAt: at(5).toISOString() }])
+    expect(draftWith(next, {}, about('New', 10))).toMatchObject({
+      fields: { title: 'New' },
+      landedAt: at(5).toISOString(),
+    })
+  })
+
+  test('can be drafted again, with its text', () => {
+    expect(draftAgain(landed, landed.fields, at(12))).toMatchObject({
+      fields: { title: 'New' },
+      landedAt: null,
+      changedAt: at(12).toISOString(),
+      landed: [{ fields: { title: 'New' } }],
+    })
   })
 })

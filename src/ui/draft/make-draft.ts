@@ -20,7 +20,8 @@ export function draftWith(
     now,
   }: { site: string; page: GatheredPage; imageOf: (url: string) => GatheredImage | undefined; now: Date },
 ): Draft | null {
-  if (isEmptyDraft(fields)) return null
+  const history = historyOf(before)
+  if (isEmptyDraft(fields)) return fromHistory(before, history)
   const at = now.toISOString()
   const sayings = page.facts ? sayingsOf(tagEdits(fields, imageOf), page.facts) : {}
   // A retired draft begins anew: what it was once made against is history.
@@ -33,5 +34,31 @@ export function draftWith(
     madeAt: before?.landedAt === null ? before.madeAt : at,
     changedAt: at,
     landedAt: null,
+    ...(before?.landedAt === null && before.goneSince ? { goneSince: before.goneSince } : {}),
+    ...(history.length > 0 ? { landed: history } : {}),
   }
+}
+
+/** What has landed of a page's drafts so far, the one that stands as landed too. */
+function historyOf(before: Draft | null): NonNullable<Draft['landed']> {
+  const earlier = before?.landed ?? []
+  return before && before.landedAt !== null
+    ? [...earlier, { fields: before.fields, landedAt: before.landedAt }]
+    : earlier
+}
+
+/** A draft that is let go of leaves what had landed before it; null where nothing had. */
+function fromHistory(before: Draft | null, history: NonNullable<Draft['landed']>): Draft | null {
+  const last = history.at(-1)
+  if (!before || !last) return null
+  const { goneSince: _gone, landed: _landed, ...rest } = before
+  const earlier = history.slice(0, -1)
+  return { ...rest, ...last, against: {}, ...(earlier.length > 0 ? { landed: earlier } : {}) }
+}
+
+/** A draft that had landed, open again: to be built once more. */
+export function draftAgain(draft: Draft, fields: DraftFields, now: Date): Draft {
+  const at = now.toISOString()
+  const history = historyOf(draft)
+  return { ...draft, fields, against: {}, madeAt: at, changedAt: at, landedAt: null, landed: history }
 }

@@ -2,12 +2,13 @@
 
 import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
-import type { Draft } from '@/core/draft/draft'
+import type { Draft, DraftFields } from '@/core/draft/draft'
 import { fileGuess } from '../page/use-editor'
 import { editorHref, readEditorPattern } from '../shared/editor-link'
 import { clockTime, count, dayAndTime } from '../shared/words'
 import { doStep, redoStep, undoStep, useHistory } from './draft-history'
 import type { DraftsProps } from './drafts-props'
+import { draftAgain } from './make-draft'
 import type { Standing } from './use-landings'
 
 const STATES = {
@@ -25,13 +26,24 @@ export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProp
   const paths = new Map(rows.map(({ url, path }) => [url, path]))
   const all = [...drafts.values()].sort((a, b) => (a.changedAt < b.changedAt ? 1 : -1))
   const open = all.filter(({ landedAt }) => landedAt === null)
-  const history = all.filter(({ landedAt }) => landedAt !== null)
+  const history = all
+    .flatMap((draft) => [
+      ...(draft.landed ?? []).map((one) => ({ draft, ...one })),
+      ...(draft.landedAt === null ? [] : [{ draft, fields: draft.fields, landedAt: draft.landedAt }]),
+    ])
+    .sort((a, b) => (a.landedAt < b.landedAt ? 1 : -1))
   const pathOf = (url: string) => paths.get(url) ?? url
   const discard = (draft: Draft) =>
     doStep({
       site,
       label: `discarded draft of ${pathOf(draft.url)}`,
       drafts: [{ url: draft.url, before: draft, after: null }],
+    })
+  const again = (draft: Draft, fields: DraftFields) =>
+    doStep({
+      site,
+      label: `drafted ${pathOf(draft.url)} again`,
+      drafts: [{ url: draft.url, before: draft, after: draftAgain(draft, fields, new Date()) }],
     })
   if (all.length === 0) {
     return (
@@ -53,6 +65,7 @@ export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProp
     )
   }
   const landed = open.filter(({ url }) => landings.get(url)?.state === 'landed').length + history.length
+  const gone = open.filter(({ goneSince }) => goneSince !== undefined).length
   return (
     <div className="grid gap-4">
       <header className="flex flex-wrap items-center gap-3">
@@ -60,7 +73,8 @@ export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProp
           {open.length === 0 ? 'Every draft is in the build' : `${count(open.length, 'draft')} not wholly in the build`}
         </h2>
         <span className="text-quiet">
-          {landed} landed. Held against the run of {clockTime(run.startedAt)}.
+          {landed} landed{gone > 0 && `, ${gone} of them gone again`}. Held against the run of{' '}
+          {clockTime(run.startedAt)}.
         </span>
         <span className="ml-auto flex gap-2">
           <button type="button" className="button" disabled={undo === null} onClick={() => void undoStep()}>
@@ -94,18 +108,42 @@ export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProp
       {history.length > 0 && (
         <section>
           <h3 className="mb-1 font-semibold">History</h3>
-          <ul className="text-quiet">
-            {history.map((draft) => (
-              <li key={draft.url} className="flex gap-3">
-                <span className="font-mono text-[12px]">{pathOf(draft.url)}</span>
-                <span>{Object.keys(draft.fields).join(', ')}</span>
-                <span>landed {dayAndTime(draft.landedAt!)}</span>
+          <ul className="divide-y divide-line">
+            {history.map(({ draft, fields, landedAt }) => (
+              <li key={`${draft.url} ${landedAt}`} className="grid gap-[2px] py-[6px]">
+                <div className="flex items-baseline gap-3">
+                  <span className="font-mono text-[12px]">{pathOf(draft.url)}</span>
+                  <span className="text-[12px] text-quiet">landed {dayAndTime(landedAt)}</span>
+                  <button
+                    type="button"
+                    className="ml-auto text-[12px] text-pick hover:underline"
+                    aria-label={`Draft again what landed on ${pathOf(draft.url)}`}
+                    onClick={() => void again(draft, fields)}
+                  >
+                    Draft again
+                  </button>
+                </div>
+                <FieldList fields={fields} />
               </li>
             ))}
           </ul>
         </section>
       )}
     </div>
+  )
+}
+
+/** What a draft says, field by field. */
+function FieldList({ fields }: { fields: DraftFields }) {
+  return (
+    <dl className="grid grid-cols-[max-content_minmax(0,1fr)] gap-x-3 gap-y-[2px] text-[12px]">
+      {Object.entries(fields).map(([slot, value]) => (
+        <div key={slot} className="contents">
+          <dt className="text-quiet">{slot}</dt>
+          <dd className="[overflow-wrap:anywhere]">{value ?? <span className="text-quiet">taken out</span>}</dd>
+        </div>
+      ))}
+    </dl>
   )
 }
 
@@ -149,14 +187,13 @@ function DraftItem({
           Discard
         </button>
       </div>
-      <dl className="grid grid-cols-[max-content_minmax(0,1fr)] gap-x-3 gap-y-[2px] text-[12px]">
-        {Object.entries(draft.fields).map(([slot, value]) => (
-          <div key={slot} className="contents">
-            <dt className="text-quiet">{slot}</dt>
-            <dd className="[overflow-wrap:anywhere]">{value ?? <span className="text-quiet">taken out</span>}</dd>
-          </div>
-        ))}
-      </dl>
+      {draft.goneSince && (
+        <p className="text-[12px] text-warn">
+          It was in the build of {dayAndTime(draft.goneSince.landedAt)}; that of {dayAndTime(draft.goneSince.missedAt)}{' '}
+          lacks it again.
+        </p>
+      )}
+      <FieldList fields={draft.fields} />
       {differing.length > 0 && (
         <p className="text-[12px] text-quiet [overflow-wrap:anywhere]">
           The build differs:{' '}

@@ -14,8 +14,19 @@ export type Standing = Landing | { state: 'no-page'; tags: [] }
 const BATCH = 100
 
 /**
- * How far each open draft has got in this run. Drafts that the run, read after they were written, holds in full are
- * retired to the history.
+ * What a run that was read at a time changes of a draft: it has landed, or it had, and is gone again. null: nothing. A
+ * run from before the draft, or from before it landed, says nothing of it.
+ */
+export function changeBy(draft: Draft, landing: Landing, readAt: string): Partial<Draft> | null {
+  const { landedAt, changedAt } = draft
+  const isThere = landing.state === 'landed'
+  if (landedAt === null) return isThere && readAt > changedAt ? { landedAt: readAt, goneSince: undefined } : null
+  return !isThere && readAt > landedAt ? { landedAt: null, goneSince: { landedAt, missedAt: readAt } } : null
+}
+
+/**
+ * How far each draft has got in this run. Drafts that the run, read after they were written, holds in full are
+ * retired to the history; those that a later run lacks again come back from it.
  */
 export function useLandings(
   run: StoredRun,
@@ -29,7 +40,8 @@ export function useLandings(
     const imageOf = (url: string) => context.images.get(url)
     const read = async () => {
       const found = new Map<string, Standing>()
-      const open = [...drafts.values()].filter(({ landedAt }) => landedAt === null)
+      // What has landed is held against each run as well: a later build may lack it again.
+      const open = [...drafts.values()]
       for (let from = 0; from < open.length && !isGone; from += BATCH) {
         const batch = open.slice(from, from + BATCH)
         const pages = await pagesAt(
@@ -45,9 +57,8 @@ export function useLandings(
           const resolve = (raw: string) => publicImageUrlOf(page, raw, context)
           const landing = landingOf(tagEdits(draft.fields, imageOf), page.facts, resolve)
           found.set(draft.url, landing)
-          const isReadSince = page.fetch.fetchedAt > draft.changedAt
-          if (landing.state === 'landed' && isReadSince)
-            await database.drafts.update([draft.site, draft.url], { landedAt: page.fetch.fetchedAt })
+          const change = changeBy(draft, landing, page.fetch.fetchedAt)
+          if (change) await database.drafts.update([draft.site, draft.url], change)
         }
       }
       if (!isGone) setStandings(found)

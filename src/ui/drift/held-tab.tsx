@@ -50,6 +50,8 @@ function HeldCopies({ view, goTo, run, held, scope, onScope }: HeldProps) {
     },
     [site, surface.id, run.id],
   )
+  const lastAsked =
+    held.said.findLast(({ event }) => event.kind === 'asked' && event.surface === surface.id)?.event.address ?? null
   const takeBack = useCallback(
     async (address: string) => {
       const last = held.said.findLast(
@@ -65,7 +67,9 @@ function HeldCopies({ view, goTo, run, held, scope, onScope }: HeldProps) {
       <section aria-label={`Refresh list of ${surface.name}`} className="flex min-h-0 min-w-0 flex-col px-4 pt-3">
         <div className="flex flex-wrap items-start gap-x-4 gap-y-2 pb-2">
           <div className="min-w-0 flex-1 max-md:basis-full">
-            <h2 className="font-display text-[20px] font-semibold leading-tight">{headline(place)}</h2>
+            <h2 className="font-display text-[20px] font-semibold leading-tight">
+              {headline(place, held.launches.length > 0 || scope === 'shared')}
+            </h2>
             <p className="text-quiet">{standing(place, held.launches, run)}</p>
           </div>
           <Segments
@@ -87,6 +91,7 @@ function HeldCopies({ view, goTo, run, held, scope, onScope }: HeldProps) {
             goTo={goTo}
             onAsked={record}
             onTakeBack={takeBack}
+            lastAsked={lastAsked}
           />
         )}
         <Saving places={held.places} place={place} site={site} />
@@ -102,14 +107,16 @@ function HeldCopies({ view, goTo, run, held, scope, onScope }: HeldProps) {
 /** What is still to be asked for. */
 const openOf = ({ list }: Place) => list.entries.filter(({ state }) => state !== 'done').length
 
-function headline(place: Place): string {
+function headline(place: Place, isKnown: boolean): string {
   const open = openOf(place)
   const asked = place.list.entries.filter(({ state }) => state === 'asked').length
   if (open > 0) return `${count(open, 'copy', 'copies')} out of date${asked > 0 ? `, ${asked} of them asked for` : ''}`
-  return place.list.entries.length > 0 ? 'All asked for and renewed' : 'No copy is out of date'
+  if (place.list.entries.length > 0) return 'All asked for and renewed'
+  return isKnown ? 'No copy is out of date' : 'Which copies are out of date is not known yet'
 }
 
 function standing({ surface, list, held }: Place, launches: readonly StoredRun[], run: StoredRun): string {
+  if (held === 0 && launches.length === 0) return 'It hangs on what went live: no run is marked as that.'
   if (held === 0) return `As far as is known, ${surface.name} holds no copy of this site.`
   const live = launches[0]
   const words = [`${surface.name} may hold ${count(held, 'copy', 'copies')}.`]

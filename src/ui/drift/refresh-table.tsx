@@ -27,10 +27,12 @@ type Props = {
   goTo: GoTo
   onAsked: (address: string, renewed: boolean) => Promise<void>
   onTakeBack: (address: string) => Promise<void>
+  /** The address that was ticked off last, whichever line it is of; null where none was. */
+  lastAsked: string | null
 }
 
-/** The list to work through: O asks and ticks off, N says that asking was in vain, U takes the last of it back. */
-export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack }: Props) {
+/** The list to work through: O asks and ticks off, T ticks off what was asked by hand, N says that asking was in vain, U takes the last of it back. */
+export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack, lastAsked }: Props) {
   const { site } = run.source
   const [chosen, setChosen] = useState<string | null>(null)
   const found = entries.findIndex(({ address }) => address === chosen)
@@ -56,14 +58,33 @@ export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack 
     },
     [entry, entries, at, onAsked],
   )
+  const [said, setSaid] = useState('')
   const letters = useMemo(() => {
+    const tickOff = (renewed: boolean) => {
+      setSaid('')
+      void goOn(renewed)
+    }
     const ask = () => {
       const href = entry && askingHref(readAskingPatterns()[surface.id] ?? '', entry.address)
-      if (href) window.open(href, '_blank', 'noopener,noreferrer')
-      void goOn(true)
+      if (!href) {
+        // Nobody was asked: nothing is ticked off.
+        setSaid(
+          `Where ${surface.name} is asked again is not known here: write its address at the right, or ask it by hand and press T.`,
+        )
+        return
+      }
+      window.open(href, '_blank', 'noopener,noreferrer')
+      tickOff(true)
     }
-    return { o: ask, n: () => void goOn(false), u: () => entry && void onTakeBack(entry.address) }
-  }, [entry, surface.id, goOn, onTakeBack])
+    const takeBack = () => {
+      // The line that was done last, wherever it is: after it, the next one is chosen.
+      if (lastAsked === null) return
+      setSaid('')
+      setChosen(lastAsked)
+      void onTakeBack(lastAsked)
+    }
+    return { o: ask, t: () => tickOff(true), n: () => tickOff(false), u: takeBack }
+  }, [entry, surface, goOn, onTakeBack, lastAsked])
   useListKeys({ length: entries.length, at, onMove: move, goTo, letters })
   if (entries.length === 0) {
     return (
@@ -103,15 +124,13 @@ export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack 
           <button type="button" className="button button-main h-[28px]!" onClick={letters.o}>
             Ask again, tick off <kbd className="key">O</kbd>
           </button>
+          <button type="button" className="button h-[28px]!" onClick={letters.t}>
+            Asked by hand <kbd className="key">T</kbd>
+          </button>
           <button type="button" className="button h-[28px]!" onClick={letters.n}>
             Asked, not yet renewed <kbd className="key">N</kbd>
           </button>
-          <button
-            type="button"
-            className="button h-[28px]!"
-            disabled={entry.askedAt === null}
-            onClick={() => letters.u()}
-          >
+          <button type="button" className="button h-[28px]!" disabled={lastAsked === null} onClick={() => letters.u()}>
             Take back <kbd className="key">U</kbd>
           </button>
           <button
@@ -121,6 +140,9 @@ export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack 
           >
             Copy the address
           </button>
+          <p role="status" className="basis-full text-wrong empty:hidden">
+            {said}
+          </p>
         </div>
       )}
     </>

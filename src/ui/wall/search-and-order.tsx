@@ -1,6 +1,7 @@
 'use client'
 
 import type { RefObject } from 'react'
+import { useOwnText } from '../shared/use-own-text'
 import type { GoTo } from '../view/use-view'
 import type { Sort, View } from '../view/view'
 
@@ -16,6 +17,7 @@ export function SearchAndOrder({
   goTo: GoTo
   searchField: RefObject<HTMLInputElement | null>
 }) {
+  const [text, setText] = useOwnText(view.search, (search) => goTo({ search }, 'replace'))
   return (
     <div className="ml-auto flex items-center gap-2">
       <label className="sr-only" htmlFor="wall-search">
@@ -26,8 +28,8 @@ export function SearchAndOrder({
         ref={searchField}
         type="search"
         placeholder="Search  /"
-        value={view.search}
-        onChange={(event) => goTo({ search: event.target.value }, 'replace')}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
         onKeyDown={(event) => {
           if (event.key === 'Escape' || event.key === 'Enter') event.currentTarget.blur()
         }}
