@@ -48,7 +48,7 @@ test('what is typed into the search stays as it was typed, however fast', async 
     await field.pressSequentially(text, { delay: 20 })
     await expect(field).toHaveValue(text)
   }
-  await expect(page).toHaveURL(/q=clock/)
+  await expect(page).toHaveURL(/search=clock/)
   await page.goBack()
   await page.goForward()
   await expect(field).toHaveValue('clock hour')

@@ -250,6 +250,22 @@ describe('a go that is never wrong', { timeout: 60_000 }, () => {
     })
   })
 
+  test('a fault that nobody waits for ends the run with one line, and what was gathered is kept', async () => {
+    const address = await served((request, response) => {
+      if (request.url === '/b')
+        setTimeout(() => process.emit('uncaughtException', new Error('A fault of the connection.')), 10)
+      else sending('text/html', page('A page of a site', '<a href="/b">b</a>'))(request, response)
+    })
+    const { code, err } = await command(address, '--format', 'json=broken.json', '--exclude', '/*.xml')
+    expect(code).toBe(2)
+    expect(err.trim().split('\n')).toEqual([
+      'nimble-parrot: The run broke off, and what was gathered is kept. A fault of the connection.',
+    ])
+    const run = JSON.parse(readFileSync(join(here, 'broken.json'), 'utf8'))
+    expect(run).toMatchObject({ complete: false, summary: { pages: 1, clear: false } })
+    expect(run.incomplete.map(({ why }: { why: string }) => why)).toContain('lost')
+  })
+
   test.each([
     [
       'of another site',

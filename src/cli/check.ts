@@ -69,11 +69,18 @@ async function gather(
 ): Promise<Gathered> {
   const builder = new GatheringBuilder()
   const stop = new AbortController()
+  let fault: string | null = null
   const interrupt = () => stop.abort()
   process.once('SIGINT', interrupt)
   process.once('SIGTERM', interrupt)
+  // A fault that nobody waits for (of a connection, of a decoder) must not cost what was gathered.
+  const stray = (error: unknown) => {
+    fault ??= faultWords(error)
+    stop.abort()
+  }
+  process.on('uncaughtException', stray)
+  process.on('unhandledRejection', stray)
   const progress = progressLine(process.stderr)
-  let fault: string | null = null
   try {
     for await (const event of gatherSource(source, site, options, stop.signal)) {
       if (event.kind === 'started') onStart(event)
@@ -84,12 +91,16 @@ async function gather(
     if (error instanceof CannotRun) throw error
     if (error instanceof NothingAnswered) throw new CannotRun(error.message)
     if (error instanceof BadZip) throw new CannotRun(`${source} can’t be read. ${error.message}`)
-    fault = faultWords(error)
-    builder.add({ kind: 'incomplete', incomplete: { why: 'lost', message: `The run broke off: ${fault}` } })
+    fault ??= faultWords(error)
   } finally {
     progress.clear()
     process.removeListener('SIGINT', interrupt)
     process.removeListener('SIGTERM', interrupt)
+    process.removeListener('uncaughtException', stray)
+    process.removeListener('unhandledRejection', stray)
+  }
+  if (fault !== null) {
+    builder.add({ kind: 'incomplete', incomplete: { why: 'lost', message: `The run broke off: ${fault}` } })
   }
   const gathering = builder.gathering()
   if (!gathering) throw new CannotRun(`${source} could not be read.${fault === null ? '' : ` ${fault}`}`)

@@ -145,8 +145,8 @@ export async function* gatherSource(
   const { path, isFolder } = await fileAt(source)
   if (!isFolder && (SITEMAP.test(path) || /\.txt$/i.test(path))) {
     if (!follow) refuse(options, CRAWL_ONLY, 'a list')
-    const { kind, addresses } = await addressesIn(path, source)
-    for await (const event of crawlEvents({ kind: 'list', addresses, follow }, site, options, signal)) {
+    const { kind, addresses, isCut } = await addressesIn(path, source)
+    for await (const event of crawlEvents({ kind: 'list', addresses, isCut, follow }, site, options, signal)) {
       yield event.kind === 'started' ? { ...event, source: { ...event.source, kind, location: source } } : event
     }
     return

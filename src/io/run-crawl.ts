@@ -2,7 +2,7 @@ import { resolveAddress } from '@/core/crawl/address'
 import { collectSitemaps } from '@/core/crawl/collect-sitemaps'
 import { crawl, crawlGiven, onPreview } from '@/core/crawl/crawl'
 import { defaultCrawlOptions } from '@/core/crawl/crawl-options'
-import type { CrawlEvents } from '@/core/crawl/events'
+import type { CrawlEvent, CrawlEvents } from '@/core/crawl/events'
 import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import type { Outside, ReadAddress } from '@/core/crawl/read-address'
@@ -47,11 +47,13 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
   if (from.kind === 'list') {
     const { addresses, follow, name = `${addresses.length} addresses` } = from
     const given = { kind: 'list' as const, location: name, addresses, follow, servedFrom: null }
-    return yield* crawlGiven(given, options, outside)
+    yield* crawlGiven(given, options, outside)
+    if (from.isCut) yield [lack('pages', `${name} goes on: only its first ${addresses.length} addresses were read.`)]
+    return
   }
   // A sitemap index on a preview server names its parts on production: they are read where the index is.
   const readHere: ReadAddress = (request) => outside.read({ ...request, url: onPreview(request.url, from.address) })
-  const { pages, failed } = await collectSitemaps([from.address], readHere, outside)
+  const { pages, failed, isCut } = await collectSitemaps([from.address], readHere, outside)
   if (pages.length === 0) throw new NothingAnswered(from.address, failed[0]?.reason ?? 'the sitemap names no page.')
   yield* crawlGiven(
     {
@@ -64,11 +66,16 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     options,
     outside,
   )
-  yield failed.map(({ url, reason }) => {
-    const message = `The sitemap ${url} could not be read. ${reason}`
-    return { kind: 'note', note: { kind: 'bounded', message } }
-  })
+  yield failed.map(({ url, reason }) => lack('lost', `The sitemap ${url} could not be read. ${reason}`))
+  if (isCut)
+    yield [lack('pages', `${from.address} names more than is read of sitemaps: ${pages.length} addresses were taken.`)]
 }
+
+/** Pages that were named, and that nobody read. */
+const lack = (why: 'pages' | 'lost', message: string): CrawlEvent => ({
+  kind: 'incomplete',
+  incomplete: { why, message },
+})
 
 /** A crawl over the network, as Node runs it: with its own connections, under the guards. */
 export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning, signal: AbortSignal): CrawlEvents {

@@ -2,17 +2,28 @@ import { collapseWhiteSpace } from '../text/collapse'
 import { STARTER_PAIR, STARTER_TITLES } from './starter-texts'
 
 const NUMBERED = /^(?:untitled|new page|page|copy of .+)[\s-]*\d*$/i
-const UNRESOLVED = /\{\{[^}]*\}\}|\$\{[^}]*\}|%[a-z_][\w.-]*%|<%.*%>|\[object Object\]/i
 const WHOLE_ONLY = new Set(['undefined', 'null', 'nan'])
-/** Separators between a page's title and its site's name. */
-const SEPARATOR = /\s+[|–—·•»:-]\s+|\s*\|\s*/
+/** Signs that stand between a page's title and its site's name, with space on both sides; a bar needs none. */
+const SEPARATORS = new Set('|–—·•»:-')
 
-/** Parts of a title between its separators. */
+const isSpace = (sign: string | undefined) => sign !== undefined && sign.trim() === ''
+
+/**
+ * Parts of a title between its separators. Goes over the title once: titles are strangers' texts, and a pattern that
+ * looks for white space around a sign takes the square of a long row of spaces.
+ */
 export function titleParts(title: string): string[] {
-  return title
-    .split(SEPARATOR)
-    .map(collapseWhiteSpace)
-    .filter((part) => part !== '')
+  const parts: string[] = []
+  let start = 0
+  for (let index = 0; index < title.length; index++) {
+    const sign = title[index]!
+    if (!SEPARATORS.has(sign)) continue
+    if (sign !== '|' && !(isSpace(title[index - 1]) && isSpace(title[index + 1]))) continue
+    parts.push(title.slice(start, index))
+    start = index + 1
+  }
+  parts.push(title.slice(start))
+  return parts.map((part) => collapseWhiteSpace(part.trim())).filter((part) => part !== '')
 }
 
 /** The title without the site's name, whichever side it stands on. */
@@ -23,8 +34,50 @@ export function ownPart(title: string, siteName: string | null): string {
   return (named.length === parts.length ? parts[0]! : (named[0] ?? parts[0]!)) || title
 }
 
+/** From one mark to the next after it; null where they don't stand in this order. */
+function between(text: string, open: string, close: string): string | null {
+  const start = text.indexOf(open)
+  const end = start < 0 ? -1 : text.indexOf(close, start + open.length)
+  return end < 0 ? null : text.slice(start, end + close.length)
+}
+
+/** `{{ title }}`: what stands between the braces holds none. */
+function inDoubleBraces(text: string): string | null {
+  for (let start = text.indexOf('{{'); start >= 0; start = text.indexOf('{{', start + 1)) {
+    const end = text.indexOf('}', start + 2)
+    if (end < 0) return null
+    if (text[end + 1] === '}') return text.slice(text.lastIndexOf('{{', end), end + 2)
+    start = end
+  }
+  return null
+}
+
+const NAME_START = /^[a-z_]/i
+const NAME = /^[\w.-]+$/
+
+/** `%title%`, `%site.name%`: a name between two signs, as templates have it; 50 % and 20 % are no such pair. */
+function inPercents(text: string): string | null {
+  let start = text.indexOf('%')
+  while (start >= 0) {
+    const end = text.indexOf('%', start + 1)
+    if (end < 0) return null
+    const name = text.slice(start + 1, end)
+    if (name.length <= 60 && NAME_START.test(name) && NAME.test(name)) return text.slice(start, end + 1)
+    start = end
+  }
+  return null
+}
+
+const OBJECT = '[object object]'
+
+function objectIn(text: string): string | null {
+  const at = text.toLowerCase().indexOf(OBJECT)
+  return at < 0 ? null : text.slice(at, at + OBJECT.length)
+}
+
 /** A part of a text that a template was to replace: `{{ title }}`, `[object Object]`; null when there is none. */
-export const unresolvedIn = (text: string): string | null => UNRESOLVED.exec(text)?.[0] ?? null
+export const unresolvedIn = (text: string): string | null =>
+  inDoubleBraces(text) ?? between(text, '${', '}') ?? inPercents(text) ?? between(text, '<%', '%>') ?? objectIn(text)
 
 /** What gives a text away as the template's; null when it is somebody's own. */
 export function placeholderIn(own: string, whole: string): string | null {

@@ -6,7 +6,7 @@ import { SitemapStream } from './sitemap-stream'
 /** What a file of addresses holds. */
 export type AddressFile = {
   kind: 'sitemap' | 'list'
-  /** As they are written, at most as many as a sitemap may hold. */
+  /** As they are written; of a sitemap as many as one may hold, of a list as many as a run reads. */
   addresses: string[]
   /** Further sitemaps that it names: it is an index. */
   sitemaps: string[]
@@ -35,8 +35,8 @@ class ListStream {
     const text = this.text + this.decoder.end()
     // A picture or a program may hold lines that look like addresses.
     const lines = text.includes('\0') ? [] : readList(text)
-    const isCut = this.bytes > limits.sitemapBytes || lines.length > limits.sitemapEntries
-    return { kind: 'list', addresses: lines.slice(0, limits.sitemapEntries), sitemaps: [], isCut }
+    const isCut = this.bytes > limits.sitemapBytes || lines.length > limits.maxPagesOfBuild
+    return { kind: 'list', addresses: lines.slice(0, limits.maxPagesOfBuild), sitemaps: [], isCut }
   }
 }
 

@@ -11,6 +11,8 @@ export type CollectedSitemaps = {
   read: string[]
   pages: { page: string; sitemap: string }[]
   failed: { url: string; reason: string; status: number | null }[]
+  /** One went on beyond what is read of a sitemap, or there were more of them than are read. */
+  isCut: boolean
 }
 
 /** Reads sitemaps and the ones that they name, each once, up to the limit. A broken one does not end it. */
@@ -19,10 +21,14 @@ export async function collectSitemaps(
   read: (request: ReadRequest) => Promise<Exchange>,
   outside: Pick<Outside, 'signal'>,
 ): Promise<CollectedSitemaps> {
-  const collected: CollectedSitemaps = { read: [], pages: [], failed: [] }
+  const collected: CollectedSitemaps = { read: [], pages: [], failed: [], isCut: false }
   const known = new Set(first)
   for (const url of known) {
-    if (outside.signal.aborted || known.size > limits.sitemaps + first.length) break
+    if (outside.signal.aborted) break
+    if (collected.read.length + collected.failed.length >= limits.sitemaps + first.length) {
+      collected.isCut = true
+      break
+    }
     let stream = new SitemapStream()
     let fault: unknown = null
     // What comes is read at once; a fault in it is kept until the answer is complete.
@@ -56,7 +62,8 @@ export async function collectSitemaps(
       // Readers that have the whole at hand give it as a body.
       sink.write(exchange.body)
       if (fault !== null) throw fault
-      const { pages, sitemaps } = stream.end()
+      const { pages, sitemaps, isCut } = stream.end()
+      if (isCut) collected.isCut = true
       collected.read.push(url)
       for (const page of pages) collected.pages.push({ page, sitemap: url })
       // A set grows while it is walked: what an index names is read in its turn.

@@ -4,7 +4,7 @@ import { baseOf, pageAddress } from './address'
 import type { LinksOfPages } from './links-of-pages'
 
 /** Links that are named of all that lead to one address. */
-const NAMED = 5
+const NAMED = 3
 const FOLLOWED_REL = /(?:^|\s)(?:canonical|next|prev|previous)(?:\s|$)/
 const ALTERNATE = /(?:^|\s)alternate(?:\s|$)/
 const SITEMAP = /(?:^|\s)sitemap(?:\s|$)/

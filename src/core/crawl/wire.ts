@@ -44,8 +44,10 @@ const From = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('url'), start: httpAddress('Give an address that starts with http:// or https://.') }),
   z.object({
     kind: z.literal('list'),
-    addresses: z.array(z.string()).min(1).max(limits.sitemapEntries),
+    addresses: z.array(z.string()).min(1).max(limits.maxPagesOfBuild),
     follow: z.boolean().default(false),
+    /** The file went on beyond what is read of one. */
+    isCut: z.boolean().default(false),
     /** What the list is called: the file it came from. */
     name: z.string().min(1).max(200).optional(),
   }),

@@ -55,7 +55,12 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
     }
     const from = sitemap
       ? ({ kind: 'sitemap', address: sitemap, follow } as const)
-      : ({ kind: 'list', addresses, follow, ...(file ? { name: file.name.slice(0, 200) } : {}) } as const)
+      : ({
+          kind: 'list',
+          addresses,
+          follow,
+          ...(file ? { name: file.name.slice(0, 200), isCut: file.isCut } : {}),
+        } as const)
     onStart({ kind: 'crawl', request: { from, site: production } })
   }
   return (

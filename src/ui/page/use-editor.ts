@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
+import { decodedPath } from '@/core/crawl/build-files'
 import type { Finding, GatheredPage, Position } from '@/core/model'
 import { editorHref, readEditorPattern } from '../shared/editor-link'
 
@@ -15,7 +16,7 @@ export type Editor = {
 
 /** A page that came over the network: the file that a build would keep it in. */
 export function fileGuess(url: string): string {
-  const path = decodeURI(new URL(url).pathname).slice(1)
+  const path = decodedPath(new URL(url).pathname).slice(1)
   if (path === '' || path.endsWith('/')) return `${path}index.html`
   return /\.[a-z0-9]+$/i.test(path) ? path : `${path}.html`
 }
