@@ -127,7 +127,7 @@ test('an address that is no HTML page is no run, and says what was found', async
 test('a stopped run is not known to be clear, and no sign-off is offered for it', async ({ page }) => {
   await gatherAddress(page, SLOW_DEMO)
   await page.getByRole('button', { name: 'Open the Wall' }).waitFor()
-  await page.getByRole('button', { name: 'Stop' }).click()
+  await page.getByRole('region', { name: 'Pages as they come' }).getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByText(/^Stopped at \d+ of about \d+ pages\.$/)).toBeVisible()
   await page.getByRole('button', { name: 'Open the Wall' }).click()
   await page

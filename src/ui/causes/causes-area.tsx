@@ -50,6 +50,13 @@ type Props = {
   goTo: GoTo
 }
 
+/** Of a run that did not read everything nobody knows what is left to change. */
+function headline(changes: number, { incomplete }: StoredRun): string {
+  const isWhole = incomplete.length === 0
+  if (changes === 0) return isWhole ? 'Nothing to change' : 'Nothing to change in what was read'
+  return `${count(changes, 'change')} would clear ${isWhole ? 'everything' : 'what was found so far'}`
+}
+
 function Causes({ run, rows, stored, view, goTo }: Props) {
   const { causes, overview } = stored
   const chosen = causes.find(({ id }) => id === view.cause) ?? causes[0] ?? null
@@ -58,9 +65,7 @@ function Causes({ run, rows, stored, view, goTo }: Props) {
     <div className="grid h-full grid-cols-[minmax(360px,5fr)_minmax(0,6fr)] max-md:block max-md:overflow-auto">
       <section aria-label="Causes" className="flex min-h-0 flex-col border-r border-line">
         <header className="px-5 pb-2 pt-4">
-          <h1 className="font-display text-[20px] font-semibold leading-tight">
-            {causes.length === 0 ? 'Nothing to change' : `${count(causes.length, 'change')} would clear everything`}
-          </h1>
+          <h1 className="font-display text-[20px] font-semibold leading-tight">{headline(causes.length, run)}</h1>
           {summary && (
             <p className="text-quiet">
               {count(summary.error, 'error')}, {count(summary.warning, 'warning')}, {count(summary.note, 'note')}. What

@@ -1,5 +1,6 @@
 'use client'
 
+import { clsx } from 'clsx'
 import { useMemo } from 'react'
 import type { View } from '@/core/model'
 import { cardOf } from '@/core/surface/card'
@@ -12,6 +13,7 @@ import { FindingsView } from '../ladder/findings-view'
 import { LadderView } from '../ladder/ladder-view'
 import { RichView } from '../ladder/rich-view'
 import { useEditor } from '../page/use-editor'
+import { notesToKnow } from '../run/notes-to-know'
 import { useCardContext } from '../run/use-card-context'
 import { useStoredPage } from '../run/use-run'
 import { bytes, clockTime, count } from '../shared/words'
@@ -114,17 +116,20 @@ function Difference({ a, b }: { a: { surface: Surface; card: Card }; b: { surfac
   )
 }
 
+/** What stands in the way, as far as it is known. */
+function inTheWay({ verdict, error }: NonNullable<StoredRun['summary']>): string {
+  if (verdict === 'not-clear') return `${count(error, 'error')} in the way`
+  return verdict === 'clear' ? 'Nothing stands in the way' : 'Not known: not everything was read'
+}
+
 function RunInShort({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo: GoTo }) {
-  const { summary, notes, findings } = run
+  const { summary, findings } = run
+  const notes = notesToKnow(run)
   return (
     <div className="grid gap-4">
       <div>
         <h2 className="font-display text-[20px] font-semibold leading-tight">
-          {summary
-            ? summary.clear
-              ? 'Nothing stands in the way'
-              : `${count(summary.error, 'error')} in the way`
-            : 'Still gathering'}
+          {summary ? inTheWay(summary) : 'Still gathering'}
         </h2>
         {summary && (
           <p className="text-quiet">
@@ -139,9 +144,15 @@ function RunInShort({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo
         <section className="border-t border-line pt-[10px]">
           <h3 className="mb-1 font-semibold">To know about this run</h3>
           <ul className="grid gap-1 text-quiet">
-            {notes.map((note) => (
-              <li key={note.message} className="[overflow-wrap:anywhere]">
-                {note.message}
+            {notes.map((message, index) => (
+              <li
+                key={message}
+                className={clsx(
+                  '[overflow-wrap:anywhere]',
+                  index < run.incomplete.length && 'font-semibold text-wrong',
+                )}
+              >
+                {message}
               </li>
             ))}
           </ul>
