@@ -136,6 +136,8 @@ test('a stopped run is not known to be clear, and no sign-off is offered for it'
     .first()
     .click()
   await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Clear for launch')
+  await expect(page.getByRole('button', { name: 'Gather the rest' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sign off' })).toHaveCount(0)
   await expect(page.getByText(/^Stopped at \d+ of about \d+ pages\.$/)).toBeVisible()
 })
 

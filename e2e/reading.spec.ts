@@ -48,8 +48,18 @@ const JUMBLED: Piece[] = (() => {
   return Array.from({ length: 6000 }, () => Array.from({ length: 8 }, () => sign(next())))
 })()
 
-/** Of these pairs of Big5, which stand for two characters each, Chromium makes half a surrogate: the standard counts. */
+/**
+ * Where Chromium is not as the standard has it, and the standard counts: of four pairs of Big5 that stand for two
+ * characters each it makes half a surrogate; in EUC-JP it goes on with the second table after a broken character of it;
+ * in ISO-2022-JP it says nothing of the byte that makes an escape none.
+ */
 const MADE_WRONG = new Set([0x8862, 0x8864, 0x88a3, 0x88a5])
+const ESCAPES = new Set([0x2440, 0x2442, 0x2842, 0x2849, 0x284a])
+const isLeftOut = (encoding: string, piece: Piece) =>
+  (encoding === 'big5' && piece.some((byte, at) => MADE_WRONG.has(byte * 256 + (piece[at + 1] ?? 0)))) ||
+  (encoding === 'euc-jp' && piece.length > 3 && piece.includes(0x8f)) ||
+  (encoding === 'iso-2022-jp' &&
+    piece.some((byte, at) => byte === 0x1b && !ESCAPES.has((piece[at + 1] ?? 0) * 256 + (piece[at + 2] ?? 0))))
 
 test('every encoding of the standard is decoded as the browser does', async ({ page }) => {
   await page.goto('about:blank')
@@ -71,8 +81,7 @@ test('every encoding of the standard is decoded as the browser does', async ({ p
       const browser = await decode(encoding, kind)
       const pieces = { bytes: BYTES, pairs: PAIRS, jumbled: JUMBLED }[kind]
       const differing = pieces.flatMap((piece, index) => {
-        if (encoding === 'big5' && piece.some((byte, at) => MADE_WRONG.has(byte * 256 + (piece[at + 1] ?? 0))))
-          return []
+        if (isLeftOut(encoding, piece)) return []
         const own = decodeText(new Uint8Array(piece), encoding)
         return own === browser[index] ? [] : [{ piece, own, browser: browser[index] }]
       })

@@ -95,7 +95,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
                 What stands in the way
               </button>
             )}
-            {summary?.verdict === 'not-known' ? (
+            {run.incomplete.length > 0 ? (
               <button type="button" className="button" onClick={() => goTo({ area: 'gather', page: null })}>
                 Gather the rest
               </button>
