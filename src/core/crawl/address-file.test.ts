@@ -46,8 +46,8 @@ describe('a file of addresses is told by its bytes, not its name', () => {
   })
 
   test('a list that is too long is cut, and says so', () => {
-    const found = read(bytesOf(`${A}\n`.repeat(limits.sitemapEntries + 2)), 100_000)
-    expect(found.addresses).toHaveLength(limits.sitemapEntries)
+    const found = read(bytesOf(`${A}\n`.repeat(limits.maxPagesOfBuild + 2)), 100_000)
+    expect(found.addresses).toHaveLength(limits.maxPagesOfBuild)
     expect(found.isCut).toBe(true)
   })
 
