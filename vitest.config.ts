@@ -12,5 +12,7 @@ export default defineConfig({
       'hostile/**/*.test.ts',
     ],
     environment: 'node',
+    // How long a test takes is no criterion: a busy machine must not fail one that works through megabytes.
+    testTimeout: 60_000,
   },
 })

@@ -1,8 +1,8 @@
 import { resolveAddress } from '@/core/crawl/address'
-import { collectSitemaps } from '@/core/crawl/collect-sitemaps'
+import { collectSitemaps, lackOfSitemaps } from '@/core/crawl/collect-sitemaps'
 import { crawl, crawlGiven, onPreview } from '@/core/crawl/crawl'
 import { defaultCrawlOptions } from '@/core/crawl/crawl-options'
-import type { CrawlEvent, CrawlEvents } from '@/core/crawl/events'
+import type { CrawlEvents } from '@/core/crawl/events'
 import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import type { Outside, ReadAddress } from '@/core/crawl/read-address'
@@ -48,12 +48,16 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     const { addresses, follow, name = `${addresses.length} addresses` } = from
     const given = { kind: 'list' as const, location: name, addresses, follow, servedFrom: null }
     yield* crawlGiven(given, options, outside)
-    if (from.isCut) yield [lack('pages', `${name} goes on: only its first ${addresses.length} addresses were read.`)]
+    if (from.isCut) {
+      const message = `${name} goes on: only its first ${addresses.length} addresses were read.`
+      yield [{ kind: 'incomplete', incomplete: { why: 'pages', message } }]
+    }
     return
   }
   // A sitemap index on a preview server names its parts on production: they are read where the index is.
   const readHere: ReadAddress = (request) => outside.read({ ...request, url: onPreview(request.url, from.address) })
-  const { pages, failed, isCut } = await collectSitemaps([from.address], readHere, outside)
+  const found = await collectSitemaps([from.address], readHere, outside)
+  const { pages, failed } = found
   if (pages.length === 0) throw new NothingAnswered(from.address, failed[0]?.reason ?? 'the sitemap names no page.')
   yield* crawlGiven(
     {
@@ -66,16 +70,8 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     options,
     outside,
   )
-  yield failed.map(({ url, reason }) => lack('lost', `The sitemap ${url} could not be read. ${reason}`))
-  if (isCut)
-    yield [lack('pages', `${from.address} names more than is read of sitemaps: ${pages.length} addresses were taken.`)]
+  yield lackOfSitemaps(found, !from.follow).map((incomplete) => ({ kind: 'incomplete', incomplete }))
 }
-
-/** Pages that were named, and that nobody read. */
-const lack = (why: 'pages' | 'lost', message: string): CrawlEvent => ({
-  kind: 'incomplete',
-  incomplete: { why, message },
-})
 
 /** A crawl over the network, as Node runs it: with its own connections, under the guards. */
 export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning, signal: AbortSignal): CrawlEvents {

@@ -1,3 +1,4 @@
+import type { Incomplete } from '../model'
 import { resolveAddress } from './address'
 import { limits } from './limits'
 import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
@@ -50,6 +51,8 @@ export async function collectSitemaps(
     const { exchange } = await readFollowing(url, (at) =>
       read({ url: at, accept: 'text', maxBytes: limits.sitemapBytes, openBody }),
     )
+    // Cut off by our own stop: no fault of the sitemap's.
+    if (exchange.kind === 'failed' && exchange.code === 'stopped') break
     if (exchange.kind === 'failed' || exchange.status !== 200) {
       collected.failed.push({
         url,
@@ -80,4 +83,31 @@ export async function collectSitemaps(
     }
   }
   return collected
+}
+
+/** No crawler is let have it: a fault of the site that a finding names, and nothing that another try would read. */
+const isNotThere = (status: number | null) =>
+  status !== null && status >= 400 && status < 500 && status !== 408 && status !== 429
+
+/**
+ * What a run lacks whose sitemaps could not all be read: the pages that only they name.
+ *
+ * @param isWholeRun the run is of nothing but these sitemaps, so that one which is not there is missing too
+ */
+export function lackOfSitemaps({ pages, failed, isCut }: CollectedSitemaps, isWholeRun = false): Incomplete[] {
+  const lost = failed.filter(({ status }) => isWholeRun || !isNotThere(status))
+  return [
+    ...lost.map(({ url, reason }) => ({
+      why: 'lost' as const,
+      message: `The sitemap ${url} could not be read. ${reason}`,
+    })),
+    ...(isCut
+      ? [
+          {
+            why: 'pages' as const,
+            message: `Sitemaps name more than is read of them: ${pages.length} addresses were taken.`,
+          },
+        ]
+      : []),
+  ]
 }

@@ -348,3 +348,22 @@ describe('the production site', () => {
     ])
   })
 })
+
+describe('a sitemap that can’t be read', () => {
+  const home = links('/a')
+  const index = {
+    body: `<sitemapindex><sitemap><loc>${START}part.xml</loc></sitemap></sitemapindex>`,
+    headers: { 'content-type': 'application/xml' },
+  }
+
+  test.each<[string, Answer, 'lost' | null]>([
+    ['by a fault of the server', { status: 500 }, 'lost'],
+    ['that nobody answers for', 'refused', 'lost'],
+    ['that is not there', { status: 404 }, null],
+    ['that is closed to all', { status: 403 }, null],
+  ])('%s: pages that only it names', async (_name, part, why) => {
+    const { gathering } = await run({ '/': home, '/a': links('/'), '/sitemap.xml': index, '/part.xml': part })
+    expect(gathering.incomplete.map((lack) => lack.why)).toEqual(why === null ? [] : [why])
+    if (why) expect(gathering.incomplete[0]!.message).toContain(`${START}part.xml could not be read`)
+  })
+})

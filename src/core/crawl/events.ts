@@ -97,7 +97,9 @@ export class GatheringBuilder {
         for (const url of event.urls) this.unlinkedForms.add(url)
         return
       case 'incomplete':
-        this.incomplete.push(event.incomplete)
+        // Two ways to the same sitemap say the same.
+        if (!this.incomplete.some(({ message }) => message === event.incomplete.message))
+          this.incomplete.push(event.incomplete)
         return
       case 'survey':
         this.survey = event.survey

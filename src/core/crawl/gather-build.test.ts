@@ -154,3 +154,23 @@ describe('a build that is narrowed', () => {
     expect(rules.filter((rule) => /^(?:sitemap-|page-|address-)/.test(rule))).toEqual([])
   })
 })
+
+test('a sitemap of a build that is broken, or can’t be read, leaves pages that nobody knows of', async () => {
+  const files = {
+    'index.html': bytes('<title>Home</title>'),
+    'map.xml.gz': new Uint8Array([0x1f, 0x8b, 8, 0, 1, 2, 3]),
+  }
+  const robots = bytes(`Sitemap: ${SITE}map.xml.gz\nSitemap: ${SITE}other.xml\nSitemap: ${SITE}none.xml\n`)
+  const read = async (path: string) => {
+    if (path === 'other.xml') throw new Error('its bytes are damaged')
+    return path === 'robots.txt' ? robots : files[path as keyof typeof files]
+  }
+  const build = { paths: [...Object.keys(files), 'robots.txt', 'other.xml'], read }
+  const options = { kind: 'folder' as const, location: 'x', site: SITE, maxPages: null, concurrency: 1 }
+  const builder = new GatheringBuilder()
+  for await (const event of gatherBuild(build, options, testOutside())) builder.add(event)
+  expect(builder.gathering()!.incomplete).toMatchObject([
+    { why: 'lost', message: expect.stringContaining('map.xml.gz could not be read. It can’t be unpacked') },
+    { why: 'lost', message: expect.stringContaining('its bytes are damaged') },
+  ])
+})

@@ -4,7 +4,7 @@ import { baseOf, pageAddress, pathnameOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
 import { addressFiles, type FileReading, ownAddressesNamed } from './build-addresses'
 import { type BuildFiles, createFileMap, type FileMap, pageFiles, typeOfFile } from './build-files'
-import { type CollectedSitemaps, collectSitemaps } from './collect-sitemaps'
+import { type CollectedSitemaps, collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 import type { CrawlEvent } from './events'
 import { isFileName } from './file-names'
 import { createPathFilter } from './globs'
@@ -60,6 +60,12 @@ const noFile = (): Exchange => ({
   ms: 0,
 })
 
+/** A file of the build that can't be read, as an answer. */
+function unreadable(path: string, error: unknown): Exchange {
+  const message = `${path} could not be read: ${error instanceof Error ? error.message : String(error)}`
+  return { kind: 'failed', code: 'bad-answer', message, ms: 0 }
+}
+
 /** Reads one HTML file. Its address is not known yet: what pages link to decides it, and that takes them all. */
 async function readFile(files: BuildFiles, path: string, outside: Outside): Promise<FileReading> {
   const asked = {
@@ -75,8 +81,7 @@ async function readFile(files: BuildFiles, path: string, outside: Outside): Prom
     const { page, reading } = pageOf(asked, exchange)!
     return { path, page, reading }
   } catch (error) {
-    const message = `${path} could not be read: ${error instanceof Error ? error.message : String(error)}`
-    const { page } = pageOf(asked, { kind: 'failed', code: 'bad-answer', message, ms: 0 })!
+    const { page } = pageOf(asked, unreadable(path, error))!
     return { path, page, reading: null }
   }
 }
@@ -189,7 +194,12 @@ async function readSitemaps(
   const usual = USUAL_SITEMAPS.filter((path) => files.paths.includes(path)).map((path) => new URL(path, site).href)
   const read = async ({ url }: ReadRequest): Promise<Exchange> => {
     const path = addresses.isOnSite(url) ? map.fileAt(url) : null
-    return path === null ? noFile() : fileExchange(path, await files.read(path))
+    if (path === null) return noFile()
+    try {
+      return fileExchange(path, await files.read(path))
+    } catch (error) {
+      return unreadable(path, error)
+    }
   }
   return { found: await collectSitemaps(written.length > 0 ? onSite : usual, read, outside), named }
 }
@@ -300,6 +310,7 @@ export async function* gatherBuild(
   if (notRead > 0 && isByUser) {
     yield { kind: 'note', note: { kind: 'bounded', message: `${notRead} of ${all.length} pages were not looked at.` } }
   }
+  for (const incomplete of lackOfSitemaps(found)) yield { kind: 'incomplete', incomplete }
   for (const incomplete of incompletenessOf({
     left: outside.signal.aborted ? all.length - readings.length : notRead,
     pages: readings.length,
@@ -362,7 +373,12 @@ async function* gatherPictures(
   const readFromBuild = async ({ url }: ReadRequest): Promise<Exchange> => {
     if (addresses.isBesideSite(url)) return notInBuild(url, addresses.site)
     const path = map.fileAt(url)
-    return path === null ? noFile() : fileExchange(path, await files.read(path))
+    if (path === null) return noFile()
+    try {
+      return fileExchange(path, await files.read(path))
+    } catch (error) {
+      return unreadable(path, error)
+    }
   }
   const lookInside = lookByReading(readFromBuild, outside)
   const isInside = (url: string) => addresses.isOnSite(url) || addresses.isBesideSite(url)

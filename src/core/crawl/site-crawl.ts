@@ -3,7 +3,7 @@ import type { FetchFact, GatheredImage, GatheredPage, Incomplete, RunNote, Secon
 import { surfaces } from '../surface/profiles'
 import { baseOf, pageAddress, pathnameOf, pathOf, resolveAddress } from './address'
 import type { AddressMap } from './address-map'
-import { collectSitemaps } from './collect-sitemaps'
+import { collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 import type { CrawlOptions } from './crawl-options'
 import type { CrawlEvent, CrawlEvents } from './events'
 import { isFileName } from './file-names'
@@ -64,6 +64,7 @@ export class SiteCrawl {
   private readonly noPages: NoPages
   private readonly sitemapsAsked = new Set<string>()
   private readonly sitemapsNamed = new Set<string>()
+  private readonly sitemapsLack: Incomplete[] = []
   /** Pages that the user's globs want; the start page is read whatever they say. */
   private wantedCount = 0
   private readonly reader: ReadAddress
@@ -337,11 +338,12 @@ export class SiteCrawl {
   }
 
   /** Why pages are left that should have been read; a bound that was asked for is no reason. */
-  private incompleteness(): Iterable<Incomplete> {
+  private *incompleteness(): Generator<Incomplete> {
+    yield* this.sitemapsLack
     const { maxPages, maxDepth, perSection } = this.options
     const isAborted = this.outside.signal.aborted
     const isBounded = this.asked >= this.maxPages ? maxPages !== null : perSection !== null
-    return incompletenessOf({
+    yield* incompletenessOf({
       left: this.waiting.size,
       pages: this.pageCount,
       isStopped: isAborted,
@@ -403,6 +405,7 @@ export class SiteCrawl {
     )
     for (const address of onSite) this.sitemapsAsked.add(address)
     const found = await collectSitemaps(onSite, (request) => this.ask(request), this.outside)
+    this.sitemapsLack.push(...lackOfSitemaps(found))
     // Names that nobody gave need not be there.
     this.surveyor.addSitemaps(
       isUsual ? { ...found, failed: found.failed.filter(({ status }) => status !== 404) } : found,

@@ -22,8 +22,8 @@ type Case = { name: string; file: string | null; seconds: number; findings: Loca
 type Outcome = 'failed' | 'skipped' | 'passed'
 
 /**
- * Splits what was found in a case: `failing` is new and counts; `set aside` would count, and is known before or waived;
- * the rest is only told.
+ * Splits what was found in a case: `failing` is new and counts; `setAside` is known before or waived, whether or not it
+ * would count; the rest is only told.
  */
 function sortOut({ findings }: Case, failOn: Level | 'never') {
   const counts = ({ finding }: LocatedFinding) => isFailure(finding.level, failOn)
@@ -83,7 +83,7 @@ function runSuiteXml(document: RunDocument): string {
 
 /**
  * Pages as JUnit XML: a suite a section, a case a page. A case fails where the page has a new finding that counts, and
- * is skipped where all that would count is known before or waived.
+ * is skipped where none does and something is known before or waived.
  */
 export function runAsJunit(document: RunDocument, { failOn }: PaperOptions = plainPaper): string {
   const { site } = document.source

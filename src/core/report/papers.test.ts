@@ -253,6 +253,11 @@ describe('reading a run document', () => {
     expect(read.ok && read.document.incomplete).toEqual([{ why: 'stopped', message: 'Stopped at 3.' }])
   })
 
+  test.each([[[]], [undefined]])('one that says it is not complete is not taken for complete: %j', (incomplete) => {
+    const read = readRunDocument(runAsJson({ ...runDocument(gathered), complete: false, incomplete } as never))
+    expect(read.ok && unfitAsBaseline(read.document, GOOD_SITE)).toMatch(/not complete/)
+  })
+
   test.each<[string, (document: Loose) => unknown, RegExp]>([
     ['a comparison', () => ({ format: 'nimble-parrot-drift', version: 1 }), /the document of a comparison/],
     ['another version', (document) => ({ ...document, version: 2 }), /of version 2; this program reads version 1/],

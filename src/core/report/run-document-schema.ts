@@ -122,9 +122,15 @@ const OTHERS: Record<string, string> = {
 
 const placed = ({ path, message }: FileFault) => `${path}: ${message}`
 
-/** Runs of before `complete` was written say in their notes that they were broken off. */
+/**
+ * Runs of before `complete` was written say in their notes that they were broken off. A document that says it is not
+ * complete is taken at its word, whether or not it says why.
+ */
 function withLack(document: ReadDocument): ReadDocument {
-  if (document.incomplete !== undefined) return document
+  const { complete, incomplete } = document
+  if (complete === false && !incomplete?.length)
+    return { ...document, incomplete: [{ why: 'lost', message: 'It says so itself, and not why.' }] }
+  if (incomplete !== undefined) return document
   const message = document.notes.find(({ kind }) => kind === 'stopped')?.message
   return { ...document, incomplete: message === undefined ? [] : [{ why: 'stopped', message }] }
 }
