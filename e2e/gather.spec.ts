@@ -47,7 +47,16 @@ test('a tab closed in mid-run leaves a run that says where it stopped', async ({
   await later.goto('/')
   await expect(later.getByText('stopped early')).toBeVisible()
   await later.getByRole('button', { name: /^Open the run/ }).click()
-  await expect(later.getByText(/The tab was closed at \d+ of about \d+ pages\./)).toBeVisible()
+  const reason = later.getByText(/The tab was closed at \d+ of about \d+ pages\./)
+  await expect(reason).toBeVisible()
+  const { search } = new URL(later.url())
+  await later.goto(`/causes${search}`)
+  await expect(reason).toContainText('Causes are found once the run is done.')
+  // On a phone too the way on is in sight.
+  await later.setViewportSize({ width: 390, height: 844 })
+  await later.goto(`/clearance${search}`)
+  await expect(reason).toBeInViewport()
+  await expect(later.getByRole('button', { name: 'Gather the rest' })).toBeInViewport({ ratio: 1 })
 })
 
 test('a run that was broken off goes on where it stopped, and asks for nothing twice', async ({ page }) => {

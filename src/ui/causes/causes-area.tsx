@@ -30,10 +30,14 @@ export function CausesArea({ view, goTo, run }: { view: View; goTo: GoTo; run: L
     )
   }
   if (!stored.found) {
+    const { state, incomplete } = run.value
+    const [lack] = incomplete
     const text =
-      run.value.state === 'running'
+      state === 'running'
         ? 'Causes are found once the run is done.'
-        : 'This run was gathered before causes were looked for. Run it again to see them.'
+        : lack
+          ? `Causes are found once the run is done. ${lack.message}`
+          : 'This run was gathered before causes were looked for. Run it again to see them.'
     return <Notice text={text} />
   }
   return <Causes run={run.value} rows={rows} stored={stored.found} view={view} goTo={goTo} />
@@ -50,7 +54,7 @@ type Props = {
   goTo: GoTo
 }
 
-/** Of a run that did not read everything nobody knows what is left to change. */
+/** Of a run that did not read everything it is not known what is left to change. */
 function headline(changes: number, { incomplete }: StoredRun): string {
   const isWhole = incomplete.length === 0
   if (changes === 0) return isWhole ? 'Nothing to change' : 'Nothing to change in what was read'

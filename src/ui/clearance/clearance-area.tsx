@@ -65,7 +65,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
   const causes = rows.filter(({ levels }) => levels.error > 0)
   return (
     <div className="h-full overflow-auto">
-      <div className="mx-auto grid max-w-[1180px] gap-7 px-5 py-5">
+      <div className="mx-auto grid grid-cols-1 max-w-[1180px] gap-7 px-5 py-5">
         <header className="flex flex-wrap items-end gap-x-6 gap-y-2">
           <div>
             <h1 className="font-display text-[26px] font-bold leading-tight">{headline(summary)}</h1>
@@ -75,7 +75,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
                 {changed(before?.error, summary.error)}, {count(summary.warning, 'warning')}
                 {changed(before?.warning, summary.warning)}, {count(summary.note, 'note')}
                 {changed(before?.note, summary.note)}, on {count(rows.length, 'page')}; {count(causes.length, 'page')}{' '}
-                with errors. {state === 'judging' && 'Judging anew …'}
+                with errors. {state === 'judging' && 'Judging again …'}
               </p>
             )}
             {notesToKnow(run).map((message, index) => (
