@@ -31,7 +31,7 @@ export function resolveAddress(raw: string, base: string): string | null {
   const url = text === '' ? null : parseUrl(text, base)
   if (!url) return null
   if (url.protocol !== 'http:' && url.protocol !== 'https:') return null
-  // Setting any of them writes the whole address anew.
+  // Setting any of them writes the whole address again.
   if (text.includes('#') || base.includes('#')) url.hash = ''
   if (url.username !== '') url.username = ''
   if (url.password !== '') url.password = ''

@@ -42,7 +42,7 @@ class SlashVotes {
     this.inAll += vote
   }
 
-  /** What most write of this folder, else of all; with a slash, as a plain file server sends on to, where nobody does. */
+  /** What most write of this folder, else of all; with a slash, as a plain file server sends on to, where none does. */
   readonly endsInSlash = (folder: string): boolean => (this.votes.get(folder) || this.inAll) >= 0
 }
 

@@ -1,6 +1,6 @@
 /**
  * Query parameters that name a visit or a campaign, never a page: links that differ only in these lead to one page.
- * Kept as plain names so that the list can be shown to whoever wonders where a query went.
+ * Kept as plain names so that the list can be shown to a user who wonders where a query went.
  */
 export const droppedParameters: readonly string[] = [
   'fbclid',

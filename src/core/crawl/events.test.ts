@@ -77,7 +77,7 @@ describe('inParallel', () => {
     const look = async () => {
       for (const value of [2, 3]) {
         done.get(value)!(value)
-        // Whoever waits for it is told before the next.
+        // The waiting reader is told before the next.
         await new Promise((resolve) => setImmediate(resolve))
       }
     }

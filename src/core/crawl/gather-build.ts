@@ -5,6 +5,7 @@ import { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from '.
 import { addressFiles, type FileReading, ownAddressesNamed } from './build-addresses'
 import { type BuildFiles, createFileMap, type FileMap, pageFiles, typeOfFile } from './build-files'
 import { type CollectedSitemaps, collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
+import { loopingPage } from './destinations'
 import type { CrawlEvent } from './events'
 import { isFileName } from './file-names'
 import { createPathFilter } from './globs'
@@ -17,7 +18,7 @@ import { NothingAnswered } from './nothing-answered'
 import { pageOf } from './page-of'
 import { type LookAtImage, lookByReading, offlineNote, PictureDesk } from './picture-desk'
 import { type Exchange, notInBuild, type Outside, type ReadRequest } from './read-address'
-import { type Lead, settleRefreshes } from './refreshes'
+import { settleRefreshes } from './refreshes'
 import { parseRobots } from './robots'
 import { scopeOf } from './scope'
 import { Surveyor } from './survey'
@@ -166,14 +167,6 @@ function missingPage(url: string, linkers: Linkers, outside: Outside): GatheredP
   return { ...page, fetch: { ...page.fetch, linkers } }
 }
 
-/** A page that refreshes in a circle: there is nothing to be read at its end. */
-function loopingPage({ address, chain }: Lead, file: string | null, linkers: Linkers, outside: Outside): GatheredPage {
-  const asked = { url: address, file, redirects: chain, aliases: [], fetchedAt: outside.now().toISOString() }
-  const message = `It refreshes in a loop: ${chain.at(-1)!.url} leads back to itself.`
-  const { page } = pageOf(asked, { kind: 'failed', code: 'redirect-loop', message, ms: 0 })!
-  return { ...page, fetch: { ...page.fetch, linkers } }
-}
-
 /** Reads the sitemaps that robots.txt or pages name, else those with a usual name. */
 async function readSitemaps(
   files: BuildFiles,
@@ -287,8 +280,10 @@ export async function* gatherBuild(
       add(await readFile(files, path, outside))
   }
   const { leads, loops } = survey.settle()
-  for (const lead of loops)
-    addressed.set(lead.address, loopingPage(lead, map.fileAt(lead.address), survey.book.of(lead.address), outside))
+  for (const lead of loops) {
+    const { fetch, ...page } = loopingPage(lead, outside.now(), map.fileAt(lead.address))
+    addressed.set(page.url, { ...page, fetch: { ...fetch, linkers: survey.book.of(page.url) } })
+  }
   for (const url of survey.missing()) addressed.set(url, missingPage(url, survey.book.of(url), outside))
   for (const [url, own] of leads) {
     const page = addressed.get(url)
@@ -330,7 +325,7 @@ export async function* gatherBuild(
 export type LookedInBuild = { page: GatheredPage; images: GatheredImage[]; robotsTxt: string | null }
 
 /**
- * Reads one page of a build anew, and its pictures; no other page is read.
+ * Reads one page of a build again, and its pictures; no other page is read.
  *
  * @param known the page as it was gathered: its address doesn't change by looking
  * @throws NothingAnswered when the build has no such file

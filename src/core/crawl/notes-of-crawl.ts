@@ -19,7 +19,7 @@ export type CrawlLeavings = {
   passedLogin: boolean
 }
 
-/** What has to be said of a crawl, so that nobody takes it for the whole site. */
+/** What has to be said of a crawl, so that it is not taken for the whole site. */
 export function* notesOf(leavings: CrawlLeavings): Generator<RunNote> {
   const { left, boundedBy, trapped, tooDeep, maxDepth, keptOut, notPages, passedRobots, passedLogin } = leavings
   if (left > 0) {

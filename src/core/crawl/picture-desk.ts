@@ -93,7 +93,7 @@ export class PictureDesk {
     return withRole
   }
 
-  /** A picture that is named outside of the site's path may lie within it: whoever wrote the address left the path out. */
+  /** A picture that is named outside of the site's path may lie within it: the address was written without the path. */
   private async lookWithin(url: string, image: GatheredImage): Promise<GatheredImage> {
     if (image.errorCode !== 'not-in-build') return image
     const inside = new URL(pathOf(url).slice(1), this.addresses.site).href
@@ -210,7 +210,7 @@ export async function describeImage(
   if (isRead && outside.walks && !isWholePicture(exchange.body, format))
     return damaged('is cut off: it ends before its picture does')
   const alpha = !mayBeTransparent ? false : exchange.isCut ? null : await outside.hasTransparency(exchange.body)
-  // A drawing is a document, which nobody renders only to compare it.
+  // A drawing is a document, which is not rendered only to compare it.
   const isLookedAt = !exchange.isCut && format !== 'svg'
   const look = isLookedAt ? ((await outside.look?.(exchange.body)) ?? null) : null
   if (look === 'broken' && DECODED.has(format)) return damaged('can’t be decoded')

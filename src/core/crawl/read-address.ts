@@ -28,7 +28,7 @@ export type ReadRequest = {
   openPage?: (status: number, headers: Record<string, string>) => PageStream | null
 }
 
-/** What came of it. Header names are in lower case. Failures are values: nobody has to catch. */
+/** What came of it. Header names are in lower case. Failures are values, and never thrown. */
 export type Exchange =
   | {
       kind: 'answered'
@@ -45,7 +45,7 @@ export type Exchange =
 
 export type Answered = Extract<Exchange, { kind: 'answered' }>
 
-/** Reads one address, without following redirects. Handed in by whoever runs the crawl. */
+/** Reads one address, without following redirects. The caller of the crawl hands it in. */
 export type ReadAddress = (request: ReadRequest) => Promise<Exchange>
 
 /** What a run needs from the world beside reading. */
@@ -54,10 +54,10 @@ export type Outside = {
   now: () => Date
   /** `sha256:` and lower-case hex of the whole content. */
   digest: (bytes: Uint8Array) => Promise<string>
-  /** Does some pixel really let through what is behind? null when nobody can tell. */
+  /** Does some pixel really let through what is behind? null when it can't be told. */
   hasTransparency: (bytes: Uint8Array) => Promise<boolean | null>
   /**
-   * The picture in small, to find others that look the same; null where nobody looked (it is too large, a drawing, or of
+   * The picture in small, to find others that look the same; null where it was not looked at (it is too large, a drawing, or of
    * a format that is not read here); `broken` when its bytes can't be decoded. Absent: none is made.
    */
   look?: (bytes: Uint8Array) => Promise<Look | 'broken' | null>

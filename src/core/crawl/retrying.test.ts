@@ -33,7 +33,7 @@ describe('retrying', () => {
     })
   })
 
-  test('whoever counts hears of every answer', async () => {
+  test('the counter hears of every answer', async () => {
     const heard: Exchange[] = []
     const answers = [answered(503), failed('reset'), answered(200)]
     const outside = { ...testOutside(async () => answers[heard.length]!), sleep: async () => {} }

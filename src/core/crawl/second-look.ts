@@ -2,7 +2,7 @@ import { tagChanges } from '../compare/page-changes'
 import type { PageFacts, SecondLook } from '../model'
 import { limits } from './limits'
 import { pageOf, pageStreamFor } from './page-of'
-import { type Exchange, type ReadRequest, readFollowing } from './read-address'
+import { type Exchange, type Followed, isRedirect, type ReadRequest, readFollowing } from './read-address'
 
 /** What caches call an answer of their own: `X-Cache: HIT`, `CF-Cache-Status: HIT`, `Cache-Status: edge; hit`. */
 const CACHE_HEADERS = [
@@ -13,6 +13,9 @@ const CACHE_HEADERS = [
   'x-vercel-cache',
   'x-cache-status',
 ]
+
+/** A page that is read for its tags alone. */
+export const ASKED = { url: '', file: null, redirects: [], aliases: [], fetchedAt: '' }
 
 /** Does an answer show that a cache gave it? */
 export function isFromCache(exchange: Exchange): boolean {
@@ -60,11 +63,34 @@ export async function lookTwice(
     }),
   )
   if (exchange.kind === 'failed') return { how, askedAs, status: null, error: exchange.message, differs: [] }
-  const asked = { url, file: null, redirects: [], aliases: [], fetchedAt: '' }
-  const there = pageOf(asked, exchange)?.page.facts ?? null
+  const there = pageOf({ ...ASKED, url }, exchange)?.page.facts ?? null
   const changes = facts === null || there === null ? [] : tagChanges(facts, there)
   const differs = changes
     .filter(({ key }) => IS_CARD_TAG.test(key))
     .map(({ key, before, after }) => ({ key, here: before, there: after }))
   return { how, askedAs, status: exchange.status, error: null, differs }
+}
+
+/**
+ * Second questions for a page, where a cache has shown its hand, or the run asks under another name than ours.
+ *
+ * @param askAs the crawler whose name the run asks under; null: our own
+ * @param now the time of the question
+ */
+export async function secondLooksAt(
+  { exchange, finalUrl }: Followed,
+  askAs: string | null,
+  ask: (request: ReadRequest) => Promise<Exchange>,
+  now: Date,
+): Promise<SecondLook[]> {
+  if (exchange.kind === 'failed' || isRedirect(exchange)) return []
+  const hows: SecondLook['how'][] = []
+  if (isFromCache(exchange)) hows.push('past-caches')
+  if (askAs !== null) hows.push('as-ourselves')
+  if (hows.length === 0) return []
+  const found = pageOf({ ...ASKED, url: finalUrl }, exchange)
+  if (!found) return []
+  const looks: SecondLook[] = []
+  for (const how of hows) looks.push(await lookTwice(finalUrl, found.page.facts, how, askAs, ask, now))
+  return looks
 }

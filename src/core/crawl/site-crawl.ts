@@ -1,20 +1,21 @@
-import { addTo } from '../group-by'
-import type { FetchFact, GatheredImage, GatheredPage, Incomplete, RunNote, SecondLook, Survey } from '../model'
+import type { GatheredImage, GatheredPage, Incomplete, RunNote, SecondLook, Survey } from '../model'
 import { surfaces } from '../surface/profiles'
 import { baseOf, pageAddress, pathnameOf, pathOf, resolveAddress } from './address'
 import type { AddressMap } from './address-map'
 import { collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 import type { CrawlOptions } from './crawl-options'
+import { Destinations, type Settled } from './destinations'
 import type { CrawlEvent, CrawlEvents } from './events'
 import { isFileName } from './file-names'
 import { Frontier, type Waiting } from './frontier'
 import { createPathFilter, type PathFilter } from './globs'
 import { inParallel } from './in-parallel'
 import { limits } from './limits'
-import { LinkBook, linksOf, sitemapsNamedBy } from './link-book'
+import { linksOf, sitemapsNamedBy } from './link-book'
 import { LinksOfPages } from './links-of-pages'
 import { NoPages } from './no-pages'
 import { incompletenessOf, notesOf } from './notes-of-crawl'
+import { Pace } from './pace'
 import { pageOf, pageStreamFor } from './page-of'
 import { lookByReading, offlineNote, PictureDesk } from './picture-desk'
 import {
@@ -27,19 +28,16 @@ import {
   type ReadRequest,
   readFollowing,
 } from './read-address'
-import { type Lead, settleRefreshes } from './refreshes'
+import type { Lead } from './refreshes'
 import { retrying } from './retrying'
 import { crawlDelayFor, isAllowed, type RobotsRules } from './robots'
-import { isFromCache, lookTwice } from './second-look'
+import { ASKED, secondLooksAt } from './second-look'
 import { Surveyor } from './survey'
 import { type Trap, TrapWatch } from './traps'
 import { USUAL_SITEMAPS } from './usual-sitemaps'
 
 /** The name that robots.txt may address us by. */
 export const ROBOTS_TOKEN = 'NimbleParrot'
-
-/** A page that is read for its tags alone. */
-const ASKED = { url: '', file: null, redirects: [], aliases: [], fetchedAt: '' }
 
 type PageResult = { kind: 'page'; asked: Waiting; followed: Followed; fetchedAt: string; looks: SecondLook[] }
 type Result = PageResult | { kind: 'image'; image: GatheredImage }
@@ -54,13 +52,7 @@ export class SiteCrawl {
   private readonly keptOut = new Set<string>()
   private readonly desk: PictureDesk
   private readonly surveyor: Surveyor
-  private readonly book = new LinkBook()
-  /** Addresses that lead to each page by HTTP redirects, with the way. */
-  private readonly leads = new Map<string, Lead[]>()
-  /** Pages that only refresh elsewhere, and where to. */
-  private readonly refreshes = new Map<string, string>()
-  /** Pages that could not be read. */
-  private readonly dead = new Set<string>()
+  private readonly destinations = new Destinations()
   private readonly noPages: NoPages
   private readonly sitemapsAsked = new Set<string>()
   private readonly sitemapsNamed = new Set<string>()
@@ -81,7 +73,7 @@ export class SiteCrawl {
   private readonly maxDepth: number
   private readonly endsAtMs: number
   private takesImageNext = false
-  private lastStart = 0
+  private readonly pace: Pace
 
   constructor(
     private readonly options: CrawlOptions,
@@ -101,6 +93,8 @@ export class SiteCrawl {
     })
     this.traps = new TrapWatch(outside.now())
     this.isPathWanted = createPathFilter(options.include, options.exclude)
+    const asked = (robots && !options.ignoreRobots && crawlDelayFor(robots, ROBOTS_TOKEN)) || 0
+    this.pace = new Pace(Math.max(options.delayMs, Math.min(asked * 1000, limits.crawlDelayMs)), outside.now)
     this.endsAtMs = outside.now().getTime() + limits.runMs
     this.surveyor = new Surveyor(addresses)
     this.links = new LinksOfPages(addresses.toPublic)
@@ -115,19 +109,8 @@ export class SiteCrawl {
     const { addresses, reader } = this
     if (addresses.isBesideSite(request.url)) return Promise.resolve(notInBuild(request.url, addresses.site))
     const inBuild = { ...request, url: addresses.toBuild(request.url) }
-    const startMs = this.startMs()
-    return startMs > 0 ? this.outside.sleep(startMs).then(() => reader(inBuild)) : reader(inBuild)
-  }
-
-  /** How long to wait before the next question, in ms, so that questions start no faster than the delay allows. */
-  private startMs(): number {
-    const asked = (this.robots && !this.options.ignoreRobots && crawlDelayFor(this.robots, ROBOTS_TOKEN)) || 0
-    const delayMs = Math.max(this.options.delayMs, Math.min(asked * 1000, limits.crawlDelayMs))
-    if (delayMs === 0) return 0
-    const now = this.outside.now().getTime()
-    const startAt = Math.max(now, this.lastStart + delayMs)
-    this.lastStart = startAt
-    return startAt - now
+    const waitMs = this.pace.waitMs()
+    return waitMs > 0 ? this.outside.sleep(waitMs).then(() => reader(inBuild)) : reader(inBuild)
   }
 
   /** Does robots.txt let us ask for this, or are we told to pass it? */
@@ -189,26 +172,8 @@ export class SiteCrawl {
   private async readPage(asked: Waiting): Promise<PageResult> {
     const followed = await readFollowing(asked.url, this.readAt, this.locate, this.addresses.isOnSite)
     const fetchedAt = this.outside.now().toISOString()
-    const looks = this.isLookedAtTwice(followed) ? await this.lookAgain(followed) : []
+    const looks = await secondLooksAt(followed, this.options.askAs, (request) => this.ask(request), this.outside.now())
     return { kind: 'page', asked, followed, fetchedAt, looks }
-  }
-
-  private isLookedAtTwice({ exchange }: Followed): boolean {
-    if (exchange.kind === 'failed' || isRedirect(exchange)) return false
-    return this.options.askAs !== null || isFromCache(exchange)
-  }
-
-  /** A second question, where a cache has shown its hand, or the run asks under another name than ours. */
-  private async lookAgain({ exchange, finalUrl }: Followed): Promise<SecondLook[]> {
-    const { askAs } = this.options
-    const found = pageOf({ ...ASKED, url: finalUrl }, exchange)
-    if (!found) return []
-    const look = (how: SecondLook['how']) =>
-      lookTwice(finalUrl, found.page.facts, how, askAs, (request) => this.ask(request), this.outside.now())
-    return [
-      ...(isFromCache(exchange) ? [await look('past-caches')] : []),
-      ...(askAs === null ? [] : [await look('as-ourselves')]),
-    ]
   }
 
   private nextPage(): Promise<Result> | null {
@@ -251,12 +216,12 @@ export class SiteCrawl {
     }
     this.known.add(finalUrl)
     const aliases = [asked.url, ...redirects.slice(0, -1).map(({ url }) => url)].filter((url) => url !== finalUrl)
-    if (asked.url !== finalUrl) addTo(this.leads, finalUrl, { address: asked.url, chain: redirects })
+    if (asked.url !== finalUrl) this.destinations.addRedirect(asked.url, redirects, finalUrl)
     if (this.told.has(finalUrl)) {
       for (const alias of aliases) told.push({ kind: 'alias', url: finalUrl, alias })
       return
     }
-    if (this.refreshes.has(finalUrl)) return
+    if (this.destinations.isRefresh(finalUrl)) return
     const found = pageOf({ url: finalUrl, file: null, redirects, aliases, fetchedAt }, exchange)
     if (!found) {
       if (exchange.kind === 'answered') this.noPages.addAnswer(finalUrl, exchange)
@@ -269,21 +234,21 @@ export class SiteCrawl {
       : null
     const refreshTo = sendsTo && this.addresses.toPublic(sendsTo)
     if (refreshTo && refreshTo !== finalUrl) {
-      this.refreshes.set(finalUrl, refreshTo)
+      this.destinations.addRefresh(finalUrl, refreshTo)
       if (!this.addresses.isOnSite(refreshTo)) this.noPages.addRedirect(finalUrl, refreshTo)
       // Sent on to by the page itself, which is no step further.
       this.enqueue(refreshTo, asked.depth)
       return
     }
     this.tell(page, asked.depth, told)
-    if (!page.facts) this.dead.add(finalUrl)
+    if (!page.facts) this.destinations.addDead(finalUrl)
     // Links of an error page lead nowhere: it has no reading.
     if (!reading) return
     const { visible, stated } = linksOf(page, reading, this.links)
     this.surveyor.addLinks(page, visible)
     for (const list of [visible, stated]) {
       for (const { address, line, column } of list) {
-        this.book.note(address, { page: finalUrl, line, column }, list === visible)
+        this.destinations.book.note(address, { page: finalUrl, line, column }, list === visible)
         if (this.isFollowing) this.enqueue(address, asked.depth + 1)
       }
     }
@@ -385,7 +350,7 @@ export class SiteCrawl {
     const isByPages = this.asked >= this.maxPages
     const isBounded = this.cutBy === null && (isByPages ? maxPages !== null : perSection !== null)
     return notesOf({
-      // What a run that was stopped, or reached a bound that nobody asked for, has left is said by itself.
+      // What a run that was stopped, or reached a default bound, has left is said by itself.
       left: this.outside.signal.aborted || !isBounded ? 0 : this.waiting.size,
       boundedBy: isByPages ? `at ${maxPages} pages` : `at ${perSection} pages a section`,
       trapped: this.trapped,
@@ -406,7 +371,7 @@ export class SiteCrawl {
     for (const address of onSite) this.sitemapsAsked.add(address)
     const found = await collectSitemaps(onSite, (request) => this.ask(request), this.outside)
     this.sitemapsLack.push(...lackOfSitemaps(found))
-    // Names that nobody gave need not be there.
+    // Usual names that were only tried need not be there.
     this.surveyor.addSitemaps(
       isUsual ? { ...found, failed: found.failed.filter(({ status }) => status !== 404) } : found,
       named,
@@ -414,7 +379,7 @@ export class SiteCrawl {
     for (const { page: address, sitemap } of found.pages) {
       const page = pageAddress(address, this.addresses.site)
       if (!page) continue
-      this.book.note(this.addresses.toPublic(page), { page: sitemap, line: 0, column: 0 }, false)
+      this.destinations.book.note(this.addresses.toPublic(page), { page: sitemap, line: 0, column: 0 }, false)
       this.enqueue(this.addresses.toPublic(page), 1)
     }
   }
@@ -432,39 +397,13 @@ export class SiteCrawl {
     await this.readSitemaps(isUsual ? USUAL_SITEMAPS.map((name) => new URL(name, site).href) : named, written, isUsual)
   }
 
-  /** Where pages and refreshes ended, and who links to what is not there. */
-  private *settle(): Generator<CrawlEvent[], Map<string, Lead[]>> {
-    const { leads, loops } = settleRefreshes(this.refreshes, this.leads, (address) =>
-      this.told.has(address) ? address : null,
-    )
-    for (const [url, own] of this.leads) for (const lead of own) addTo(leads, url, lead)
+  /** Where addresses led, and who links to what is not there. */
+  private *settle(): Generator<CrawlEvent[], Settled['leads']> {
+    const { loops, events, leads } = this.destinations.settle(this.told, this.outside.now())
     const told: CrawlEvent[] = []
-    for (const { address, chain } of loops) {
-      const error = `It refreshes in a loop: ${chain.at(-1)!.url} leads back to itself.`
-      const fetch: FetchFact = { ...this.noFetch(address), redirects: chain, error, errorCode: 'redirect-loop' }
-      this.dead.add(address)
-      this.tell({ url: address, file: null, fetch, facts: null, source: [] }, 0, told)
-    }
-    for (const [url, own] of leads) {
-      if (!this.told.has(url)) continue
-      for (const { address } of own) if (address !== url) told.push({ kind: 'alias', url, alias: address })
-      told.push({
-        kind: 'led-by',
-        url,
-        ledHereBy: own.map((lead) => ({ ...lead, linkers: this.book.of(lead.address) })),
-      })
-    }
-    // Only these may be told apart by how they are linked: /name, where /name.html is there as well.
-    const urls = [...this.told].filter((url) => this.told.has(`${url}.html`) && !this.book.isVisible(url))
-    if (urls.length > 0) told.push({ kind: 'unlinked-forms', urls })
-    for (const url of this.dead) told.push({ kind: 'linked-by', url, linkers: this.book.of(url) })
-    yield told
+    for (const page of loops) this.tell(page, 0, told)
+    yield [...told, ...events]
     return leads
-  }
-
-  private noFetch(url: string): FetchFact {
-    const none = { status: null, contentType: null, bytes: 0, ms: 0, error: null, errorCode: null, robotsHeader: null }
-    return { ...none, finalUrl: url, redirects: [], aliases: [], fetchedAt: this.outside.now().toISOString() }
   }
 
   async *run(seeds: Waiting[], readsSitemaps: boolean): CrawlEvents {

@@ -9,7 +9,7 @@ const MOST_ASKED = 60
 const NEIGHBOUR = /^(?:prev|previous|next)$/
 const FEED_TYPE = /^application\/(?:rss|atom)\+xml|^application\/feed\+json/i
 
-/** An address and its twin with a slash at its end: whoever links to the one leads to the other. */
+/** An address and its twin with a slash at its end: a link to the one leads to the other. */
 const bare = (url: string) => (url.endsWith('/') ? url.slice(0, -1) : url)
 
 /** Links of a page to feeds, and to its neighbours in a series, with their public addresses. */
@@ -35,7 +35,7 @@ export class Surveyor {
 
   constructor(private readonly addresses: AddressMap) {}
 
-  /** Notes where a page's links lead, as public addresses; those to itself lead nobody to it. */
+  /** Notes where a page's links lead, as public addresses; those to itself don't count. */
   addLinks(page: GatheredPage, targets: readonly Pick<PageLink, 'address'>[]): void {
     const own = bare(page.url)
     for (const { address: target } of targets) if (bare(target) !== own) this.linked.add(bare(target))
@@ -69,7 +69,7 @@ export class Surveyor {
 
   /**
    * @param pages every page of the run, by all of its addresses
-   * @param isWhole false when pages were left out: then nobody can say that nothing links to a page
+   * @param isWhole false when pages were left out: then it is not known that nothing links to a page
    * @param dead addresses that were asked for and are not there
    */
   survey(pages: readonly { url: string; aliases: readonly string[] }[], isWhole: boolean, dead: string[]): Survey {
