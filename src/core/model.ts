@@ -212,7 +212,7 @@ export const GatheredImage = z.object({
   colors: ImageColors.optional(),
   /** It lies outside of the site's path, and the build has it at this address within. */
   foundAt: z.string().optional(),
-  /** What it looks like in small, as text (`likeness.ts`); absent where nobody decoded it. */
+  /** What it looks like in small, as text (`likeness.ts`); absent where it was not decoded. */
   look: z.string().nullable().optional(),
 })
 export type GatheredImage = z.infer<typeof GatheredImage>
@@ -275,10 +275,12 @@ export const Finding = z.object({
 })
 export type Finding = z.infer<typeof Finding>
 
+/** Who has taken a finding on, why, and the last day for which that holds (YYYY-MM-DD). */
+export const TakenOn = z.object({ reason: z.string(), by: z.string(), until: z.string().optional() })
+export type TakenOn = z.infer<typeof TakenOn>
+
 /** A finding that somebody has taken on: it stands in no one’s way, and is not forgotten. */
-export const WaivedFinding = Finding.extend({
-  waiver: z.object({ reason: z.string(), by: z.string(), until: z.string().optional() }),
-})
+export const WaivedFinding = Finding.extend({ waiver: TakenOn })
 export type WaivedFinding = z.infer<typeof WaivedFinding>
 
 export const SiteFinding = Finding.extend({ pages: z.array(z.string()) })

@@ -1,6 +1,7 @@
 import { saveProject } from '@/store/archive/save-project'
 import { hasSomethingOf, type OpenedProject, openArchive, openProject, type Prefer, readManifest } from './open-project'
 import { isStorageFull, SaidFailure } from './said-failure'
+import { workerScope } from './worker-scope'
 
 /** What can be asked of the worker that writes and reads project archives, and what it answers. */
 export type ArchiveAsk =
@@ -28,10 +29,7 @@ function wordsOf(error: unknown): string {
   return `It broke off: ${error instanceof Error ? error.message : String(error)}`
 }
 
-const scope = self as unknown as {
-  postMessage(message: ArchiveAnswer): void
-  addEventListener(type: 'message', listener: (event: MessageEvent<ArchiveAsk>) => void): void
-}
+const scope = workerScope<ArchiveAsk, ArchiveAnswer>()
 
 scope.addEventListener('message', ({ data }) => {
   void answerTo(data)

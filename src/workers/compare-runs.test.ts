@@ -9,7 +9,7 @@ import { compareStored } from './compare-runs'
 import { storeRun } from './testing/store-run'
 
 const edited = goodSite({
-  'about.html': goodPage('about.html', 'Ferns', { 'og:title': '<meta property="og:title" content="Ferns anew">' }),
+  'about.html': goodPage('about.html', 'Ferns', { 'og:title': '<meta property="og:title" content="Ferns again">' }),
   'img/Mosses.png': pngBytes(1200, 630, 90_000),
 })
 const { 'visit.html': _visit, ...shrunk } = edited

@@ -24,6 +24,7 @@ import {
 import { wordsFor } from './said-failure'
 import { slowest } from './slowest'
 import { ThumbMaker } from './thumb-maker'
+import { workerScope } from './worker-scope'
 
 /** How long events are gathered before they are written: one write for many. Grows with the run. */
 const flushEveryMs = (pages: number) => Math.min(2500, 400 + pages / 2)
@@ -39,10 +40,7 @@ const BATCH = 250
 const PROGRESS_MS = 120
 
 /** The worker's own side, as far as it is used: the page's types know only the window. */
-const scope = self as unknown as {
-  postMessage(message: GatherReport): void
-  addEventListener(type: 'message', listener: (event: MessageEvent<GatherCommand>) => void): void
-}
+const scope = workerScope<GatherCommand, GatherReport>()
 const report = (message: GatherReport) => scope.postMessage(message)
 
 /** What a run has to do with events, whether they come from the server or from files. */
@@ -343,6 +341,6 @@ scope.addEventListener('message', ({ data }) => {
   const source = data.source.kind === 'folder' ? { ...data.source, files: files.splice(0) } : data.source
   const run = new GatherRun(data.runId, source, data.resumes)
   current = run
-  // Whoever finds the run later can tell by the lock whether somebody still writes to it.
+  // A tab that finds the run later can tell by the lock whether it is still being written.
   void navigator.locks.request(runLock(data.runId), () => run.run())
 })

@@ -37,7 +37,7 @@ describe('judging a run', () => {
     expect(kept!.overview.lengths).toHaveLength(3)
   })
 
-  test('anew by other requirements: other findings, the same pages', async () => {
+  test('again by other requirements: other findings, the same pages', async () => {
     expect(await rulesOf()).toEqual(['card-missing'])
     await database.requirements.put({ site: GOOD_SITE, requirements: { levels: { 'card-missing': 'off' } } })
     await recheck(RUN)

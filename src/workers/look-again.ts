@@ -30,7 +30,7 @@ async function buildOf(at: LookPlace, chosen: readonly ChosenFile[]): Promise<Bu
   return folderFiles(at.handle)
 }
 
-/** Reads one page of a folder or zip anew. Its pictures are kept, since no address serves them. */
+/** Reads one page of a folder or zip again. Its pictures are kept, since no address serves them. */
 async function readInBuild(files: BuildFiles, parent: StoredRun, url: string, signal: AbortSignal): Promise<Looked> {
   const known = await pageOf(parent.id, url)
   if (!known) throw new SaidFailure(`${url} is no page of this run.`)
@@ -50,7 +50,7 @@ async function readInBuild(files: BuildFiles, parent: StoredRun, url: string, si
   return { ...looked, images: looked.images.map((image) => ({ served: null, ...image })) }
 }
 
-/** Reads one page anew, past caches, with the pictures it names. */
+/** Reads one page again, past caches, with the pictures it names. */
 async function readOnce(look: Look, request: CrawlRequest, signal: AbortSignal): Promise<Looked> {
   let page: GatheredPage | null = null
   let robotsTxt: string | null = null
@@ -117,7 +117,7 @@ export async function gatheringOf(
 
 /**
  * Looks again at one page: a new run is written that holds all other pages as they were. The parent is not touched, so
- * that the two can be held against each other. Checks across pages are made anew.
+ * that the two can be held against each other. Checks across pages are made again.
  */
 export async function lookAgain(look: Look, chosen: readonly ChosenFile[], signal: AbortSignal): Promise<void> {
   const parent = await database.runs.get(look.parent)
@@ -157,7 +157,7 @@ export async function lookAgain(look: Look, chosen: readonly ChosenFile[], signa
   await thumbs.done()
 }
 
-/** Judges a run anew: by other requirements the same pages have other findings, rows and causes. */
+/** Judges a run again: by other requirements the same pages have other findings, rows and causes. */
 export async function recheck(id: string): Promise<void> {
   const run = await database.runs.get(id)
   if (!run) throw new SaidFailure('The run is not in this browser any more.')

@@ -14,7 +14,7 @@ import { storeRun } from './testing/store-run'
 const ABOUT = `${GOOD_SITE}about.html`
 const faulty = goodSite({ 'about.html': goodPage('about.html', 'Ferns', { 'twitter:card': null }) })
 
-/** All that is kept, table by table, without what every opening makes anew. */
+/** All that is kept, table by table, without what every opening makes again. */
 async function everything() {
   const tables = await Promise.all(database.tables.map(async (table) => [table.name, await table.toArray()] as const))
   return Object.fromEntries(tables.map(([name, rows]) => [name, JSON.parse(JSON.stringify(rows))]))
@@ -98,7 +98,7 @@ describe('a project archive', () => {
     expect([await thumb!.blob.text(), thumb!.blob.type, thumb!.bytes]).toEqual(['tiny', 'image/webp', 4])
   })
 
-  test('what was judged is judged anew, by the requirements that came with it', async () => {
+  test('what was judged is judged again, by the requirements that came with it', async () => {
     const archive = await saveProject(GOOD_SITE)
     await clear()
     await openProject(archive, 'mine')

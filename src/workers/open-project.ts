@@ -138,7 +138,7 @@ async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles
   for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
   const { findings, summary } = verdict
   const size = JSON.stringify(gathering.pages).length + rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0)
-  // The run comes last: whoever sees it finds all of it there.
+  // The run comes last: once it can be seen, all of it is there.
   await database.runs.put({ ...run, findings, summary, pages: rows.length, size })
 }
 
@@ -153,7 +153,7 @@ async function forget(runs: readonly string[]): Promise<void> {
 }
 
 /**
- * Takes a project archive into this browser. Runs that are here already are left alone; what was judged is judged anew,
+ * Takes a project archive into this browser. Runs that are here already are left alone; what was judged is judged again,
  * by the requirements that hold afterwards. If it fails, no run of it stays.
  */
 export async function openProject(archive: Blob, prefer: Prefer): Promise<OpenedProject> {
@@ -162,7 +162,7 @@ export async function openProject(archive: Blob, prefer: Prefer): Promise<Opened
   const here = await database.runs.toArray()
   const known = new Set(here.map(({ id }) => id))
   const fresh = manifest.runs.filter(({ id, source }) => !known.has(id) && source.site === manifest.site)
-  // Pages that no run has are left of an opening that was broken off: they are written anew.
+  // Pages that no run has are left of an opening that was broken off: they are written again.
   const held = new Set(here.flatMap(({ id, base }) => [id, ...(base ? [base] : [])]))
   const holders = [...new Set(fresh.flatMap(({ id, base }) => [id, ...(base ? [base] : [])]))].filter(
     (holder) => !held.has(holder),

@@ -9,6 +9,7 @@ import { type ComposeAsk, type Composed, drawComposed } from './draw-composed'
 import { drawRefit, type Refitted } from './draw-refit'
 import { declareFaces, type ShippedFace } from './faces'
 import { shrink } from './thumb-maker'
+import { workerScope } from './worker-scope'
 
 /** What can be asked of the worker that works on whole pictures, and what it answers. */
 export type PictureWork = {
@@ -92,10 +93,7 @@ function doTask(ask: PictureAsk): Promise<PictureWork[PictureTask]['gives']> {
   }
 }
 
-const scope = self as unknown as {
-  postMessage(message: PictureAnswer): void
-  addEventListener(type: 'message', listener: (event: MessageEvent<PictureAsk>) => void): void
-}
+const scope = workerScope<PictureAsk, PictureAnswer>()
 
 // One after the other: two decoded giants at once would take twice the memory.
 let last: Promise<unknown> = Promise.resolve()

@@ -6,7 +6,7 @@ export type ChosenFile = { path: string; file: File }
 
 /** What is gathered. Folder and zip are read here, in the browser: nothing of them is sent anywhere. */
 export type GatherSource =
-  /** `isRest`: it names no more than a run needs that goes on; nothing can be begun anew with it. */
+  /** `isRest`: it names no more than a run needs that goes on; nothing can be begun again with it. */
   | { kind: 'crawl'; request: CrawlRequest; isRest?: true }
   | { kind: 'folder'; name: string; site: string | null; files: ChosenFile[] }
   | { kind: 'zip'; name: string; site: string | null; file: File }
@@ -25,7 +25,7 @@ export type GatherCommand =
   | { kind: 'start'; runId: string; source: GatherSource; resumes: boolean }
   /** Look again at one page of a run: writes a new run that holds everything else as it was. */
   | { kind: 'look'; runId: string; parent: string; url: string; at: LookPlace }
-  /** Judge a run anew, by the requirements that its site has now. What was gathered stays. */
+  /** Judge a run again, by the requirements that its site has now. What was gathered stays. */
   | { kind: 'recheck'; runId: string }
   /** Write a run in one of the forms that the command writes. */
   | { kind: 'export'; runId: string; format: string }

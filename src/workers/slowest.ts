@@ -1,6 +1,6 @@
 import type { SlowPage } from './protocol'
 
-/** An answer that takes less than this keeps nobody waiting, in ms. */
+/** An answer that takes less than this is no wait, in ms. */
 export const SLOW_MS = 1000
 /** Pages named as slow. */
 const MOST = 5

@@ -30,7 +30,7 @@ export class ThumbMaker {
     this.fill()
   }
 
-  /** Makes no more of them: there is no room, or nobody waits for them. */
+  /** Makes no more of them: there is no room, or they are no longer waited for. */
   stop(): void {
     this.waiting.length = 0
   }

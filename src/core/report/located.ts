@@ -1,4 +1,4 @@
-import type { Finding, WaivedFinding } from '../model'
+import type { Finding, TakenOn, WaivedFinding } from '../model'
 import type { RunDocument, StatedFinding } from './run-document'
 
 export type DocumentPage = RunDocument['pages'][number]
@@ -14,7 +14,7 @@ export type LocatedFinding = {
   state: FindingState
   /** The baseline does not have it; true also where there is no baseline. */
   isNew: boolean
-  waiver: WaivedFinding['waiver'] | null
+  waiver: TakenOn | null
 }
 
 /** A page's path on the site; its whole address where it lies elsewhere. */

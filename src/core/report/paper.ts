@@ -1,5 +1,5 @@
 import { groupBy } from '../group-by'
-import type { Level, Summary } from '../model'
+import type { Level, Summary, TakenOn } from '../model'
 import { pathOn } from './located'
 import type { RunDocument, StatedFinding } from './run-document'
 
@@ -57,10 +57,7 @@ export type PaperLine = {
   text: string
 }
 
-type Waived = {
-  finding: StatedFinding & { waiver: { reason: string; by: string; until?: string | undefined } }
-  urls: string[]
-}
+type Waived = { finding: StatedFinding & { waiver: TakenOn }; urls: string[] }
 
 /** Everything that was waived, with the addresses that it stands at. */
 export function waivedFindings(document: RunDocument): Waived[] {
@@ -71,7 +68,7 @@ export function waivedFindings(document: RunDocument): Waived[] {
 }
 
 /** `by Ada until 2026-12-31: the photographer asks for it`. */
-export const waiverWords = ({ reason, by, until }: Waived['finding']['waiver']): string =>
+export const waiverWords = ({ reason, by, until }: TakenOn): string =>
   `by ${by}${until === undefined ? '' : ` until ${until}`}: ${reason}`
 
 function waiverLines(document: RunDocument): string[] {

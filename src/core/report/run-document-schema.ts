@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Cause } from '../cause/cause'
-import { Incomplete, Level, MetaFact, Position, RunSource, Skipped, View } from '../model'
+import { Incomplete, Level, MetaFact, Position, RunSource, Skipped, TakenOn, View } from '../model'
 import { type FileFault, parseJson, schemaFaults } from '../schema-faults'
 import { Layout } from '../surface/profile'
 
@@ -38,8 +38,6 @@ const ReadFinding = z.looseObject({
   image: z.string().optional(),
 })
 
-const Waiver = z.object({ reason: z.string(), by: z.string(), until: z.string().optional() })
-
 const ReadFacts = z.looseObject({
   title: z.string().nullable(),
   description: z.string().nullable(),
@@ -66,7 +64,7 @@ const ReadPage = z.looseObject({
   cards: z.record(z.string(), ReadCard),
   findings: z.array(ReadFinding),
   skipped: z.array(Skipped).optional(),
-  waived: z.array(ReadFinding.extend({ waiver: Waiver })).optional(),
+  waived: z.array(ReadFinding.extend({ waiver: TakenOn })).optional(),
 })
 
 /** Somebody's yes to a run. */
@@ -97,7 +95,7 @@ export const ReadDocument = z.looseObject({
   pages: z.array(ReadPage),
   images: z.array(z.looseObject({ url: z.string(), hash: z.string().nullable() })),
   findings: z.array(SiteFinding),
-  waived: z.array(SiteFinding.extend({ waiver: Waiver })).optional(),
+  waived: z.array(SiteFinding.extend({ waiver: TakenOn })).optional(),
   causes: z.array(Cause.partial().loose()),
   summary: z.looseObject({
     pages: z.number().int(),
