@@ -57,7 +57,7 @@ async function askAll(base: string, ask: (path: string, dispatcher: Agent) => Pr
   await dispatcher.destroy()
 }
 
-/** The client's lowest interface, whose pieces of an answer nobody looks at. */
+/** The client's lowest interface, whose pieces of an answer are not looked at. */
 function dispatched(address: string, dispatcher: Agent): Promise<void> {
   const { origin, pathname } = new URL(address)
   return new Promise((resolve, reject) => {

@@ -134,7 +134,7 @@ test('a template stays, is saved with its files, and read again; faults are name
   const files = unzipSync(bytes)
   expect(Object.keys(files).sort()).toEqual(['mark.svg', 'nimble-parrot-pictures.json'])
   const text = new TextDecoder().decode(files['nimble-parrot-pictures.json'])
-  await page.getByRole('button', { name: 'Begin anew' }).click()
+  await page.getByRole('button', { name: 'Begin again' }).click()
   await expect(drawn(page)).toHaveAttribute('alt', 'Ada Quillfeather')
 
   const open = (json: string, ...more: { name: string; mimeType: string; buffer: Buffer }[]) =>

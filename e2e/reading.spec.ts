@@ -66,7 +66,7 @@ test('every encoding of the standard is decoded as the browser does', async ({ p
   expect([...SINGLE_BYTE, ...OTHERS]).toHaveLength(39)
   const decode = (encoding: string, kind: 'bytes' | 'pairs' | 'jumbled') => {
     const pieces = { bytes: BYTES, pairs: PAIRS, jumbled: JUMBLED }[kind]
-    // Pairs are made anew there: to hand over a million numbers takes longer.
+    // Pairs are made again there: to hand over a million numbers takes longer.
     return page.evaluate(
       ({ name, given }) => {
         const all = given ?? Array.from({ length: 65_536 }, (_, pair) => [pair >> 8, pair & 255, 0x41])

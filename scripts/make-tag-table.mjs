@@ -47,7 +47,7 @@ const CATEGORIES = {
   },
   MAIN: { from: 'ours: elements that hold what the page is about', names: words('main article') },
   UNSEEN: {
-    from: 'ours: elements whose text nobody reads on the page',
+    from: 'ours: elements whose text is not read on the page',
     names: words('script style template noscript'),
   },
   SPEAKS: {

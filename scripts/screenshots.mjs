@@ -1,4 +1,4 @@
-// Takes the pictures in docs/screenshots anew, from the demo: node scripts/screenshots.mjs [name …]
+// Takes the pictures in docs/screenshots again, from the demo: node scripts/screenshots.mjs [name …]
 import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'

@@ -73,7 +73,7 @@ async function gather(
   const interrupt = () => stop.abort()
   process.once('SIGINT', interrupt)
   process.once('SIGTERM', interrupt)
-  // A fault that nobody waits for (of a connection, of a decoder) must not cost what was gathered.
+  // A fault outside of any awaited call (of a connection, of a decoder) must not cost what was gathered.
   const stray = (error: unknown) => {
     fault ??= faultWords(error)
     stop.abort()

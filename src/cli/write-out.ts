@@ -31,7 +31,7 @@ export async function writeOut(file: string, text: string): Promise<void> {
 
 /**
  * Writes to standard output and waits until it is taken.
- * @throws CannotRun when whoever reads has gone, or the disk behind it is full
+ * @throws CannotRun when the reader has gone, or the disk behind it is full
  */
 export function writeStandardOut(text: string): Promise<void> {
   return new Promise((resolve, reject) => {

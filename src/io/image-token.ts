@@ -1,6 +1,6 @@
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
 
-/** Made anew at each start: a token serves while this server runs. Kept on the process, since routes are bundled apart. */
+/** Made again at each start: a token serves while this server runs. Kept on the process, since routes are bundled apart. */
 const holder = globalThis as { nimbleParrotKey?: Buffer }
 holder.nimbleParrotKey ??= randomBytes(32)
 

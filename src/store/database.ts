@@ -22,7 +22,7 @@ import type {
 import type { Requirements } from '@/core/requirements/requirements'
 import type { Face } from '@/core/surface/face'
 
-/** One run. `state` is `running` while a worker writes to it; whoever finds it so without one was left behind. */
+/** One run. `state` is `running` while a worker writes to it; a run that is found so without one was left behind. */
 export type StoredRun = {
   id: string
   source: RunSource

@@ -1,7 +1,7 @@
 import type { PictureTemplate } from '@/core/image/compose/template'
 import { database, type TemplateFile } from './database'
 
-/** Templates of a site by section; none where nobody made one. */
+/** Templates of a site by section; none where none was made. */
 export async function templatesOf(site: string): Promise<Record<string, PictureTemplate>> {
   return (await database.templates.get(site))?.sections ?? {}
 }
@@ -14,7 +14,7 @@ export async function keepTemplate(site: string, section: string, template: Pict
   })
 }
 
-/** Takes templates and their files over: what they name anew replaces what was there, all else stays. */
+/** Takes templates and their files over: what they name again replaces what was there, all else stays. */
 export async function takeTemplates(
   site: string,
   sections: Record<string, PictureTemplate>,

@@ -1,6 +1,6 @@
 import type { GatheredPage, Position } from '../model'
 
-/** Rows above a tag in which the comment of whoever wrote it stands. */
+/** Rows above a tag in which a comment says what program wrote it. */
 const NEAR_ROWS = 30
 const COMMENT = /<!--\s*([\s\S]*?)\s*-->/g
 /** A comment that closes what another opened: behind it somebody else writes. */

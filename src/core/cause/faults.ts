@@ -26,7 +26,7 @@ export type Fault = {
   findings: Finding[]
 }
 
-/** Faults of how a tag is written: whoever writes one so writes all of them so, whatever they say. */
+/** Faults of how a tag is written: a template that writes one so writes all of them so, whatever they say. */
 const FORM_RULES = new Set([
   'address-insecure',
   'address-relative',

@@ -44,7 +44,7 @@ function clearsOf(findings: readonly Finding[]): Cause['clears'] {
   return clears
 }
 
-/** Names whoever wrote all of the tags, if the pages say so. */
+/** Names the program that wrote all of the tags, if the pages say so. */
 function emitterSentence(faults: readonly Fault[]): string {
   const emitters = new Set(faults.map(({ emitter }) => emitter))
   const [only] = emitters
@@ -240,7 +240,7 @@ class CauseFinder {
     }
   }
 
-  /** Pictures whose addresses all lack the site's path are one fault: that of whatever writes them. */
+  /** Pictures whose addresses all lack the site's path are one fault: the template that writes them has it. */
   private takeOutsidePath(uses: Map<string, { finding: Finding; url: string; section: string }[]>): void {
     const outside = [...uses].filter(([image]) => this.context.images.get(image)?.foundAt !== undefined)
     if (outside.length < 2) return

@@ -64,7 +64,7 @@ const FALLBACKS: Partial<Record<CoverageField, (facts: PageFacts) => string | nu
   picture: ({ contentImages }) => contentImages[0]?.src ?? null,
 }
 
-/** So many pages with one value show that it is nobody's own. */
+/** So many pages with one value show that it is no page's own. */
 export const SHARED_BY = 3
 
 function coverageOf(facts: PageFacts, field: CoverageField, counts: ReadonlyMap<string, number>): Coverage {

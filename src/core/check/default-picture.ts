@@ -1,6 +1,6 @@
 import type { CheckContext } from './context'
 
-/** So many pages with one picture show that it is nobody's own. */
+/** So many pages with one picture show that it is no page's own. */
 export const DEFAULT_FROM_PAGES = 3
 
 /** The one used by at least three pages and by more than any other; null when there is none, or two. */

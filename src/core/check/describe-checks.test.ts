@@ -5,7 +5,7 @@ import { checks } from './rules'
 
 const text = describeChecks(checks)
 
-test('docs/checks.md is what the checks say; npm run docs writes it anew', () => {
+test('docs/checks.md is what the checks say; npm run docs writes it again', () => {
   expect(readFileSync(new URL('../../../docs/checks.md', import.meta.url), 'utf8')).toBe(text)
 })
 

@@ -8,7 +8,7 @@ type Waived = { rule: string; waiver: { by: string; reason: string } }
 
 /**
  * Requirements that hold for no page of a run: sections and waivers whose globs no page matches, sections all of whose
- * pages belong to narrower ones, waivers that nothing needs. Said, since whoever wrote them counts on them. Of a run that
+ * pages belong to narrower ones, waivers that nothing needs. Said, since their authors count on them. Of a run that
  * did not read all pages nothing can be said.
  *
  * @param waived findings that were waived, with what waived them

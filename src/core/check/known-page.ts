@@ -60,7 +60,7 @@ export function knownPage(url: string, context: CheckContext): Known {
   // An address that redirects is told apart from a page that is written in another form.
   if (page && !(led && !isAlive(page))) return index.isMissing(page) ? { kind: 'dead' } : { kind: 'page', page }
   if (led) return { kind: 'redirect', page: led }
-  // Files that are no pages (a PDF, a picture) are in nobody's list of pages.
+  // Files that are no pages (a PDF, a picture) are in no list of pages.
   const isPageLike = !/\.[a-z0-9]{1,5}$/i.test(new URL(url).pathname) || /\.html?$/i.test(new URL(url).pathname)
   return index.isWhole && isPageLike ? { kind: 'dead' } : { kind: 'unknown' }
 }

@@ -5,7 +5,7 @@ import type { Linkers } from '../model'
 const NAMED = 3
 
 /**
- * Who links to an address, as the end of a sentence; empty where nobody is known to.
+ * Who links to an address, as the end of a sentence; empty where no link is known.
  *
  * @example ' Linked on /guides/ (line 12) and /about (line 4).'
  */

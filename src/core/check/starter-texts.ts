@@ -1,7 +1,7 @@
 // Texts that starters of site generators ship with, read out of their packages in the npm registry (November 2026), and
 // what people write into templates of their own. In lower case, compared as a whole.
 
-/** Titles that are nobody's own, on whatever page. */
+/** Titles that no site means, on whatever page. */
 export const STARTER_TITLES: ReadonlySet<string> = new Set([
   'untitled',
   'untitled page',

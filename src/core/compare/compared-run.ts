@@ -24,7 +24,7 @@ export type ComparedRun = {
   surroundings: string | null
 }
 
-/** A page that is not there counts as none: whoever still links to it is another matter. */
+/** A page that is not there counts as none: links that still lead to it are another matter. */
 const isThere = ({ fetch }: { fetch: { status: number | null } }) => fetch.status !== 404 && fetch.status !== 410
 
 /** A run document, as the command wrote it. */

@@ -23,7 +23,7 @@ describe('two runs', () => {
       goodSite(),
       goodSite({
         'about.html': goodPage('about.html', 'Ferns', {
-          'og:title': '<meta property="og:title" content="Ferns anew">',
+          'og:title': '<meta property="og:title" content="Ferns again">',
         }),
       }),
     )
@@ -32,7 +32,7 @@ describe('two runs', () => {
     expect(page).toMatchObject({
       url: ABOUT,
       parts: ['title'],
-      tags: [{ key: 'og:title', before: 'Ferns of the garden', after: 'Ferns anew' }],
+      tags: [{ key: 'og:title', before: 'Ferns of the garden', after: 'Ferns again' }],
     })
     expect(page!.surfaces).toContain('wide-feed')
     expect(page!.surfaces).not.toContain('search')

@@ -27,14 +27,14 @@ export type HeldCopy = {
 }
 
 /**
- * What is taken as held: `all` pages from the launch on, since nobody knows who shared what; or those alone that were
+ * What is taken as held: `all` pages from the launch on, since it is not known who shared what; or those alone that were
  * marked as `shared`.
  */
 export type HeldScope = 'all' | 'shared'
 
 const DAY_MS = 86_400_000
 
-/** When a copy goes by itself: whoever posts the link after that makes the place read the page anew. */
+/** When a copy goes by itself: a link that is posted after that makes the place read the page again. */
 export const lapsesAt = ({ text }: HeldCopy, { holding }: Holder): string =>
   new Date(Date.parse(text.at) + holding.days.value * DAY_MS).toISOString()
 

@@ -26,7 +26,7 @@ export type RefreshEntry = {
   held: Reading
   /** When the copy goes by itself (ISO 8601); null where it doesn't: a picture under the same address may stay for good. */
   lapsesAt: string | null
-  /** `open`: nobody asked. `asked`: asked for, and not renewed yet. `done`: the place has read it again. */
+  /** `open`: not asked for yet. `asked`: asked for, and not renewed yet. `done`: the place has read it again. */
   state: 'open' | 'asked' | 'done'
   /** When it was asked for last. */
   askedAt: string | null
@@ -78,7 +78,7 @@ function staleness(copy: HeldCopy, holder: Holder, page: string, { now, since }:
   }
   if (picture.run === now || picture.run === text.run) return null
   const image = since(picture.run)?.differences.get(page)?.cards.get(holder.id)?.image
-  // With another address it was asked for once, and the text alone came anew.
+  // With another address it was asked for once, and the text alone came again.
   return image ? stale(image.sameAddress ? 'picture-under-same-address' : 'image', picture) : null
 }
 

@@ -29,7 +29,7 @@ describe('a place with a cache', () => {
     expect(said(box)).toContain('30 days old: the page is not read, and the edit is not seen')
   })
 
-  test('reads the page anew once its copy is too old', () => {
+  test('reads the page again once its copy is too old', () => {
     const box = post(wait(edited(feed), 31), LAMP, feed, newPicture)
     expect(last(box)).toEqual({ text: 'after', picture: 'after' })
   })
@@ -37,7 +37,7 @@ describe('a place with a cache', () => {
   test('keeps a picture under the same address even then, and says so', () => {
     const box = post(wait(edited(feed, samePicture), 31), LAMP, feed, samePicture)
     expect(last(box)).toEqual({ text: 'after', picture: 'before' })
-    expect(said(box)).toContain('not fetched anew')
+    expect(said(box)).toContain('not fetched again')
     const renewing = { ...feed, holding: { ...feed.holding, samePictureAddress: assumed('renewed' as const) } }
     expect(last(post(wait(edited(renewing, samePicture), 31), LAMP, renewing, samePicture)).picture).toBe('after')
   })

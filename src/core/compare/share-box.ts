@@ -51,7 +51,7 @@ export function post(box: ShareBox, address: string, { holding }: Holder, isRepa
   }
   if (!held) return noted(next, 'Posted. The place has no copy of this address: it reads the page.')
   if (!isFresh) {
-    const picture = copy.picture === box.live ? '' : ' The picture has the address it had, so it is not fetched anew.'
+    const picture = copy.picture === box.live ? '' : ' The picture has the address it had, so it is not fetched again.'
     return noted(next, `Posted. The copy is ${days(age)} old and is not used any more: it reads the page.${picture}`)
   }
   const isOld = copy.text !== box.live || copy.picture !== box.live

@@ -43,7 +43,7 @@ export function landingOf(edits: TagEdits, facts: PageFacts, resolve: (raw: stri
   const tags = [...edits].flatMap(([key, wanted]): TagStanding[] => {
     if (DERIVED.has(key)) return []
     const built = saidBy(facts, key)
-    // A picture's alternative text is nobody's wish either while none is drafted.
+    // A picture's alternative text is not asked for either while none is drafted.
     if (key === 'og:image:alt' && wanted === null && edits.get('og:image')) return []
     const isAddress = key === 'og:image' || key === 'twitter:image'
     const found = built !== null && isAddress ? resolve(built) : built

@@ -198,7 +198,7 @@ const WHOLE: Part = { x: 0, y: 0, width: 1, height: 1 }
 const CUTS = [1, 1.91, 2 / 3, 4 / 3, 16 / 9]
 const RIM: Part = { x: 0.05, y: 0.05, width: 0.9, height: 0.9 }
 
-/** A part of a picture as it is looked up. Its patch is made anew when it is needed: kept, they would fill the memory. */
+/** A part of a picture as it is looked up. Its patch is made again when it is needed: kept, they would fill the memory. */
 type Variant = { index: number; bits: Bits; part: Part; ratio: number }
 
 function variantOf(picture: Looked, index: number, part: Part): Variant | null {

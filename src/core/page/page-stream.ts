@@ -11,7 +11,7 @@ import { PageScanner } from './scan/scanner'
  */
 const HELD_BYTES = 64 * 1024
 
-/** Reads a page while its bytes arrive, so that nobody holds the whole of a long one. */
+/** Reads a page while its bytes arrive, so that the whole of a long one is never held. */
 export class PageStream {
   private held: Uint8Array[] = []
   private heldBytes = 0

@@ -4,7 +4,7 @@ import { encodingNamed } from './encoding'
 
 /** The standard looks this far. */
 export const PRESCAN_BYTES = 1024
-/** Browsers go on while the head lasts; further than this nobody declares anything. */
+/** Browsers go on while the head lasts; pages don't declare anything further than this. */
 const HEAD_BYTES = 64 * 1024
 
 const GREATER = 0x3e

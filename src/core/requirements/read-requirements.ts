@@ -78,7 +78,7 @@ export function checkRequirements(value: unknown): ReadRequirements {
   return unknown.length > 0 ? { ok: false, faults: unknown.map(asFault) } : { ok: true, requirements }
 }
 
-/** Reads a requirements file; faults know their lines, and so does whoever asks for a part of it. */
+/** Reads a requirements file; faults know their lines, and `lineOf` gives the line of any part of it. */
 export function readRequirements(
   text: string,
 ): { ok: true; requirements: Requirements; lineOf: LineOf } | { ok: false; faults: RequirementFault[] } {

@@ -1,6 +1,6 @@
 import type { Weight } from '../text/measure'
 
-/** One step of a drawing, in px from its upper left corner. Whoever paints goes by the order. */
+/** One step of a drawing, in px from its upper left corner. They are painted in their order. */
 export type Step =
   | {
       kind: 'box'

@@ -9,7 +9,7 @@ const px = (value: number) => String(Math.round(value * 100) / 100)
 
 function stepAsSvg(step: Step, index: number, pictures: ReadonlyMap<string, string>): string {
   if (step.kind === 'text') {
-    // Whoever opens it may have another face: the letters are then set closer, and still stand where ours do.
+    // It may be opened where there is another face: the letters are then set closer, and still stand where ours do.
     const length = measureText(step.text, step.sizePx, step.weight)
     const fixed = length > 0 ? ` textLength="${px(length)}" lengthAdjust="spacingAndGlyphs"` : ''
     const underline = step.underlined ? ' text-decoration="underline"' : ''

@@ -5,7 +5,7 @@ import { surfaces } from './profiles'
 
 const text = describeSurfaces(surfaces)
 
-test('docs/surfaces.md is what the profiles say; npm run docs writes it anew', () => {
+test('docs/surfaces.md is what the profiles say; npm run docs writes it again', () => {
   expect(readFileSync(new URL('../../../docs/surfaces.md', import.meta.url), 'utf8')).toBe(text)
 })
 

@@ -14,7 +14,7 @@ export const feedHolding: Holding = { days: observed(30), postedLinks: assumed('
 /** A chat reads a link when it is sent; what was sent stays as it is. */
 export const chatHolding: Holding = { days: observed(1), postedLinks: observed('kept'), ...shared }
 
-/** A list of results is renewed when its crawler comes by again: days, or weeks for a page nobody visits. */
+/** A list of results is renewed when its crawler comes by again: days, or weeks for a page without visitors. */
 export const searchHolding: Holding = { days: observed(14), postedLinks: observed('renewed'), ...shared }
 
 export const feedRecompression: Recompression = { longestSide: assumed(1200), quality: assumed(80) }

@@ -64,7 +64,7 @@ function judgeFor(page: GatheredPage, rules: PictureRules, context: CardContext)
     const isContent = candidate.from === 'content-image'
     if (!isContent && !rules.completesAddresses.value && !isWholeAddress(candidate.value ?? ''))
       return { outcome: 'refused', why: 'not a whole address, and this place does not complete it' }
-    // A content picture that nobody looked at was not needed: a declared picture already won.
+    // A content picture that was not looked at was not needed: a declared picture already won.
     if (!isLookedAt(image)) return null
     const least = rules.least.value
     const contentLeast = {

@@ -32,7 +32,7 @@ export type ImageSource = z.infer<typeof ImageSource>
 
 /** How a place holds on to a copy of what it read once. */
 export const Holding = z.object({
-  /** Days for which a copy is held when nobody asks again. */
+  /** Days for which a copy is held when it is not asked for again. */
   days: figure(z.number()),
   /** Do links that are posted already change when the copy is renewed, or only new ones? */
   postedLinks: figure(z.enum(['renewed', 'kept'])),

@@ -10,7 +10,7 @@ export type MemoryBuild = Record<string, string | Uint8Array>
 const bytesOf = (content: string | Uint8Array) =>
   typeof content === 'string' ? new TextEncoder().encode(content) : content
 
-const refused: Exchange = { kind: 'failed', code: 'refused', message: 'Nobody answers in tests.', ms: 0 }
+const refused: Exchange = { kind: 'failed', code: 'refused', message: 'There is no network in tests.', ms: 0 }
 
 /** A look for tests, by the filling of a PNG that the tests made, else by the length: what has the same one looks the same. */
 function testLook(bytes: Uint8Array): Uint8Array {
@@ -22,7 +22,7 @@ function testLook(bytes: Uint8Array): Uint8Array {
   })
 }
 
-/** The world for tests: a clock that stands, nobody on the network but who is passed in. */
+/** The world for tests: a clock that stands, no network but what is passed in. */
 export function testOutside(read: Outside['read'] = async () => refused): Outside {
   return {
     read,

@@ -1,7 +1,7 @@
 import { splitGraphemes } from './measure'
 
 /**
- * A grapheme of a text: offsets in code units, and whether a line may end after it. `widthEm` is for whoever measures;
+ * A grapheme of a text: offsets in code units, and whether a line may end after it. `widthEm` is for the caller to measure;
  * 0 until then.
  */
 export type BreakPiece = {

@@ -5,7 +5,7 @@ import { PictureTemplate } from '@/core/image/compose/template'
 import { GatheredImage, GatheredPage, Incomplete, RunNote, RunSource, Survey, View } from '@/core/model'
 import { Requirements } from '@/core/requirements/requirements'
 
-// What a project archive holds: docs/project-archive.md. Findings, rows and causes are not in it: they are judged anew.
+// What a project archive holds: docs/project-archive.md. Findings, rows and causes are not in it: they are judged again.
 
 /** Name of the file that says what is in the archive. */
 export const MANIFEST = 'nimble-parrot-project.json'

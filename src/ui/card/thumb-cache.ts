@@ -80,7 +80,7 @@ function watchForCopies(): void {
   })
 }
 
-/** Waits for the small copy of a picture. @returns what to call when nobody waits any more */
+/** Waits for the small copy of a picture. @returns what to call when the copy is no longer waited for */
 export function wishForThumb(wish: Wish): () => void {
   ask(wish)
   return () => forget(wish)

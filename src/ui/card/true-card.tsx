@@ -165,7 +165,7 @@ function SiteLine({
   )
 }
 
-/** The lines of a text, one element a line: nothing here may break them anew. */
+/** The lines of a text, one element a line: nothing here may break them again. */
 function Text({
   part,
   box,

@@ -111,7 +111,7 @@ function Icon({ run, url }: { run: string; url: string | null }) {
   )
 }
 
-/** Nobody sees this box in the place itself, so it is drawn as a note of ours: hatched, with the reason. */
+/** The place itself does not show this box, so it is drawn as a note of ours: hatched, with the reason. */
 function MissingPicture({ reason }: { reason: string }) {
   return (
     <div className="border-b border-dashed border-line bg-[repeating-linear-gradient(135deg,transparent_0_6px,var(--soft)_6px_12px)] px-[10px] py-[7px] text-[11px] text-quiet [overflow-wrap:anywhere]">

@@ -13,7 +13,7 @@ function ask(command: GatherCommand): Promise<GatherReport> {
   }).finally(() => worker.terminate())
 }
 
-/** Judges a run anew by the requirements that its site has now. */
+/** Judges a run again by the requirements that its site has now. */
 export async function recheckRun(runId: string): Promise<void> {
   await ask({ kind: 'recheck', runId })
 }

@@ -28,7 +28,7 @@ const tidyRule = (rule: SectionRule): SectionRule =>
   )
 
 /**
- * Requirements with a section's rule changed; a section that nobody named before is put behind those that are named.
+ * Requirements with a section's rule changed; a section that was not named before is put behind those that are named.
  * Sections that its glob would swallow, such as `/docs/reference/*` by `/docs/*`, are named before it: they stay
  * sections of their own.
  */

@@ -149,7 +149,7 @@ function Composer({
               className="ml-auto font-sans text-[12px] font-normal text-pick hover:underline"
               onClick={reset}
             >
-              Begin anew
+              Begin again
             </button>
           )}
         </h2>

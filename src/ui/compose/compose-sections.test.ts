@@ -45,7 +45,7 @@ it('calls a picture on two pages their own, and one beside a shared one too', ()
     expect(composeSections(rows, book, new Map())[1]!.pages[0]!.has).toBe('own')
 })
 
-it('fills what has none, composes anew what it composed, and leaves what was drafted by hand', () => {
+it('fills what has none, composes again what it composed, and leaves what was drafted by hand', () => {
   const drafts = new Map([
     [url('/guides/a'), draft(url('/share/guides-a.jpg'))],
     [url('/guides/b'), draft(url('/img/by-hand.jpg'))],

@@ -43,7 +43,7 @@ export function composeSections(
 export type Fills = 'none' | 'shared' | 'all'
 
 /**
- * Pages to fill. A picture that was drafted by hand counts as one; what was composed before is composed anew.
+ * Pages to fill. A picture that was drafted by hand counts as one; what was composed before is composed again.
  *
  * @param base address under which composed pictures lie
  */

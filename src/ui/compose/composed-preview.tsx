@@ -6,7 +6,7 @@ import { useObjectUrl } from '../pictures/whole-picture'
 import { Outdated, type PreviewQueue } from './preview-queue'
 import type { AskFor } from './use-compose-asks'
 
-/** Pause after the last change before previews are drawn anew. */
+/** Pause after the last change before previews are drawn again. */
 const REST_MS = 60
 
 export type Preview = { made: Composed | null; url: string | null; fault: string }

@@ -85,7 +85,7 @@ export function FillBar({ run, section, template, askFor, goTo }: Props) {
       images.push(await keepMade(run, address, composed.blob, template.shape, template.type))
       drafted.push({ url, address, title })
     })
-    // What was made before a stop is kept. All at once: each write makes whoever shows pictures read them anew.
+    // What was made before a stop is kept. All at once: each write makes all views that show pictures read them again.
     await database.images.bulkPut(images)
     await draftComposed(run, drafted)
     setSaid({

@@ -46,5 +46,5 @@ export async function takeLeft(): Promise<void> {
   storage()?.removeItem(KEY)
 }
 
-/** Forgets what was left: its section begins anew. */
+/** Forgets what was left: its section begins again. */
 export const forgetLeft = (): void => storage()?.removeItem(KEY)

@@ -3,7 +3,7 @@ import { onPicture } from '../pictures/picture-worker'
 
 type Waiting = { ask: () => Promise<ComposeAsk>; resolve: (made: Composed) => void; reject: (error: Error) => void }
 
-/** What is thrown for a preview that nobody waits for any more. */
+/** What is thrown for a preview that is no longer waited for. */
 export class Outdated extends Error {}
 
 /**
@@ -16,7 +16,7 @@ export class PreviewQueue {
 
   constructor(private readonly draw: (ask: ComposeAsk) => Promise<Composed> = (ask) => onPicture('compose', ask)) {}
 
-  /** @returns the drawing; rejects with Outdated when the page was asked for anew, or let go, before its turn came */
+  /** @returns the drawing; rejects with Outdated when the page was asked for again, or let go, before its turn came */
   add(page: string, ask: () => Promise<ComposeAsk>): Promise<Composed> {
     this.drop(page)
     return new Promise((resolve, reject) => {

@@ -7,10 +7,10 @@ import { forgetLeft, keepChanged, takeLeft } from './left-template'
 
 export type TemplateState = {
   template: PictureTemplate
-  /** Nobody changed it yet. */
+  /** It has not been changed yet. */
   isFirst: boolean
   change: (change: Partial<PictureTemplate>) => void
-  /** Takes the section's template away: it begins anew. */
+  /** Takes the section's template away: it begins again. */
   reset: () => void
 }
 
@@ -18,7 +18,7 @@ export type TemplateState = {
  * The template of a section as it is worked on, kept as it changes; undefined until it is read.
  *
  * @param color the site's own, to begin with
- * @param turn another number reads it anew
+ * @param turn another number reads it again
  */
 export function useTemplate(
   site: string,

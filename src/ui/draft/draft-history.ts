@@ -10,7 +10,7 @@ const SAME_STEP_MS = 1500
 const MOST_STEPS = 200
 
 type Kept = DraftStep & { at: number; typing: string | null }
-/** `turns` counts undoing and doing again: whoever holds a field's text reads it anew then. */
+/** `turns` counts undoing and doing again: a field that holds its text reads it again then. */
 type History = { done: Kept[]; undone: Kept[]; turns: number }
 
 let history: History = { done: [], undone: [], turns: 0 }

@@ -29,7 +29,7 @@ describe('a draft as it is worked on', () => {
     expect(draftWith(draftWith(null, { title: 'New' }, about('Old', 1)), {}, about('Old', 2))).toBeNull()
   })
 
-  test('a draft that landed begins anew', () => {
+  test('a draft that landed begins again', () => {
     const landed = { ...draftWith(null, { title: 'New' }, about('Old', 1))!, landedAt: at(5).toISOString() }
     const next = draftWith(landed, { title: 'Third' }, about('New', 9))!
     expect(next).toMatchObject({ landedAt: null, madeAt: at(9).toISOString(), against: { title: 'New' } })

@@ -24,7 +24,7 @@ export function draftWith(
   if (isEmptyDraft(fields)) return fromHistory(before, history)
   const at = now.toISOString()
   const sayings = page.facts ? sayingsOf(tagEdits(fields, imageOf), page.facts) : {}
-  // A retired draft begins anew: what it was once made against is history.
+  // A retired draft begins again: what it was once made against is history.
   const known = before && before.landedAt === null ? before.against : {}
   return {
     site,

@@ -131,7 +131,7 @@ export function TextsTab({ run, rows, site, drafts, context }: DraftsProps) {
                 </span>
                 {(['title', 'description'] as const).map((field) => (
                   <textarea
-                    // A text that was changed elsewhere is taken up anew.
+                    // A text that was changed elsewhere is taken up again.
                     key={`${field} ${textOf(page.url, field)}`}
                     aria-label={`${field === 'title' ? 'Title' : 'Description'} of ${path}`}
                     className={`h-[48px] w-full resize-none rounded-[5px] border px-2 py-[3px] text-[12.5px] leading-[19px] ${typeof fields?.[field] === 'string' ? 'border-pick bg-pick-soft' : 'border-line bg-sheet'}`}

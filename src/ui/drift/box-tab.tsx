@@ -121,7 +121,7 @@ function Box({ view, goTo, before, after, compared }: Props & { compared: Stored
             </button>
           </span>
           <button type="button" className="text-left text-pick hover:underline" onClick={() => act(() => emptyBox)}>
-            Begin anew
+            Begin again
           </button>
         </div>
       </section>

@@ -85,7 +85,8 @@ export function ChangeDetail({ view, goTo, before, after, item, difference }: Pr
 
 function wordsFor(item: DriftItem, surface: Surface, parts: readonly CardPart[]): string {
   if (item.kind === 'added') return 'The page is new.'
-  if (item.kind === 'removed') return 'The page is not there any more. Whoever holds a copy of its card still shows it.'
+  if (item.kind === 'removed')
+    return 'The page is not there any more. Places that hold a copy of its card still show it.'
   if (item.kind === 'moved')
     return `The page is now at ${item.to?.path}. Copies hang on the address they were taken from.`
   if (parts.length > 0) return `On ${surface.name}, outlined: ${partsInWords(parts)}.`

@@ -14,7 +14,7 @@ import { count, dayAndTime } from '../shared/words'
 import { pictureKey } from '../sheet/sheet-pictures'
 import { pathUnder } from './drift-items'
 
-/** Pages on one sheet: more make a picture that nobody looks through. */
+/** Pages on one sheet: more make a picture that is too long to look through. */
 export const MOST_ON_SHEET = 40
 
 async function contextOf(run: StoredRun): Promise<CardContext> {

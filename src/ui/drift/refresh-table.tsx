@@ -52,7 +52,7 @@ export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack,
   const goOn = useCallback(
     async (renewed: boolean) => {
       if (!entry) return
-      // Whoever works through the list goes on to the next.
+      // The next row is chosen, so that the list can be worked through.
       setChosen(entries[at + 1]?.address ?? entry.address)
       await onAsked(entry.address, renewed)
     },
@@ -67,7 +67,7 @@ export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack,
     const ask = () => {
       const href = entry && askingHref(readAskingPatterns()[surface.id] ?? '', entry.address)
       if (!href) {
-        // Nobody was asked: nothing is ticked off.
+        // No place was asked: nothing is ticked off.
         setSaid(
           `Where ${surface.name} is asked again is not known here: write its address at the right, or ask it by hand and press T.`,
         )

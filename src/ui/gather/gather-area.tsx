@@ -11,7 +11,7 @@ import { PastRuns } from './past-runs'
 import { RunProgress } from './run-progress'
 import { crawlFrom, isWhole } from './sources'
 
-/** A crawl that was stopped knows what it had not asked for yet. Files would have to be given anew. */
+/** A crawl that was stopped knows what it had not asked for yet. Files would have to be given again. */
 const canGoOn = (session: Session) =>
   session.kind === 'ended' && session.stopped && session.waiting > 0 && session.source.kind === 'crawl'
 

@@ -123,7 +123,7 @@ function PastRun({ run, onOpen, onResume }: { run: StoredRun; onOpen: () => void
         <>
           <span>
             Delete this run for good?
-            {run.launchedAt && ' Without it nobody can tell which copies of it are out of date.'}
+            {run.launchedAt && ' Without it, which copies of it are out of date can’t be told.'}
           </span>
           <button type="button" className="button text-wrong" onClick={() => void deleteRun(run.id)}>
             Delete

@@ -29,7 +29,7 @@ export function RunProgress({
 }: {
   session: Live
   goTo: GoTo
-  /** Gathers the same again; null where nobody knows all of it. */
+  /** Gathers the same again; null where not all of it is known. */
   onStartOver: (() => void) | null
   onLeave: () => void
   /** Goes on where the run was stopped; null where that can't be done. */

@@ -41,7 +41,7 @@ describe('a run goes on with what it was asked for', () => {
     expect(isWhole(source)).toBe(true)
   })
 
-  test('a list goes on, and can’t be begun anew: only where it lies is known', () => {
+  test('a list goes on, and can’t be begun again: only where it lies is known', () => {
     const asked = { from: { kind: 'list' as const, addresses: ['http://localhost:3000/a'] }, site: null }
     const source = sourceToResume(stopped('list', asked))!
     expect(source).toMatchObject({ kind: 'crawl', request: asked })

@@ -29,7 +29,7 @@ export const crawlFrom = (start: string, rest: Partial<CrawlRequest> = {}): Gath
   request: { from: { kind: 'url', start }, site: null, ...rest },
 })
 
-/** The source of a run that is kept, to gather it again. null for files: the browser has to be given them anew. */
+/** The source of a run that is kept, to gather it again. null for files: the browser has to be given them again. */
 export function sourceOfRun(run: StoredRun): GatherSource | null {
   const { kind, location, site } = run.source
   const rest = { site, ignoreRobots: run.view === 'launched' }

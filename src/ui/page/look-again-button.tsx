@@ -67,7 +67,7 @@ function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | 
     return (
       <>
         <span className="max-w-[260px] text-[12px] leading-tight text-quiet">
-          Choose “{location}” once; from then on this browser reads it anew.
+          Choose “{location}” once; from then on this browser reads it again.
         </span>
         <button
           type="button"

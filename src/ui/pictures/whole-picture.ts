@@ -36,13 +36,13 @@ export async function asPixels(svg: Blob, width: number, height: number): Promis
 const TURNS = 8
 const TURN_MS = 500
 
-/** A picture as it is kept here, asked for anew, or its small copy; without waiting for it. */
+/** A picture as it is kept here, asked for again, or its small copy; without waiting for it. */
 export async function pictureAtHand(image: ServedImage): Promise<WholePicture | null> {
   const key = thumbKey(image)
   const kept = await database.originals.get(key)
   if (kept) return { blob: kept.blob, isWhole: true }
   if (image.served) {
-    // A token of a server that was started anew is worth nothing: then the small copy must do.
+    // A token of a server that was started again is worth nothing: then the small copy must do.
     const response = await fetch(image.served).catch(() => null)
     if (response?.ok) {
       const blob = await response.blob()
@@ -54,7 +54,7 @@ export async function pictureAtHand(image: ServedImage): Promise<WholePicture | 
   return thumb ? { blob: thumb.blob, isWhole: false } : null
 }
 
-/** A picture as it can be worked on: kept here, asked for anew, or its small copy; null when there is none at all. */
+/** A picture as it can be worked on: kept here, asked for again, or its small copy; null when there is none at all. */
 export async function wholePicture(image: ServedImage): Promise<WholePicture | null> {
   let found = await pictureAtHand(image)
   for (let turn = 0; found === null && turn < TURNS; turn++) {

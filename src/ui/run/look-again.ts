@@ -45,7 +45,7 @@ async function keptFolder(site: string): Promise<FileSystemDirectoryHandle | nul
   const kept = await database.folders.get(site)
   if (!kept) return null
   const handle = kept.handle as FileSystemDirectoryHandle & Permissions
-  // Folders that are the browser's own need no leave, and have nobody to ask for it.
+  // Folders that are the browser's own need no leave, and there is no one to ask for it.
   const state = await (handle.queryPermission?.({ mode: 'read' }) ?? 'granted')
   const leave = state === 'prompt' ? await handle.requestPermission?.({ mode: 'read' }) : state
   return leave === 'granted' ? handle : null

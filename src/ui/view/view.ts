@@ -63,7 +63,7 @@ const AREAS: readonly Area[] = ['gather', 'wall', 'page', 'drafts', 'causes', 'p
 const oneOf = <T extends string>(choices: readonly T[], value: string | null): T | null =>
   choices.find((choice) => choice === value) ?? null
 
-/** A site may have surfaces of its own: whoever shows one falls back to the first where there is none of that id. */
+/** A site may have surfaces of its own: a view of one falls back to the first where there is none of that id. */
 const surfaceId = (value: string | null) => (value !== null && SURFACE_ID.test(value) ? value : null)
 
 /** Reads a view out of an address. What makes no sense is left at its default. */

@@ -151,7 +151,7 @@ function Outline({ row, heightPx }: { row: WallRow; heightPx: number }) {
 
 const BADGE = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet', clear: 'text-good' } as const
 
-/** Drawn once: lines that stay in sight while others come are not drawn anew. */
+/** Drawn once: lines that stay in sight while others come are not drawn again. */
 const GridCard = memo(function GridCard({
   row,
   surface,

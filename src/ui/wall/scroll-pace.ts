@@ -3,7 +3,7 @@ export type ScrollPace = { offsetPx: number; atMs: number; leaps: number }
 
 /** Leaps further apart than this are separate ones, in ms: a key, a click on the bar. */
 const SAME_SCROLL_MS = 120
-/** From so many leaps in a row on, nobody can read what passes. */
+/** From so many leaps in a row on, what passes can't be read. */
 const LEAPS_PASSING = 2
 
 export const atRest: ScrollPace = { offsetPx: 0, atMs: Number.NEGATIVE_INFINITY, leaps: 0 }

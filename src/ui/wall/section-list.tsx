@@ -14,7 +14,7 @@ type Props = { rows: WallRow[]; section: View['section']; page: View['page']; go
 
 /**
  * Sections as path patterns, each with a tick for every page. They don't depend on the surface: a switch draws none of
- * them anew.
+ * them again.
  */
 export const SectionList = memo(function SectionList({ rows, section: chosen, page, goTo }: Props) {
   const choose = useCallback((row: WallRow) => goTo({ page: row.path }, 'replace'), [goTo])

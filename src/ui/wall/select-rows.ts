@@ -81,7 +81,7 @@ export function selectRows(
   view: Pick<View, 'surface' | 'section' | 'symptoms' | 'search' | 'sort'>,
 ): WallRow[] {
   const { surface, section, symptoms, search, sort } = view
-  // Nothing narrows the wall: all are shown, and nobody need look at each.
+  // Nothing narrows the wall: all are shown, and no row has to be looked at.
   if (section === null && symptoms.length === 0 && search.trim() === '') return sorted(rows, sort)
   const uses = symptoms.includes('same-picture') ? pictureUses(rows, surface) : new Map<string, number>()
   const words = search
@@ -106,7 +106,7 @@ function sorted(rows: readonly WallRow[], sort: Sort): WallRow[] {
   return known[sort]
 }
 
-/** Counts by rows and surface: whoever goes back to a surface has seen them before. */
+/** Counts by rows and surface: a surface that is chosen a second time has them already. */
 const counted = new WeakMap<readonly WallRow[], Map<string, Record<Symptom, number>>>()
 
 /** How many rows show each symptom, within a section. */

@@ -28,7 +28,7 @@ async function* crawlLines(request: ParsedCrawlRequest, signal: AbortSignal): As
         const build = request.from.kind === 'list' ? (request.from.addresses[0] ?? site) : location
         if (parseUrl(build)) toBuild = createAddressMap(site, build).toBuild
       }
-      // Nothing to tell is told to nobody.
+      // An empty batch is not sent.
       if (events.length > 0)
         yield events.map((event) => toWire(event, (url) => imagePath({ url: toBuild(url), innerHost })))
     }

@@ -7,7 +7,7 @@ export const accountMalformed = defineCheck({
   level: 'warning',
   scope: 'page',
   looksAt: 'twitter:site and twitter:creator.',
-  why: 'An account that is not written as one is not shown, and nobody is told of the share.',
+  why: 'An account that is not written as one is not shown, and its owner is not told of the share.',
   messages: {
     malformed: {
       says: '{key} says “{seen}”.',

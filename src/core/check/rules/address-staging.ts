@@ -10,7 +10,7 @@ export const addressStaging = defineCheck({
   level: 'error',
   scope: 'page',
   looksAt: 'Addresses in og:url, canonical, og:image and twitter:image.',
-  why: 'Nobody outside can reach your machine or your staging host: the card stays empty.',
+  why: 'Your machine and your staging host can’t be reached from outside: the card stays empty.',
   messages: {
     staging: {
       says: '{key} points at {host}, which is not the production site.',

@@ -10,7 +10,7 @@ export const descriptionDuplicate = defineCheck({
   level: 'warning',
   scope: 'site',
   looksAt: 'og:description, else description, of all pages but those kept out of search.',
-  why: 'The same sentence under every link tells nobody which one to open.',
+  why: 'The same sentence under every link does not tell which one to open.',
   messages: {
     shared: {
       says: '{count} pages share one description: “{text}”',

@@ -7,7 +7,7 @@ export const descriptionLong = defineCheck({
   level: 'note',
   scope: 'page',
   looksAt: 'How long the descriptions are.',
-  why: 'Places show one to three lines: the rest is written for nobody.',
+  why: 'Places show one to three lines: the rest is not read.',
   messages: {
     length: {
       says: '{key} has {count} characters, over {most}.',

@@ -22,7 +22,7 @@ export const descriptionPlaceholder = defineCheck({
   level: 'error',
   scope: 'page',
   looksAt: 'description, og:description and twitter:description; in every other tag, what a template was to fill in.',
-  why: 'A description that the template came with tells nobody what the page is.',
+  why: 'A description that the template came with does not tell what the page is.',
   messages: {
     starter: {
       says: '{key} still says “{seen}”, as the template does.',

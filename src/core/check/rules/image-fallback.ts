@@ -18,7 +18,7 @@ export const imageFallback = defineCheck({
     const taking = context.surfaces.filter((surface) => context.cardOf(page, surface).image.from === 'content-image')
     const first = taking[0] && context.cardOf(page, taking[0]).image
     if (!first?.url || first.line === null || first.column === null) return []
-    // What nobody could look at may be too small to be taken.
+    // What could not be looked at may be too small to be taken.
     if (context.images.get(first.url)?.errorCode === 'not-looked-at') return notMade('image-not-fetched')
     const places = taking.map((surface) => surface.name).join(', ')
     return [

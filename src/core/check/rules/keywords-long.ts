@@ -7,7 +7,7 @@ export const keywordsLong = defineCheck({
   level: 'note',
   scope: 'page',
   looksAt: 'meta keywords.',
-  why: 'Nobody reads them any more; a long list looks like an attempt to be found for everything.',
+  why: 'They are not read any more; a long list looks like an attempt to be found for everything.',
   messages: {
     long: {
       says: 'keywords holds {words} words and {count} characters.',

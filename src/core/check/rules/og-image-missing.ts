@@ -7,5 +7,5 @@ export const ogImageMissing = requiredTag('og:image', {
   looksAt: 'The tag og:image.',
   why: 'A link without a picture is passed over; some places take the first picture of the content, whatever it is.',
   example: '<meta property="og:image" content="https://…"> with a picture of 1200 × 630',
-  instead: 'Cards have no picture, or one that nobody chose.',
+  instead: 'Cards have no picture, or one that was not chosen.',
 })

@@ -18,7 +18,7 @@ async function findingsOf(inCache: string, onServer: string, headers: Record<str
 }
 
 const roses = goodPage('', 'Roses')
-const renamed = goodPage('', 'Roses', { 'og:title': '<meta property="og:title" content="Roses, anew">' })
+const renamed = goodPage('', 'Roses', { 'og:title': '<meta property="og:title" content="Roses, again">' })
 
 describe('page-cached-stale', () => {
   test('raised: the cache says one thing, the server another', async () => {
@@ -27,7 +27,7 @@ describe('page-cached-stale', () => {
       {
         level: 'warning',
         message:
-          'A cache gives an older copy (Age: 900, Cache-Control: max-age=86400, ETag: "a"): og:title says “Roses of the garden” there, and “Roses, anew” past it.',
+          'A cache gives an older copy (Age: 900, Cache-Control: max-age=86400, ETag: "a"): og:title says “Roses of the garden” there, and “Roses, again” past it.',
         fix: 'Empty the cache for this page, and let pages be held for less long.',
       },
     ])

@@ -7,7 +7,7 @@ export const pageOrphan = defineCheck({
   level: 'note',
   scope: 'site',
   looksAt: 'Whether some other page links to each page.',
-  why: 'Nobody comes to it from the site, and crawlers take it for unimportant.',
+  why: 'Visitors of the site don’t come to it, and crawlers take it for unimportant.',
   messages: {
     orphans: {
       says: 'No page links to {count} pages, such as {such}.',

@@ -8,7 +8,7 @@ export const paginationBroken = defineCheck({
   level: 'note',
   scope: 'page',
   looksAt: 'The pages before and after it in a series (rel prev and next).',
-  why: 'The series ends there for whoever follows it: a reader’s software, or a crawler.',
+  why: 'The series ends there for a reader’s software or a crawler that follows it.',
   messages: {
     dead: {
       says: 'The page {url}, named as its neighbour, is not there.',

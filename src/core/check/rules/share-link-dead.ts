@@ -19,7 +19,7 @@ export const shareLinkDead = defineCheck({
   level: 'warning',
   scope: 'page',
   looksAt: 'What share links on the page hand on: whether it is there, has a card, and is worded.',
-  why: 'Whoever uses the button shares a dead link, or a template’s text.',
+  why: 'A visitor who uses the button shares a dead link, or a template’s text.',
   messages: {
     dead: { says: 'A share link shares {seen}, which is not there.', fix: 'Put {own} into the link; line {line}.' },
     bare: {

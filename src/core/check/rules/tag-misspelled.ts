@@ -7,7 +7,7 @@ export const tagMisspelled = defineCheck({
   level: 'warning',
   scope: 'page',
   looksAt: 'Keys that no place knows but that come close to one.',
-  why: 'A misspelled tag is not read, and nobody is told.',
+  why: 'A misspelled tag is not read, and no place says so.',
   messages: {
     misspelled: { says: '{seen} is no tag; {meant} is.', fix: 'Write {meant} on line {line}.' },
   },

@@ -16,7 +16,7 @@ export const titlePlaceholder = defineCheck({
   level: 'error',
   scope: 'page',
   looksAt: 'The page’s own part of title, og:title and twitter:title, and what the site is called.',
-  why: 'A title that the template came with tells nobody what the page is.',
+  why: 'A title that the template came with does not tell what the page is.',
   messages: {
     starter: {
       says: '{key} still says “{seen}”, as the template does.',

@@ -4,7 +4,7 @@ import type { OpenElements } from './open-elements'
 const MARKER = 0
 /**
  * Most elements that are opened again after the last marker. The standard knows no bound, and a page of a hundred thousand `<b id=…>` would
- * cost the square of that; nobody means 64 nested emphases.
+ * cost the square of that; 64 nested emphases are never meant.
  */
 const MOST = 64
 

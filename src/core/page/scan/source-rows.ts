@@ -7,7 +7,7 @@ import type { Positions } from './positions'
 const LONG_LINE = 160
 /** What is kept of one row. */
 export const ROW_CHARACTERS = 400
-/** Rows kept of a head: beyond that it is script, and nobody reads it here. */
+/** Rows kept of a head: beyond that it is script, which is not read here. */
 const HEAD_ROWS = 300
 /** Lines kept of a script or style in the head. */
 const SCRIPT_LINES = 6

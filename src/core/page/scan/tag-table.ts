@@ -21,7 +21,7 @@ export const IS_BREAKOUT = 1 << 7
 export const IS_ASIDE = 1 << 8
 /** ours: elements that hold what the page is about */
 export const IS_MAIN = 1 << 9
-/** ours: elements whose text nobody reads on the page */
+/** ours: elements whose text is not read on the page */
 export const IS_UNSEEN = 1 << 10
 /** ours: elements that give a fact */
 export const IS_SPEAKS = 1 << 11

@@ -6,7 +6,7 @@ export type Element = DefaultTreeAdapterMap['element']
 
 /**
  * Positions of tags only. The usual adapter also moves the end of a text node with every word that is added to it,
- * which took a third of the time of a crawl (bench/crawl.bench.ts), and nobody asks where a text ends.
+ * which took a third of the time of a crawl (bench/crawl.bench.ts), and where a text ends is never asked.
  */
 const adapter: typeof defaultTreeAdapter = {
   ...defaultTreeAdapter,
