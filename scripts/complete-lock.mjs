@@ -67,13 +67,44 @@ export function completeLock(lock) {
   return { lock: { ...lock, packages: sorted }, added }
 }
 
+/** Entries of a lock that say nothing by which their package could be told from another one of the same name. */
+export const withoutIntegrity = (lock) =>
+  Object.entries(lock.packages)
+    .filter(([at, entry]) => at !== '' && !entry.link && !entry.integrity)
+    .map(([at, { version }]) => ({ at, name: at.slice(at.lastIndexOf('node_modules/') + 13), version }))
+
+/**
+ * Gives each entry without one the integrity and the address that the registry has for that version.
+ * @param ask `(name, version) → { integrity, tarball }`, or null where the registry does not say
+ * @returns names that are still without
+ */
+export async function addIntegrity(lock, ask) {
+  const left = []
+  for (const { at, name, version } of withoutIntegrity(lock)) {
+    const dist = await ask(name, version)
+    if (dist) Object.assign(lock.packages[at], { resolved: dist.tarball, integrity: dist.integrity })
+    else left.push(`${name}@${version}`)
+  }
+  return left
+}
+
+async function askRegistry(name, version) {
+  const registry = process.env.npm_config_registry ?? 'https://registry.npmjs.org/'
+  const answer = await fetch(new URL(`${name.replace('/', '%2f')}/${version}`, registry))
+  if (!answer.ok) return null
+  const { dist } = await answer.json()
+  return dist?.integrity ? dist : null
+}
+
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  const { lock, added } = completeLock(JSON.parse(readFileSync(lockFile, 'utf8')))
-  // Left alone when nothing is missing: a lock that is younger than node_modules is installed again.
-  if (added.length > 0) writeFileSync(lockFile, `${JSON.stringify(lock, null, 2)}\n`)
-  console.error(
-    added.length
-      ? `package-lock.json completed with ${added.length} stubs:\n  ${added.join('\n  ')}`
-      : 'package-lock.json was complete.',
-  )
+  const before = readFileSync(lockFile, 'utf8')
+  const { lock, added } = completeLock(JSON.parse(before))
+  const left = await addIntegrity(lock, askRegistry)
+  const after = `${JSON.stringify(lock, null, 2)}\n`
+  if (after !== before) writeFileSync(lockFile, after)
+  console.error(added.length ? `Stubs added:\n  ${added.join('\n  ')}` : 'No package was missing in the lock.')
+  if (left.length > 0) {
+    console.error(`The registry does not say the integrity of ${left.join(', ')}.`)
+    process.exitCode = 1
+  }
 }

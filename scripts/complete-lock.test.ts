@@ -1,5 +1,6 @@
+import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { completeLock, platformOf } from './complete-lock.mjs'
+import { addIntegrity, completeLock, platformOf, withoutIntegrity } from './complete-lock.mjs'
 
 describe('platformOf', () => {
   test.each([
@@ -31,4 +32,21 @@ test('completeLock adds a stub for what is named and not held, and leaves the re
     cpu: ['x64'],
   })
   expect(completeLock(whole).added).toEqual([])
+})
+
+test('every package of the lock can be told from another of the same name, those of other systems too', () => {
+  expect(withoutIntegrity(JSON.parse(readFileSync('package-lock.json', 'utf8')))).toEqual([])
+})
+
+test('integrity is taken from the registry; what it does not say is named', async () => {
+  const lock = {
+    packages: { '': {}, 'node_modules/@a/b': { version: '1.0.0' }, 'node_modules/c': { version: '2.0.0' } },
+  }
+  const dist = { integrity: 'sha512-AA==', tarball: 'https://registry.example/b-1.0.0.tgz' }
+  expect(await addIntegrity(lock, async (name: string) => (name === '@a/b' ? dist : null))).toEqual(['c@2.0.0'])
+  expect(lock.packages['node_modules/@a/b']).toEqual({
+    version: '1.0.0',
+    resolved: dist.tarball,
+    integrity: dist.integrity,
+  })
 })

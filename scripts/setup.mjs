@@ -26,7 +26,8 @@ function isInstallNeeded() {
 export function ensurePackages() {
   if (!isInstallNeeded()) return
   console.error('Installing packages (npm ci) …')
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 2, 2] })
+  // No package needs a script of its own to be run at installation, and none is trusted with one.
+  run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 2, 2] })
 }
 
 const BROWSERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser']
