@@ -56,7 +56,7 @@ async function bytesOnTheWire(files: Buffer[], pictures: 'whole' | 'header'): Pr
   const { port } = server.address() as AddressInfo
   const { signal } = new AbortController()
   const fetcher = createFetcher({
-    innerHosts: new Set([`127.0.0.1:${port}`]),
+    innerHosts: new Map([[`127.0.0.1:${port}`, new Set(['127.0.0.1'])]]),
     concurrency: 6,
     timeoutMs: 20_000,
     signal,

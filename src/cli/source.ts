@@ -7,6 +7,7 @@ import { openZip } from '@/core/crawl/zip-build'
 import { surfaceOf } from '@/core/surface/profiles'
 import { createFetcher } from '@/io/fetch-address'
 import { openFolder } from '@/io/folder'
+import { noInnerHosts } from '@/io/guard'
 import { nodeOutside } from '@/io/outside'
 import { runCrawl } from '@/io/run-crawl'
 import { CannotRun } from './cannot-run'
@@ -158,7 +159,7 @@ export async function* gatherSource(
   }
   refuse(options, [...CRAWL_ONLY, ...NETWORK_ONLY, '--follow'], isFolder ? 'a folder' : 'a zip')
   const files = isFolder ? await openFolder(path) : openZip(new Uint8Array(await readFile(path)))
-  const fetcher = createFetcher({ innerHosts: new Set(), concurrency, timeoutMs, signal })
+  const fetcher = createFetcher({ innerHosts: noInnerHosts, concurrency, timeoutMs, signal })
   try {
     const kind = isFolder ? 'folder' : 'zip'
     yield* gatherBuild(

@@ -3,7 +3,10 @@ import type { AddressInfo } from 'node:net'
 import { createServer as createSocketServer } from 'node:net'
 import { brotliCompressSync, deflateRawSync, deflateSync, gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { createFetcher } from './fetch-address'
+import { createFetcher, forbiddenAmong } from './fetch-address'
+import { type InnerHosts, noInnerHosts } from './guard'
+
+const inner = (host: string): InnerHosts => new Map([[host, new Set(['127.0.0.1'])]])
 
 const answers: Record<string, (response: ServerResponse) => void> = {
   '/plain': (response) => response.writeHead(200, { 'content-type': 'text/html' }).end('hello'),
@@ -42,9 +45,9 @@ afterAll(async () => {
   server.close()
 })
 
-function fetcher(over: { innerHosts?: Set<string>; timeoutMs?: number; signal?: AbortSignal } = {}) {
+function fetcher(over: { innerHosts?: InnerHosts; timeoutMs?: number; signal?: AbortSignal } = {}) {
   const made = createFetcher({
-    innerHosts: new Set([named]),
+    innerHosts: inner(named),
     concurrency: 4,
     timeoutMs: 3000,
     signal: new AbortController().signal,
@@ -110,7 +113,7 @@ describe('failures are values with a reason', () => {
   })
 
   test('nobody listens', async () => {
-    const exchange = await fetcher({ innerHosts: new Set(['127.0.0.1:9']) }).read({
+    const exchange = await fetcher({ innerHosts: inner('127.0.0.1:9') }).read({
       url: 'http://127.0.0.1:9/',
       accept: 'page',
       maxBytes: 10,
@@ -143,7 +146,7 @@ describe('failures are values with a reason', () => {
 describe('inner addresses that nobody named', () => {
   test.each(['127.0.0.1', 'localhost', '[::ffff:127.0.0.1]', '2130706433', '0x7f.1'])('%s is refused', async (host) => {
     const port = named.split(':')[1]
-    const exchange = await fetcher({ innerHosts: new Set() }).read({
+    const exchange = await fetcher({ innerHosts: noInnerHosts }).read({
       url: `http://${host}:${port}/plain`,
       accept: 'image',
       maxBytes: 10,
@@ -152,13 +155,21 @@ describe('inner addresses that nobody named', () => {
   })
 
   test('another port of the named host is not named', async () => {
-    const exchange = await fetcher({ innerHosts: new Set(['127.0.0.1:1']) }).read({
+    const exchange = await fetcher({ innerHosts: inner('127.0.0.1:1') }).read({
       url: `${base}/plain`,
       accept: 'image',
       maxBytes: 10,
     })
     expect(exchange).toMatchObject({ kind: 'failed', code: 'forbidden' })
   })
+})
+
+test('a name may lead inside only to where it led when it was named', () => {
+  const may = new Set(['10.0.0.5', '::1'])
+  expect(forbiddenAmong(['10.0.0.5', '93.184.215.14'], may)).toBeUndefined()
+  expect(forbiddenAmong(['93.184.215.14', '10.0.0.6'], may)).toBe('10.0.0.6')
+  expect(forbiddenAmong(['169.254.169.254'], may)).toBe('169.254.169.254')
+  expect(forbiddenAmong(['127.0.0.1'], new Set())).toBe('127.0.0.1')
 })
 
 describe('codings as browsers take them', () => {
@@ -190,7 +201,7 @@ describe('codings as browsers take them', () => {
     await new Promise<void>((resolve) => socketServer.listen(0, '127.0.0.1', resolve))
     const host = `127.0.0.1:${(socketServer.address() as AddressInfo).port}`
     const made = createFetcher({
-      innerHosts: new Set([host]),
+      innerHosts: inner(host),
       concurrency: 1,
       timeoutMs: 3000,
       signal: new AbortController().signal,

@@ -9,7 +9,7 @@ import { Origins } from './origins'
 import { BrokenOff, ENCODINGS, TakeAnswer, type Taken } from './take-answer'
 
 export type FetchSettings = {
-  /** Inner hosts (`host:port`) that may be asked; all others of that kind are refused. */
+  /** Inner hosts that may be asked; all others of that kind are refused. */
   innerHosts: InnerHosts
   concurrency: number
   timeoutMs: number
@@ -31,17 +31,28 @@ const ACCEPT = {
 
 class Forbidden extends Error {}
 
+const NONE: ReadonlySet<string> = new Set()
+
+/**
+ * The first inner address among those of a name that may not be connected to.
+ * @param may inner addresses that this host had when the user named it
+ */
+export const forbiddenAmong = (addresses: readonly string[], may: ReadonlySet<string>): string | undefined =>
+  addresses.find((address) => isInnerAddress(address) && !may.has(address))
+
 /** Looks a name up and refuses inner addresses: after DNS, so that no name can lead inside. */
-function guardedLookup(isFree: boolean): LookupFunction {
+function guardedLookup(may: ReadonlySet<string>): LookupFunction {
   return (hostname, options, callback) => {
     dnsLookup(hostname, { ...options, all: true }, (error, addresses) => {
-      const found = addresses as { address: string; family: number }[]
       if (error) return callback(error, '', 0)
-      const bad = isFree ? undefined : found.find(({ address }) => isInnerAddress(address))
-      if (bad)
-        return callback(new Forbidden(`${hostname} leads to ${bad.address}, an address inside this network.`), '', 0)
-      if (options.all) return (callback as (error: null, all: typeof found) => void)(null, found)
-      return callback(null, found[0]!.address, found[0]!.family)
+      const bad = forbiddenAmong(
+        addresses.map(({ address }) => address),
+        may,
+      )
+      if (bad !== undefined)
+        return callback(new Forbidden(`${hostname} leads to ${bad}, an address inside this network.`), '', 0)
+      if (options.all) return callback(null, addresses)
+      return callback(null, addresses[0]!.address, addresses[0]!.family)
     })
   }
 }
@@ -88,11 +99,14 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     headersTimeout: 0,
     bodyTimeout: 0,
   }
-  const guarded = new Agent({ ...options, connect: { lookup: guardedLookup(false), timeout: timeoutMs } })
-  const free = new Agent({ ...options, connect: { lookup: guardedLookup(true), timeout: timeoutMs } })
+  const agentFor = (may: ReadonlySet<string>) =>
+    new Agent({ ...options, connect: { lookup: guardedLookup(may), timeout: timeoutMs } })
+  const guarded = agentFor(NONE)
+  /** One for each inner host: what it may be connected to is its own. */
+  const named = new Map([...innerHosts].map(([host, may]) => [host, agentFor(may)]))
   const origins = new Origins(innerHosts)
-  // Both let go of all that they have under way.
-  const stop = () => Promise.all([guarded, free].map((agent) => agent.destroy(new BrokenOff('stopped'))))
+  // Each lets go of all that it has under way.
+  const stop = () => Promise.all([guarded, ...named.values()].map((agent) => agent.destroy(new BrokenOff('stopped'))))
   signal.addEventListener('abort', stop)
 
   const headersOf = (
@@ -133,7 +147,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
         resolve(exchange)
       }
       const answer = new TakeAnswer({ maxBytes, timeoutMs, openPage, openBody }, take, fail)
-      const dispatcher = to.isNamed ? free : guarded
+      const dispatcher = named.get(to.host) ?? guarded
       try {
         dispatcher.dispatch({ origin: to.origin, path, method: 'GET', headers: headersOf(request, to.host) }, answer)
       } catch (error) {

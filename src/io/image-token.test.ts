@@ -1,7 +1,10 @@
 import { expect, test } from 'vitest'
 import { imagePath, readToken } from './image-token'
 
-const grant = { url: 'http://127.0.0.1:4301/img/a.png?x=1&y=é', innerHost: '127.0.0.1:4301' }
+const grant = {
+  url: 'http://127.0.0.1:4301/img/a.png?x=1&y=é',
+  innerHosts: new Map([['127.0.0.1:4301', new Set(['127.0.0.1'])]]),
+}
 const tokenOf = (path: string) => new URL(path, 'http://localhost').searchParams.get('p')!
 
 test('a token gives back what was granted', () => {
@@ -16,4 +19,10 @@ test('another address under the same signature is refused', () => {
 
 test.each(['', '.', 'x', 'x.y', '..', `${'A'.repeat(5000)}.${'B'.repeat(43)}`])('%j is no token', (token) => {
   expect(readToken(token)).toBeNull()
+})
+
+test('a token serves for a working day', () => {
+  const token = tokenOf(imagePath(grant, 1_000_000))
+  expect(readToken(token, 1_000_000 + 11 * 3_600_000)).toEqual(grant)
+  expect(readToken(token, 1_000_000 + 12 * 3_600_000)).toBeNull()
 })

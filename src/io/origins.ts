@@ -8,8 +8,6 @@ export type Origin = {
   origin: string
   /** `host:port`. */
   host: string
-  /** One of the inner hosts that may be asked. */
-  isNamed: boolean
   /** Why nothing is asked there; null when it may be. Names are judged again after they are looked up. */
   refusal: string | null
 }
@@ -17,12 +15,11 @@ export type Origin = {
 function judged(url: URL, innerHosts: InnerHosts): Origin {
   const { origin, hostname } = url
   const host = hostAndPortOf(url)
-  const isNamed = innerHosts.has(host)
   // A literal address is connected to without a look-up, so it is judged here.
   const isLiteral = isIP(hostname.replace(/^\[|\]$/g, '')) !== 0
-  const isRefused = !isNamed && isLiteral && isInnerAddress(hostname)
+  const isRefused = !innerHosts.has(host) && isLiteral && isInnerAddress(hostname)
   const refusal = isRefused ? `${hostname} is an address inside this network, and not the one you named.` : null
-  return { origin, host, isNamed, refusal }
+  return { origin, host, refusal }
 }
 
 /** Origins kept at most; pictures may lie on many hosts. */

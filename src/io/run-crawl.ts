@@ -7,10 +7,10 @@ import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import type { Outside, ReadAddress } from '@/core/crawl/read-address'
 import type { ParsedCrawlRequest } from '@/core/crawl/wire'
-import { reachableInnerHosts } from './exposure'
 import { createFetcher } from './fetch-address'
-import { hostAndPort } from './guard'
+import { hostAndPort, type InnerHosts } from './guard'
 import { loginHeaders } from './login-headers'
+import { innerHostsNamed } from './named-hosts'
 import { nodeOutside } from './outside'
 
 /** What the command line can set beside what the interface asks for. */
@@ -22,10 +22,12 @@ export type CrawlTuning = {
   timeoutMs?: number
   askAs?: string | null
   pictures?: 'whole' | 'header'
+  /** Inner hosts that may be asked; by default those that the request's own addresses name. */
+  innerHosts?: InnerHosts
 }
 
 /** Addresses that the person named, in whatever way. */
-function namedAddresses(from: ParsedCrawlRequest['from']): string[] {
+export function namedAddresses(from: ParsedCrawlRequest['from']): string[] {
   const raw = from.kind === 'url' ? [from.start] : from.kind === 'list' ? from.addresses : [from.address]
   return raw.flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
 }
@@ -78,7 +80,7 @@ export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning
   const named = namedAddresses(request.from)
   const first = named[0]
   const fetcher = createFetcher({
-    innerHosts: reachableInnerHosts(named.map(hostAndPort)),
+    innerHosts: tuning.innerHosts ?? (await innerHostsNamed(named)),
     concurrency: tuning.concurrency ?? limits.concurrency,
     timeoutMs: tuning.timeoutMs ?? limits.timeoutMs,
     signal,

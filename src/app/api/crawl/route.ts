@@ -2,26 +2,20 @@ import { parseUrl } from '@/core/crawl/address'
 import { createAddressMap } from '@/core/crawl/address-map'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import { CrawlRequest, type ParsedCrawlRequest, toWire, type WireEvent } from '@/core/crawl/wire'
-import { hostAndPortOf } from '@/io/guard'
 import { imagePath } from '@/io/image-token'
-import { runCrawl } from '@/io/run-crawl'
+import { innerHostsNamed } from '@/io/named-hosts'
+import { namedAddresses, runCrawl } from '@/io/run-crawl'
 import { refusalOf, refused } from '@/io/same-origin'
 
 export const dynamic = 'force-dynamic'
 
-/** Host that the run was pointed at: pictures on it may be shown, even inside this network. */
-function namedHost(from: ParsedCrawlRequest['from']): string {
-  const address = from.kind === 'url' ? from.start : from.kind === 'sitemap' ? from.address : (from.addresses[0] ?? '')
-  const url = parseUrl(address)
-  return url ? hostAndPortOf(url) : ''
-}
-
 /** Events of one crawl as lines of JSON. Leaving the page aborts the request, and with it every fetch. */
 async function* crawlLines(request: ParsedCrawlRequest, signal: AbortSignal): AsyncGenerator<WireEvent[]> {
-  const innerHost = namedHost(request.from)
+  // Pictures on the host that the run was pointed at may be shown, even inside this network.
+  const innerHosts = await innerHostsNamed(namedAddresses(request.from))
   let toBuild = (url: string) => url
   try {
-    for await (const events of runCrawl(request, { guessSite: true }, signal)) {
+    for await (const events of runCrawl(request, { guessSite: true, innerHosts }, signal)) {
       for (const event of events) {
         if (event.kind !== 'started') continue
         const { site, location } = event.source
@@ -30,7 +24,7 @@ async function* crawlLines(request: ParsedCrawlRequest, signal: AbortSignal): As
       }
       // An empty batch is not sent.
       if (events.length > 0)
-        yield events.map((event) => toWire(event, (url) => imagePath({ url: toBuild(url), innerHost })))
+        yield events.map((event) => toWire(event, (url) => imagePath({ url: toBuild(url), innerHosts })))
     }
   } catch (error) {
     if (signal.aborted) return

@@ -2,7 +2,6 @@ import { limits } from '@/core/crawl/limits'
 import { readFollowing } from '@/core/crawl/read-address'
 import { typeOfFormat } from '@/core/image/media-types'
 import { readImageHeader } from '@/core/image/read-header'
-import { reachableInnerHosts } from '@/io/exposure'
 import { createFetcher } from '@/io/fetch-address'
 import { readToken } from '@/io/image-token'
 import { refusalOf, refused } from '@/io/same-origin'
@@ -19,7 +18,7 @@ export async function GET(request: Request): Promise<Response> {
   const grant = readToken(new URL(request.url).searchParams.get('p') ?? '')
   if (!grant) return refused('This picture belongs to no run of this server. Look again at its page.', 404)
   const fetcher = createFetcher({
-    innerHosts: reachableInnerHosts([grant.innerHost]),
+    innerHosts: grant.innerHosts,
     concurrency: 1,
     timeoutMs: limits.timeoutMs,
     signal: request.signal,

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { limits } from '@/core/crawl/limits'
 import { lookByReading } from '@/core/crawl/picture-desk'
 import { createFetcher } from '@/io/fetch-address'
+import { noInnerHosts } from '@/io/guard'
 import { imagePath } from '@/io/image-token'
 import { nodeOutside } from '@/io/outside'
 import { refusalOf, refused } from '@/io/same-origin'
@@ -20,7 +21,7 @@ export async function POST(request: Request): Promise<Response> {
   const parsed = PictureRequest.safeParse(await request.json().catch(() => null))
   if (!parsed.success) return refused('Give the http or https address of a picture.', 400)
   const settings = {
-    innerHosts: new Set<string>(),
+    innerHosts: noInnerHosts,
     concurrency: 1,
     timeoutMs: limits.timeoutMs,
     signal: request.signal,
@@ -28,7 +29,7 @@ export async function POST(request: Request): Promise<Response> {
   const fetcher = createFetcher(settings)
   try {
     const image = await lookByReading(fetcher.read, nodeOutside(fetcher.read, request.signal))(parsed.data.url)
-    const served = image.errorCode === null ? imagePath({ url: image.url, innerHost: '' }) : null
+    const served = image.errorCode === null ? imagePath({ url: image.url, innerHosts: noInnerHosts }) : null
     return Response.json({ ...image, served })
   } finally {
     await fetcher.close()
