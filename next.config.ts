@@ -1,9 +1,5 @@
 import type { NextConfig } from 'next'
 
-/** Workers don't inherit the page's policy: files that may become one carry their own. */
-const assetPolicy =
-  "default-src 'none'; script-src 'self'; connect-src 'self'; img-src 'self' blob: data:; font-src 'self'; style-src 'self'"
-
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
@@ -23,7 +19,6 @@ const config: NextConfig = {
         { key: 'Permissions-Policy', value: 'camera=(), microphone=(), geolocation=(), interest-cohort=()' },
       ],
     },
-    { source: '/_next/static/:path*', headers: [{ key: 'Content-Security-Policy', value: assetPolicy }] },
   ],
 }
 

@@ -106,7 +106,7 @@ async function growthReading(count: number, file: Buffer): Promise<number> {
 export async function run(): Promise<void> {
   const files = await openFolder(join(root, 'demo', 'site'))
   const paths = files.paths.filter((path) => /\.(?:jpg|png|webp)$/.test(path))
-  const pictures = await Promise.all(paths.map((path) => files.read(path)))
+  const pictures = await Promise.all(paths.map(async (path) => (await files.read(path, limits.imageBytes)).body))
 
   const many = await realSizes(pictures)
   const theirs = await medianMs(async () => {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { expectAccessible, gatherDemo } from './app'
+import { DEMO, expectAccessible, gatherDemo } from './app'
 
 test('a project goes into a file and comes back into an empty browser, pictures and all', async ({ page, browser }) => {
   await gatherDemo(page)
@@ -26,6 +26,27 @@ test('a project goes into a file and comes back into an empty browser, pictures 
   await expect(card.locator('img').first()).toBeVisible()
   await card.dblclick()
   await expect(other.getByRole('article', { name: 'Wide feed' }).getByText('Drafted here')).toBeVisible()
+
+  // What the archive names is asked only after a yes that has seen it.
+  const asked: string[] = []
+  other.on('request', (request) => {
+    if (request.url().includes('/api/')) asked.push(request.url())
+  })
+  const dialog = other.getByRole('alertdialog', { name: 'Ask an address from the archive?' })
+  await other.getByRole('button', { name: /^Look again/ }).click()
+  await expect(dialog).toContainText(new URL(DEMO).origin)
+  await expect(dialog).toContainText('/guides/rewire-a-lamp')
+  await expectAccessible(other)
+  await dialog.getByRole('button', { name: 'Leave it' }).click()
+  await other.getByRole('button', { name: 'Run again' }).click()
+  await expect(dialog).toBeVisible()
+  await other.keyboard.press('Escape')
+  await expect(dialog).toBeHidden()
+  expect(asked).toEqual([])
+  await other.getByRole('button', { name: /^Look again/ }).click()
+  await dialog.getByRole('button', { name: 'Ask it' }).click()
+  await expect(other.getByText(/^Looked again at/)).toBeVisible()
+  expect(asked.length).toBeGreaterThan(0)
 
   await other.goto('/')
   await other.getByLabel('Open a project archive').setInputFiles(file)

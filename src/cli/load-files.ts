@@ -1,21 +1,24 @@
-import { readFile, stat } from 'node:fs/promises'
+import { stat } from 'node:fs/promises'
 import { basename, join } from 'node:path'
+import { limits } from '@/core/crawl/limits'
 import type { LineOf } from '@/core/json-lines'
 import { type ReadDocument, readRunDocument } from '@/core/report/run-document-schema'
 import { readRequirements } from '@/core/requirements/read-requirements'
 import { noRequirements, type Requirements } from '@/core/requirements/requirements'
+import { readPart } from '@/io/folder'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
 
 /** Name under which a requirements file is found by itself. */
 const FOUND_NAME = 'nimble-parrot.json'
 
-async function textOf(file: string, what: string): Promise<string> {
-  try {
-    return await readFile(fromHere(file), 'utf8')
-  } catch (error) {
-    throw new CannotRun(`The ${what} ${file} can’t be read: ${error instanceof Error ? error.message : String(error)}`)
-  }
+async function textOf(file: string, what: string, maxBytes: number): Promise<string> {
+  const unread = (why: string) => new CannotRun(`The ${what} ${file} can’t be read: ${why}`)
+  const { body, isCut, bytes } = await readPart(fromHere(file), maxBytes).catch((error: unknown) => {
+    throw unread(error instanceof Error ? error.message : String(error))
+  })
+  if (isCut) throw unread(`it has ${Math.round(bytes / 1e6)} MB; ${Math.round(maxBytes / 1e6)} MB are the most.`)
+  return new TextDecoder().decode(body)
 }
 
 const isFile = async (path: string) =>
@@ -38,7 +41,7 @@ export type LoadedRequirements = { requirements: Requirements; file: { name: str
 export async function loadRequirements(given: string | undefined, source: string): Promise<LoadedRequirements> {
   const file = given ?? (await findRules(source))
   if (file === null) return { requirements: noRequirements, file: null }
-  const read = readRequirements(await textOf(file, 'requirements file'))
+  const read = readRequirements(await textOf(file, 'requirements file', limits.settingsCharacters))
   if (read.ok) return { requirements: read.requirements, file: { name: basename(file), lineOf: read.lineOf } }
   const faults = read.faults.map(({ path, message, line }) => `${line ? `Line ${line}, ` : ''}${path}: ${message}`)
   throw new CannotRun(`${file} can’t be used. ${faults.join(' ')}`)
@@ -46,7 +49,7 @@ export async function loadRequirements(given: string | undefined, source: string
 
 /** A run document, validated whole. @param what it is for, as `baseline` */
 export async function loadRunDocument(file: string, what: string): Promise<ReadDocument> {
-  const read = readRunDocument(await textOf(file, what))
+  const read = readRunDocument(await textOf(file, what, limits.documentCharacters))
   if (!read.ok)
     throw new CannotRun(`The ${what} ${file} can’t be used. ${read.fault} Write one with check --format json=FILE.`)
   return read.document

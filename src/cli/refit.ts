@@ -1,7 +1,9 @@
-import { readFile, writeFile } from 'node:fs/promises'
+import { writeFile } from 'node:fs/promises'
 import { extname } from 'node:path'
+import { limits } from '@/core/crawl/limits'
 import type { RefitType } from '@/core/image/refit-plan'
 import { enlargedBy, type Fill, type Focus, type Shape } from '@/core/image/refit-plan'
+import { readPart } from '@/io/folder'
 import { BadPicture, refit as refitBytes } from '@/io/refit'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
@@ -16,7 +18,7 @@ const reason = (error: unknown) => (error instanceof Error ? error.message : Str
 export async function refit(image: string, options: RefitOptions): Promise<number> {
   const type = options.type ?? BY_EXTENSION[extname(options.out).toLowerCase()]
   if (!type) throw new CannotRun(`${options.out} says no format by its name. Add --type jpeg, png or webp.`)
-  const bytes = await readFile(fromHere(image)).catch((error) => {
+  const { body: bytes } = await readPart(fromHere(image), limits.zipFileBytes).catch((error: unknown) => {
     throw new CannotRun(`The picture ${image} can’t be read: ${reason(error)}`)
   })
   const { shape, focus, fill, budget = null } = options

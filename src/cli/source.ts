@@ -1,12 +1,13 @@
-import { readFile, stat } from 'node:fs/promises'
+import { stat } from 'node:fs/promises'
 import { type AddressFile, AddressFileReader, faultOfAddressFile } from '@/core/crawl/address-file'
 import { type CrawlEvent, oneByOne } from '@/core/crawl/events'
 import { gatherBuild } from '@/core/crawl/gather-build'
+import { limits } from '@/core/crawl/limits'
 import { CrawlRequest, type ParsedCrawlRequest } from '@/core/crawl/wire'
 import { openZip } from '@/core/crawl/zip-build'
 import { surfaceOf } from '@/core/surface/profiles'
 import { createFetcher } from '@/io/fetch-address'
-import { openFolder } from '@/io/folder'
+import { openFolder, readPart } from '@/io/folder'
 import { noInnerHosts } from '@/io/guard'
 import { nodeOutside } from '@/io/outside'
 import { runCrawl } from '@/io/run-crawl'
@@ -38,7 +39,7 @@ type From = ParsedCrawlRequest['from']
 async function addressesIn(path: string, source: string): Promise<AddressFile> {
   const reader = new AddressFileReader()
   try {
-    reader.write(new Uint8Array(await readFile(path)))
+    reader.write((await readPart(path, limits.sitemapBytes + 1)).body)
     const found = reader.end()
     const fault = faultOfAddressFile(source, found)
     if (fault !== null) throw new CannotRun(fault)
@@ -54,7 +55,11 @@ async function fileAt(source: string) {
   const found = await stat(path).catch(() => null)
   if (!found)
     throw new CannotRun(`“${source}” is neither an http address nor a folder or file that exists (looked at ${path}).`)
-  return { path, isFolder: found.isDirectory() }
+  if (!found.isDirectory() && !found.isFile())
+    throw new CannotRun(
+      `“${source}” is neither a file nor a folder, and can’t be read. Give a folder, a .zip or a list.`,
+    )
+  return { path, isFolder: found.isDirectory(), bytes: found.size }
 }
 
 function crawlEvents(
@@ -143,7 +148,7 @@ export async function* gatherSource(
       signal,
     )
   }
-  const { path, isFolder } = await fileAt(source)
+  const { path, isFolder, bytes } = await fileAt(source)
   if (!isFolder && (SITEMAP.test(path) || /\.txt$/i.test(path))) {
     if (!follow) refuse(options, CRAWL_ONLY, 'a list')
     const { kind, addresses, isCut } = await addressesIn(path, source)
@@ -158,7 +163,11 @@ export async function* gatherSource(
     )
   }
   refuse(options, [...CRAWL_ONLY, ...NETWORK_ONLY, '--follow'], isFolder ? 'a folder' : 'a zip')
-  const files = isFolder ? await openFolder(path) : openZip(new Uint8Array(await readFile(path)))
+  if (!isFolder && bytes > limits.zipPackedBytes)
+    throw new CannotRun(
+      `“${source}” has ${Math.round(bytes / 1e6)} MB; ${limits.zipPackedBytes / 1e6} MB are the most of a zip. Give the folder.`,
+    )
+  const files = isFolder ? await openFolder(path) : openZip((await readPart(path, limits.zipPackedBytes)).body)
   const fetcher = createFetcher({ innerHosts: noInnerHosts, concurrency, timeoutMs, signal })
   try {
     const kind = isFolder ? 'folder' : 'zip'

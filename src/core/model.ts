@@ -1,6 +1,12 @@
 // The nouns that everything else is written in. Schemas stand at the edges (network, files, storage, workers);
 // inside, the plain types are used and nothing is parsed twice.
 import { z } from 'zod'
+import { parseUrl } from './crawl/address'
+
+/** An absolute http or https address: what takes it apart need not ask again whether it is one. */
+export const HttpAddress = z
+  .string()
+  .refine((text) => /^https?:/i.test(text) && parseUrl(text) !== null, 'It is no http or https address.')
 
 /** SARIF's levels. Only an error blocks the launch. */
 export const Level = z.enum(['error', 'warning', 'note'])
@@ -166,7 +172,7 @@ export type SecondLook = z.infer<typeof SecondLook>
 
 /** A page as gathered: what was asked, what came back, what it says. `url` is its public address. */
 export const GatheredPage = z.object({
-  url: z.string(),
+  url: HttpAddress,
   file: z.string().nullable(),
   fetch: FetchFact,
   facts: PageFacts.nullable(),
@@ -194,7 +200,7 @@ export type ImageColors = z.infer<typeof ImageColors>
 
 /** One picture as gathered. Width and height are pixels after EXIF orientation; null where not known. */
 export const GatheredImage = z.object({
-  url: z.string(),
+  url: HttpAddress,
   status: z.number().int().nullable(),
   format: ImageFormat.nullable(),
   width: z.number().int().nullable(),
@@ -227,7 +233,7 @@ export type SourceKind = z.infer<typeof SourceKind>
 export const RunSource = z.object({
   kind: SourceKind,
   location: z.string(),
-  site: z.string(),
+  site: HttpAddress,
   servedAt: z.string().optional(),
 })
 export type RunSource = z.infer<typeof RunSource>

@@ -122,13 +122,3 @@ export function schemaFaults(schema: z.ZodType, value: unknown): FileFault[] {
         explain(schema, issue, value).map((fault) => ({ at: issue.path, ...fault })),
       )
 }
-
-/** Reads JSON, with or without a byte order mark. */
-export function parseJson(text: string): { ok: true; value: unknown } | { ok: false; faults: FileFault[] } {
-  try {
-    return { ok: true, value: JSON.parse(text.replace(/^\uFEFF/, '')) }
-  } catch (error) {
-    const message = `It is no JSON: ${error instanceof Error ? error.message : String(error)}`
-    return { ok: false, faults: [{ path: 'the file', message }] }
-  }
-}

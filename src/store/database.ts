@@ -57,6 +57,8 @@ export type StoredRun = {
    * address alone, since what is left of it waits in the frontier. Absent for files, and in a run of before it was kept.
    */
   request?: CrawlRequest | undefined
+  /** It came with a project archive: what it names was chosen by the archive's maker. */
+  imported?: true | undefined
   /** Room that pages and rows take, in characters of JSON; absent in a run of before it was counted. */
   size?: number | undefined
 }

@@ -8,20 +8,23 @@ import { DraftsArea } from './draft/drafts-area'
 import { takeLeftSteps } from './draft/left-steps'
 import { UndoKeys } from './draft/undo-keys'
 import { DriftArea } from './drift/drift-area'
+import { AreaBoundary } from './frame/area-boundary'
 import { FrameKeys } from './frame/frame-keys'
-import { TopBar } from './frame/top-bar'
+import { AREA_NAMES, TopBar } from './frame/top-bar'
 import { GatherArea } from './gather/gather-area'
 import { PageArea } from './page/page-area'
 import { PicturesArea } from './pictures/pictures-area'
 import { useRun } from './run/use-run'
 import { SurfacesOfSite } from './surface/use-surfaces'
 import { useView } from './view/use-view'
+import { viewHref } from './view/view'
 import { WallArea } from './wall/wall-area'
 
 /** The whole application: the frame, and the area that the address names. */
 export function App({ demo, editedDemo }: { demo: string | null; editedDemo: string | null }) {
   const { view, goTo } = useView()
   const run = useRun(view.run)
+  const href = viewHref(view)
   useEffect(() => {
     void closeLeftBehind()
     void takeLeftSteps()
@@ -31,16 +34,20 @@ export function App({ demo, editedDemo }: { demo: string | null; editedDemo: str
       <div className="flex h-screen min-h-[420px] flex-col">
         <FrameKeys />
         <UndoKeys />
-        <TopBar view={view} goTo={goTo} run={run.kind === 'ready' ? run.value : null} demo={demo} />
+        <AreaBoundary name="The top bar" resetKey={href}>
+          <TopBar view={view} goTo={goTo} run={run.kind === 'ready' ? run.value : null} demo={demo} />
+        </AreaBoundary>
         <main className="min-h-0 flex-1">
-          {view.area === 'gather' && <GatherArea demo={demo} editedDemo={editedDemo} goTo={goTo} />}
-          {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} />}
-          {view.area === 'causes' && <CausesArea view={view} goTo={goTo} run={run} />}
-          {view.area === 'pictures' && <PicturesArea view={view} goTo={goTo} run={run} />}
-          {view.area === 'drift' && <DriftArea view={view} goTo={goTo} run={run} />}
-          {view.area === 'clearance' && <ClearanceArea goTo={goTo} run={run} />}
-          {view.area === 'drafts' && <DraftsArea view={view} goTo={goTo} run={run} />}
-          {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} />}
+          <AreaBoundary name={AREA_NAMES[view.area]} resetKey={href}>
+            {view.area === 'gather' && <GatherArea demo={demo} editedDemo={editedDemo} goTo={goTo} />}
+            {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} />}
+            {view.area === 'causes' && <CausesArea view={view} goTo={goTo} run={run} />}
+            {view.area === 'pictures' && <PicturesArea view={view} goTo={goTo} run={run} />}
+            {view.area === 'drift' && <DriftArea view={view} goTo={goTo} run={run} />}
+            {view.area === 'clearance' && <ClearanceArea goTo={goTo} run={run} />}
+            {view.area === 'drafts' && <DraftsArea view={view} goTo={goTo} run={run} />}
+            {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} />}
+          </AreaBoundary>
         </main>
       </div>
     </SurfacesOfSite>

@@ -1,11 +1,13 @@
 import { type BuildFiles, createFileMap, typeOfFile } from '@/core/crawl/build-files'
 import type { CrawlEvent } from '@/core/crawl/events'
 import { gatherBuild } from '@/core/crawl/gather-build'
+import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import type { LookAtImage } from '@/core/crawl/picture-desk'
 import type { Outside } from '@/core/crawl/read-address'
 import { ServedImage } from '@/core/crawl/wire'
-import { BadZip, openZip } from '@/core/crawl/zip-build'
+import { BadZip } from '@/core/crawl/zip-build'
+import { openZipFile, partOfBlob } from './blob-files'
 import { digestOf } from './digest'
 import { lookOfPicture } from './picture-look'
 import type { ChosenFile, GatherSource } from './protocol'
@@ -26,13 +28,13 @@ export function chosenFiles(files: readonly ChosenFile[]): BuildFiles {
   const byPath = new Map(files.map(({ path, file }) => [path, file]))
   return {
     paths: [...byPath.keys()].sort(),
-    read: async (path) => new Uint8Array(await byPath.get(path)!.arrayBuffer()),
+    read: (path, maxBytes) => partOfBlob(byPath.get(path)!, maxBytes),
   }
 }
 
 async function openSource(source: Exclude<GatherSource, { kind: 'crawl' }>): Promise<BuildFiles> {
   if (source.kind === 'folder') return chosenFiles(source.files)
-  return openZip(new Uint8Array(await source.file.arrayBuffer()))
+  return openZipFile(source.file)
 }
 
 /** The world as a worker sees it. Nothing is read over the network here but through our own server. */
@@ -94,7 +96,9 @@ export async function openBrowserBuild(
       pictureOf: async (url) => {
         const path = fileAt(url)
         if (path === null) return null
-        return new Blob([(await files.read(path)) as Uint8Array<ArrayBuffer>], { type: typeOfFile(path) ?? '' })
+        return new Blob([(await files.read(path, limits.imageBytes)).body as Uint8Array<ArrayBuffer>], {
+          type: typeOfFile(path) ?? '',
+        })
       },
     }
   } catch (error) {

@@ -1,4 +1,5 @@
 import type { BuildFiles } from '@/core/crawl/build-files'
+import { partOfBlob } from './blob-files'
 
 // The types don't know yet that a folder's handle lists what it holds.
 type Entries = { entries(): AsyncIterable<[string, FileSystemFileHandle | FileSystemDirectoryHandle]> }
@@ -20,6 +21,6 @@ export async function folderFiles(folder: FileSystemDirectoryHandle): Promise<Bu
   for await (const [path, handle] of filesIn(folder)) files.set(path, handle)
   return {
     paths: [...files.keys()].sort(),
-    read: async (path) => new Uint8Array(await (await files.get(path)!.getFile()).arrayBuffer()),
+    read: async (path, maxBytes) => partOfBlob(await files.get(path)!.getFile(), maxBytes),
   }
 }

@@ -1,11 +1,12 @@
 import { type BuildFiles, createFileMap, typeOfFile } from '@/core/crawl/build-files'
 import { lookInBuild } from '@/core/crawl/gather-build'
+import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import type { CrawlRequest, ServedImage, WireEvent } from '@/core/crawl/wire'
-import { openZip } from '@/core/crawl/zip-build'
 import type { GatheredPage, Gathering } from '@/core/model'
 import { database, type StoredRun, type WallRow } from '@/store/database'
 import { allPagesOf, pageOf } from '@/store/pages'
+import { openZipFile } from './blob-files'
 import { AT_ONCE, chosenFiles, lookThroughServer, said, workerOutside } from './build-events'
 import { crawlStream } from './crawl-stream'
 import { folderFiles } from './folder-files'
@@ -26,7 +27,7 @@ const BATCH = 250
 async function buildOf(at: LookPlace, chosen: readonly ChosenFile[]): Promise<BuildFiles | null> {
   if (at.kind === 'crawl') return null
   if (at.kind === 'files') return chosenFiles(chosen)
-  if (at.kind === 'zip') return openZip(new Uint8Array(await at.file.arrayBuffer()))
+  if (at.kind === 'zip') return openZipFile(at.file)
   return folderFiles(at.handle)
 }
 
@@ -81,7 +82,9 @@ export function withLook(parent: Gathering, { page, images, robotsTxt }: Looked)
 async function pictureIn(files: BuildFiles, site: string, url: string): Promise<Blob | null> {
   const path = createFileMap(files.paths, site, new Set()).fileAt(url)
   if (path === null) return null
-  return new Blob([(await files.read(path)) as Uint8Array<ArrayBuffer>], { type: typeOfFile(path) ?? '' })
+  return new Blob([(await files.read(path, limits.imageBytes)).body as Uint8Array<ArrayBuffer>], {
+    type: typeOfFile(path) ?? '',
+  })
 }
 
 /** Rows of a run in the order in which its pages were found. */

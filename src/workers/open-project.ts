@@ -1,13 +1,16 @@
 import type { z } from 'zod'
 import type { BuildFiles } from '@/core/crawl/build-files'
-import { BadZip, openZip } from '@/core/crawl/zip-build'
+import { limits } from '@/core/crawl/limits'
+import { BadZip } from '@/core/crawl/zip-build'
 import type { GatheredImage } from '@/core/model'
+import { parseJson } from '@/core/read-json'
 import { schemaFaults } from '@/core/schema-faults'
 import { MANIFEST, PagesFile, ProjectManifest, pagesFile, RunFile, runFile } from '@/store/archive/project-format'
 import { database, type StoredRun, withVerdict } from '@/store/database'
 import { heldEventsOf, keepHeldEvents } from '@/store/held-events'
 import { ofRun } from '@/store/of-run'
 import { keptRequest } from '@/store/runs'
+import { openZipFile } from './blob-files'
 import { judge } from './judge'
 import { gatheringOf } from './look-again'
 import { SaidFailure } from './said-failure'
@@ -25,15 +28,15 @@ const BROKEN = 'The archive is broken or not one that Nimble Parrot wrote.'
 /** Reads one file of the archive as JSON of a known form. @throws SaidFailure that names the file and the fault */
 async function readJson<T>(files: BuildFiles, path: string, schema: z.ZodType<T>): Promise<T> {
   if (!files.paths.includes(path)) throw new SaidFailure(`The archive has no ${path}. ${BROKEN}`)
-  let value: unknown
-  try {
-    value = JSON.parse(new TextDecoder().decode(await files.read(path)))
-  } catch {
-    throw new SaidFailure(`${path} in the archive can’t be read. ${BROKEN}`)
-  }
-  const [fault] = schemaFaults(schema, value)
+  const broken = () => new SaidFailure(`${path} in the archive can’t be read. ${BROKEN}`)
+  const { body, isCut } = await files.read(path, limits.zipFileBytes).catch(() => {
+    throw broken()
+  })
+  const read = isCut ? null : parseJson(new TextDecoder().decode(body), limits.documentCharacters)
+  if (!read?.ok) throw broken()
+  const [fault] = schemaFaults(schema, read.value)
   if (fault) throw new SaidFailure(`${path} in the archive: ${fault.path}: ${fault.message}`)
-  return schema.parse(value)
+  return schema.parse(read.value)
 }
 
 /** What an archive says of itself. @throws SaidFailure when it is none */
@@ -47,7 +50,7 @@ export async function readManifest(files: BuildFiles): Promise<ProjectManifest> 
 
 export async function openArchive(archive: Blob): Promise<BuildFiles> {
   try {
-    return openZip(new Uint8Array(await archive.arrayBuffer()))
+    return await openZipFile(archive)
   } catch (error) {
     throw error instanceof BadZip ? new SaidFailure(error.message) : error
   }
@@ -82,7 +85,7 @@ async function takeSettings(manifest: ProjectManifest, files: BuildFiles, prefer
   }
   for (const { name, file, type } of manifest.files) {
     if (isMine && (await database.templateFiles.get([site, name]))) continue
-    const blob = new Blob([(await files.read(file)) as Uint8Array<ArrayBuffer>], { type })
+    const blob = new Blob([(await files.read(file, limits.zipFileBytes)).body as Uint8Array<ArrayBuffer>], { type })
     await database.templateFiles.put({ site, name, blob, savedAt: Date.now() })
   }
   const said = new Set((await heldEventsOf(site)).map(({ event }) => JSON.stringify(event)))
@@ -97,7 +100,7 @@ async function takePictures(manifest: ProjectManifest, files: BuildFiles): Promi
   for (const { key, file, type, kind } of manifest.pictures) {
     const table = kind === 'small' ? database.thumbs : database.originals
     if (await table.get(key)) continue
-    const bytes = (await files.read(file)) as Uint8Array<ArrayBuffer>
+    const bytes = (await files.read(file, limits.imageBytes)).body as Uint8Array<ArrayBuffer>
     await table.put({ key, blob: new Blob([bytes], { type }), bytes: bytes.length, savedAt: Date.now() })
   }
 }
@@ -120,6 +123,7 @@ async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles
     summary: null,
     incomplete: entry.incomplete ?? [],
     scope: entry.scope ?? [],
+    imported: true,
   } as StoredRun
   if (!entry.incomplete) withVerdict(run)
   await database.images.bulkPut(

@@ -1,7 +1,7 @@
 import type { GatheredPage } from '../model'
 import type { PageReading } from '../page/read-page'
 import { baseOf, pageAddress, resolveAddress } from './address'
-import { createFileMap, decodedPath, type FileMap } from './build-files'
+import { createFileMap, decodedPath, encodedPath, type FileMap } from './build-files'
 
 /** An HTML file as read: its page has no address yet, since what pages link to decides it. */
 export type FileReading = { path: string; page: GatheredPage; reading: PageReading | null }
@@ -70,7 +70,7 @@ export function addressFiles(
   }
   for (const one of readings) {
     const { path, page, reading } = one
-    const at = new URL(path.split('/').map(encodeURIComponent).join('/'), site).href
+    const at = new URL(encodedPath(path), site).href
     const from = baseOf(at, page.facts?.base ?? null)
     for (const target of pathsUnder(base, reading?.hrefs ?? [], from)) {
       linked.add(target)

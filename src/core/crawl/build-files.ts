@@ -4,8 +4,21 @@ import { typeOfFormat } from '../image/media-types'
 export type BuildFiles = {
   /** Paths from the build's root, with `/`, without a leading one. */
   paths: readonly string[]
-  read(path: string): Promise<Uint8Array>
+  /** What lies there and can't be read as a file, in words: `feed.xml (a pipe)`. Absent: nothing. */
+  passedOver?: readonly string[]
+  /** Reads a file as far as it is wanted, and no further. */
+  read(path: string, maxBytes: number): Promise<FilePart>
 }
+
+/** What was read of a file. `bytes` is the size of all of it. */
+export type FilePart = { body: Uint8Array; isCut: boolean; bytes: number }
+
+/** The part that is wanted of a file that is at hand. */
+export const partOf = (whole: Uint8Array, maxBytes: number): FilePart => ({
+  body: whole.length > maxBytes ? whole.subarray(0, maxBytes) : whole,
+  isCut: whole.length > maxBytes,
+  bytes: whole.length,
+})
 
 /** How files and public addresses correspond. */
 export type FileMap = {
@@ -40,6 +53,13 @@ export function decodedPath(pathname: string): string {
   }
 }
 
+/** Halves of a character that stand alone: names on disk may hold them, no address can. */
+const LONE_SURROGATES = /[\uD800-\uDFFF]/gu
+
+/** A path with each segment percent-encoded. Half a character becomes the sign for what can't be shown. */
+export const encodedPath = (path: string): string =>
+  path.replace(LONE_SURROGATES, '\uFFFD').split('/').map(encodeURIComponent).join('/')
+
 /**
  * @param site public base address, with a slash at its end
  * @param linkedPaths paths (below the base, decoded, without a leading slash) that pages link to: they decide between
@@ -54,14 +74,13 @@ export function createFileMap(
 ): FileMap {
   const files = new Set(paths)
   const base = new URL(site)
-  const encoded = (path: string) => path.split('/').map(encodeURIComponent).join('/')
   return {
     addressOf(path) {
       if (path === 'index.html' || path === 'index.htm') return base.href
       const folder = /^(.*)\/index\.html?$/.exec(path)?.[1]
-      if (folder !== undefined) return base.href + encoded(folder) + (endsInSlash(folder) ? '/' : '')
+      if (folder !== undefined) return base.href + encodedPath(folder) + (endsInSlash(folder) ? '/' : '')
       const bare = path.replace(/\.html?$/, '')
-      return base.href + encoded(linkedPaths.has(bare) ? bare : path)
+      return base.href + encodedPath(linkedPaths.has(bare) ? bare : path)
     },
     fileAt(address) {
       const { pathname } = new URL(address)

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { runChecks } from '../check/run-checks'
 import { gatherMemory, testOutside } from '../testing/build-run'
 import { pngBytes } from '../testing/good-site'
-import { createFileMap } from './build-files'
+import { createFileMap, partOf } from './build-files'
 import { GatheringBuilder } from './events'
 import { gatherBuild } from './gather-build'
 
@@ -141,7 +141,10 @@ describe('a build that is narrowed', () => {
   }
 
   test('what lies outside of the globs is not said to be missing', async () => {
-    const paths = { paths: Object.keys(files), read: async (path: string) => bytes(files[path as keyof typeof files]) }
+    const paths = {
+      paths: Object.keys(files),
+      read: async (path: string) => partOf(bytes(files[path as keyof typeof files]), 1e6),
+    }
     const options = { kind: 'folder' as const, location: 'x', site: SITE, maxPages: null, concurrency: 1 }
     const builder = new GatheringBuilder()
     for await (const event of gatherBuild(paths, { ...options, include: ['/guides/**'] }, testOutside()))
@@ -163,7 +166,7 @@ test('a sitemap of a build that is broken, or can’t be read, leaves pages that
   const robots = bytes(`Sitemap: ${SITE}map.xml.gz\nSitemap: ${SITE}other.xml\nSitemap: ${SITE}none.xml\n`)
   const read = async (path: string) => {
     if (path === 'other.xml') throw new Error('its bytes are damaged')
-    return path === 'robots.txt' ? robots : files[path as keyof typeof files]
+    return partOf(path === 'robots.txt' ? robots : files[path as keyof typeof files], 1e6)
   }
   const build = { paths: [...Object.keys(files), 'robots.txt', 'other.xml'], read }
   const options = { kind: 'folder' as const, location: 'x', site: SITE, maxPages: null, concurrency: 1 }

@@ -1,9 +1,17 @@
-import type { GatheredImage, GatheredPage, Linkers, SourceKind } from '../model'
+import type { GatheredImage, GatheredPage, Linkers, RunNote, SourceKind } from '../model'
 import type { PageReading } from '../page/read-page'
 import { baseOf, pageAddress, pathnameOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
 import { addressFiles, type FileReading, ownAddressesNamed } from './build-addresses'
-import { type BuildFiles, createFileMap, type FileMap, pageFiles, typeOfFile } from './build-files'
+import {
+  type BuildFiles,
+  createFileMap,
+  encodedPath,
+  type FileMap,
+  type FilePart,
+  pageFiles,
+  typeOfFile,
+} from './build-files'
 import { type CollectedSitemaps, collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 import { loopingPage } from './destinations'
 import type { CrawlEvent } from './events'
@@ -43,10 +51,10 @@ export type BuildOptions = {
 /** Origin of pages whose build names none. */
 const NO_SITE = 'http://localhost'
 
-const fileExchange = (path: string, body: Uint8Array, isCut = false): Exchange => ({
+const fileExchange = (path: string, { body, isCut, bytes }: FilePart): Exchange => ({
   kind: 'answered',
   status: 200,
-  headers: { 'content-type': typeOfFile(path) ?? 'application/octet-stream' },
+  headers: { 'content-type': typeOfFile(path) ?? 'application/octet-stream', 'content-length': String(bytes) },
   body,
   isCut,
   ms: 0,
@@ -77,8 +85,7 @@ async function readFile(files: BuildFiles, path: string, outside: Outside): Prom
     fetchedAt: outside.now().toISOString(),
   }
   try {
-    const body = await files.read(path)
-    const exchange = fileExchange(path, body.subarray(0, limits.pageBytes), body.length > limits.pageBytes)
+    const exchange = fileExchange(path, await files.read(path, limits.pageBytes))
     const { page, reading } = pageOf(asked, exchange)!
     return { path, page, reading }
   } catch (error) {
@@ -181,15 +188,15 @@ async function readSitemaps(
   const named = robotsTxt === null ? [] : parseRobots(robotsTxt).sitemaps
   const written = [
     ...named.flatMap((address) => resolveAddress(address, site) ?? []),
-    ...readings.flatMap(({ path, page }) => sitemapsNamedBy({ ...page, url: new URL(encodeURI(path), site).href })),
+    ...readings.flatMap(({ path, page }) => sitemapsNamedBy({ ...page, url: new URL(encodedPath(path), site).href })),
   ]
   const onSite = [...new Set(written)].filter((address) => addresses.isOnSite(address))
   const usual = USUAL_SITEMAPS.filter((path) => files.paths.includes(path)).map((path) => new URL(path, site).href)
-  const read = async ({ url }: ReadRequest): Promise<Exchange> => {
+  const read = async ({ url, maxBytes }: ReadRequest): Promise<Exchange> => {
     const path = addresses.isOnSite(url) ? map.fileAt(url) : null
     if (path === null) return noFile()
     try {
-      return fileExchange(path, await files.read(path))
+      return fileExchange(path, await files.read(path, maxBytes))
     } catch (error) {
       return unreadable(path, error)
     }
@@ -207,6 +214,13 @@ function sampled(paths: readonly string[], perSection: number | null): readonly 
     taken.set(section, count)
     return count <= perSection
   })
+}
+
+/** What is said of entries that are no files. */
+function passedOverNote(entries: readonly string[]): RunNote {
+  const first = entries.slice(0, 3).join(', ')
+  const more = entries.length > 3 ? ` and ${entries.length - 3} more` : ''
+  return { kind: 'bounded', message: `Passed over, being no files: ${first}${more}.` }
 }
 
 /** What is said where the user's globs leave nothing of a build. */
@@ -249,7 +263,7 @@ export async function* gatherBuild(
 
   const guessed = options.site === null ? mostNamedOrigin(readings.flatMap(ownAddressesNamed)) : null
   const addresses = createAddressMap(withSlash(options.site ?? guessed ?? NO_SITE), null)
-  const robotsTxt = files.paths.includes('robots.txt') ? await textOf(files, 'robots.txt') : null
+  const robotsTxt = await robotsOf(files)
   const { found, named } = await readSitemaps(files, readings, addresses, robotsTxt, outside)
   const map = addressFiles(
     files.paths,
@@ -265,6 +279,8 @@ export async function* gatherBuild(
       kind: 'note',
       note: { kind: 'site-guessed', message: `Production address taken from the pages’ own tags: ${guessed}.` },
     }
+
+  if (files.passedOver && files.passedOver.length > 0) yield { kind: 'note', note: passedOverNote(files.passedOver) }
 
   const survey = new BuildSurvey(addresses, map)
   const addressed = new Map<string, GatheredPage>()
@@ -350,11 +366,14 @@ export async function lookInBuild(
   const bounds = { concurrency: options.concurrency }
   for await (const event of gatherPictures([page], files, map, addresses, bounds, outside, lookOutside))
     if (event.kind === 'image') images.push(event.image)
-  const robotsTxt = files.paths.includes('robots.txt') ? await textOf(files, 'robots.txt') : null
+  const robotsTxt = await robotsOf(files)
   return { page, images, robotsTxt }
 }
 
-const textOf = async (files: BuildFiles, path: string) => new TextDecoder('utf-8').decode(await files.read(path))
+const robotsOf = async (files: BuildFiles): Promise<string | null> =>
+  files.paths.includes('robots.txt')
+    ? new TextDecoder('utf-8').decode((await files.read('robots.txt', limits.robotsBytes)).body)
+    : null
 
 async function* gatherPictures(
   pages: GatheredPage[],
@@ -365,12 +384,12 @@ async function* gatherPictures(
   outside: Outside,
   lookOutside: LookAtImage,
 ): AsyncGenerator<CrawlEvent> {
-  const readFromBuild = async ({ url }: ReadRequest): Promise<Exchange> => {
+  const readFromBuild = async ({ url, maxBytes }: ReadRequest): Promise<Exchange> => {
     if (addresses.isBesideSite(url)) return notInBuild(url, addresses.site)
     const path = map.fileAt(url)
     if (path === null) return noFile()
     try {
-      return fileExchange(path, await files.read(path))
+      return fileExchange(path, await files.read(path, maxBytes))
     } catch (error) {
       return unreadable(path, error)
     }

@@ -39,9 +39,15 @@ export const limits = {
   /** A calendar is followed so far from today. */
   calendarMonthsAhead: 24,
   calendarYearsBack: 30,
+  /** A zip as it is: it is held in memory. */
+  zipPackedBytes: 2_000_000_000,
   /** A zip: entries, unpacked bytes in all and of one file, and how far a file may unpack. */
   zipEntries: 200_000,
   zipBytes: 4_000_000_000,
   zipFileBytes: 200_000_000,
   zipRatio: 400,
+  /** Files that a person hands in as JSON: settings, and documents of runs. Characters, and how deep lists may lie. */
+  settingsCharacters: 5_000_000,
+  documentCharacters: 500_000_000,
+  jsonDepth: 100,
 } as const

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { partOf } from '../crawl/build-files'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { type DraftFields, noDefaults, type SiteDefaults } from './draft'
@@ -15,7 +16,7 @@ async function patched(
   defaults: SiteDefaults = noDefaults,
 ) {
   const { pages } = await gatherMemory(gathered, GOOD_SITE)
-  const files = { paths: Object.keys(build), read: async (path: string) => bytesOf(build[path]!) }
+  const files = { paths: Object.keys(build), read: async (path: string) => partOf(bytesOf(build[path]!), 1e6) }
   const wanted = pages.map((page) => ({ page, section: '/', fields: fields[page.file ?? ''] ?? {} }))
   const found: PatchedFile[] = []
   for await (const file of patchBuild(files, GOOD_SITE, wanted, defaults, () => undefined)) found.push(file)

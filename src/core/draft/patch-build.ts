@@ -1,4 +1,5 @@
 import { type BuildFiles, createFileMap } from '../crawl/build-files'
+import { limits } from '../crawl/limits'
 import type { GatheredImage, GatheredPage } from '../model'
 import { decodeHtml } from '../page/decode'
 import { readPage } from '../page/read-page'
@@ -38,7 +39,16 @@ export async function* patchBuild(
       yield { kind: 'not-found', url }
       continue
     }
-    const bytes = await files.read(path)
+    const { body: bytes, isCut } = await files.read(path, limits.pageBytes)
+    if (isCut) {
+      yield {
+        kind: 'refused',
+        url,
+        path,
+        why: `It is longer than the ${limits.pageBytes / 1e6} MB that are read of a page.`,
+      }
+      continue
+    }
     const now: GatheredPage = { ...page, facts: readPage(decodeHtml(bytes, null)).facts }
     const { edits } = effectiveEdits({ ...now, facts: now.facts! }, section, fields, defaults, imageOf)
     const patch = patchPage(bytes, edits)

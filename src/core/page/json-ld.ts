@@ -1,3 +1,4 @@
+import { isDeeperThan } from '../read-json'
 import { trimAscii } from '../text/collapse'
 import { findJsonFault } from './json-fault'
 import { richThings, siteNames, type Thing } from './json-ld-things'
@@ -22,9 +23,16 @@ function typesOf(value: unknown): string[] {
 
 const unique = (names: string[]) => (names.length < 2 ? names : [...new Set(names)])
 
+const MAX_DEPTH = 200
+/** A shorter script can't lie so deep that it would matter: most are not looked through for it. */
+const MAY_BE_DEEP = 2000
+
 /** Reads the text of a `<script type="application/ld+json">`. Types of `@graph` count as the script's. */
 export function readJsonLd(text: string): JsonLdReading {
   if (trimAscii(text) === '') return { types: [], things: [], siteNames: [], error: 'empty', faultOffset: 0 }
+  // Each level is a call for whatever goes through it; what lies this deep describes nothing.
+  if (text.length > MAY_BE_DEEP && isDeeperThan(text, MAX_DEPTH))
+    return { types: [], things: [], siteNames: [], error: `nested deeper than ${MAX_DEPTH} levels`, faultOffset: 0 }
   try {
     const value: unknown = JSON.parse(text)
     return {

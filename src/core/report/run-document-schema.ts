@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import { Cause } from '../cause/cause'
+import { limits } from '../crawl/limits'
 import { Incomplete, Level, MetaFact, Position, RunSource, Skipped, TakenOn, View } from '../model'
-import { type FileFault, parseJson, schemaFaults } from '../schema-faults'
+import { parseJson } from '../read-json'
+import { type FileFault, schemaFaults } from '../schema-faults'
 import { Layout } from '../surface/profile'
 
 // What is asked of a run document that somebody hands in: all that the contract names (docs/run-document.md). What came
@@ -135,8 +137,8 @@ function withLack(document: ReadDocument): ReadDocument {
 
 /** Reads a run document, all of it. A fault is one sentence: what it is instead, or where it differs from the contract. */
 export function readRunDocument(text: string): { ok: true; document: ReadDocument } | { ok: false; fault: string } {
-  const parsed = parseJson(text)
-  if (!parsed.ok) return { ok: false, fault: 'It is no JSON.' }
+  const parsed = parseJson(text, limits.documentCharacters)
+  if (!parsed.ok) return { ok: false, fault: parsed.faults[0]!.message }
   const head = Head.safeParse(parsed.value)
   const format = head.success ? head.data.format : undefined
   if (!head.success || format !== 'nimble-parrot-run') {

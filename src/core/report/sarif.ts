@@ -1,4 +1,5 @@
 import { checkOf } from '../check/rules'
+import { encodedPath } from '../crawl/build-files'
 import { VERSION } from '../version'
 import { type LocatedFinding, locatedFindings } from './located'
 import { paperLines, verdictLine, waiverWords } from './paper'
@@ -11,9 +12,7 @@ const BASE = 'BUILD'
 const INFORMATION = 'https://www.npmjs.com/package/nimble-parrot'
 
 function placeOf({ finding, page, url }: LocatedFinding) {
-  const artifactLocation = page?.file
-    ? { uri: page.file.split('/').map(encodeURIComponent).join('/'), uriBaseId: BASE }
-    : { uri: url }
+  const artifactLocation = page?.file ? { uri: encodedPath(page.file), uriBaseId: BASE } : { uri: url }
   const region = finding.line === null ? {} : { region: { startLine: finding.line, startColumn: finding.column ?? 1 } }
   return { physicalLocation: { artifactLocation, ...region } }
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { type FileFault, parseJson, schemaFaults } from '../schema-faults'
+import { parseJson } from '../read-json'
+import { type FileFault, schemaFaults } from '../schema-faults'
 import { Surface } from './profile'
 
 export type ReadSurfaces = { ok: true; surfaces: Surface[] } | { ok: false; faults: FileFault[] }

@@ -1,3 +1,4 @@
+import { partOf } from '../crawl/build-files'
 import { GatheringBuilder } from '../crawl/events'
 import { gatherBuild } from '../crawl/gather-build'
 import type { Exchange, Outside } from '../crawl/read-address'
@@ -42,7 +43,10 @@ export async function gatherMemory(
   read?: Outside['read'],
 ): Promise<Gathering> {
   const builder = new GatheringBuilder()
-  const files = { paths: Object.keys(build), read: async (path: string) => bytesOf(build[path]!) }
+  const files = {
+    paths: Object.keys(build),
+    read: async (path: string, maxBytes: number) => partOf(bytesOf(build[path]!), maxBytes),
+  }
   const options = { kind: 'folder' as const, location: 'memory', site, maxPages: null, concurrency: 4 }
   for await (const event of gatherBuild(files, options, testOutside(read))) builder.add(event)
   return builder.gathering()!

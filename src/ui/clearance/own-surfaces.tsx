@@ -7,6 +7,7 @@ import { surfaces } from '@/core/surface/profiles'
 import { readSurfaces, surfaceAsFile, withSurfaces } from '@/core/surface/read-surfaces'
 import { FileButton } from '../shared/file-button'
 import { saveFile } from '../shared/save-file'
+import { textOfFile } from '../shared/text-of-file'
 
 /** Places of somebody's own, and ours with other figures: files in the form of our profiles. */
 export function OwnSurfaces({
@@ -38,7 +39,7 @@ export function OwnSurfaces({
           className="h-[26px]! px-2!"
           accept=".json,application/json"
           label="Places to open"
-          onChosen={([file]) => void file.text().then(open)}
+          onChosen={([file]) => void textOfFile(file).then(open)}
         >
           Open JSON
         </FileButton>

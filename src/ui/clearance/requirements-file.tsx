@@ -5,6 +5,7 @@ import { type RequirementFault, readRequirements } from '@/core/requirements/rea
 import type { Requirements } from '@/core/requirements/requirements'
 import { FileButton } from '../shared/file-button'
 import { saveFile } from '../shared/save-file'
+import { textOfFile } from '../shared/text-of-file'
 
 /** Without what was set back to nothing: a file holds only what somebody wants. */
 function tidy(requirements: Requirements): Requirements {
@@ -47,7 +48,7 @@ export function RequirementsFile({
         <FileButton
           accept=".json,application/json"
           label="Requirements file to open"
-          onChosen={([file]) => void file.text().then(read)}
+          onChosen={([file]) => void textOfFile(file).then(read)}
         >
           Open
         </FileButton>

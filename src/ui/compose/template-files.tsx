@@ -9,6 +9,7 @@ import { takeTemplates, templatesOf } from '@/store/templates'
 import { onPicture } from '../pictures/picture-worker'
 import { FileButton } from '../shared/file-button'
 import { saveFile } from '../shared/save-file'
+import { textOfFile } from '../shared/text-of-file'
 import { count } from '../shared/words'
 
 const NAME = 'nimble-parrot-pictures.json'
@@ -44,7 +45,7 @@ export function TemplateFiles({ site, onTaken }: { site: string; onTaken: () => 
       setFaults([{ path: 'the choice', message: `There is no .json among it. Choose ${NAME} and the files it names.` }])
       return
     }
-    const read = readTemplates(await json.text())
+    const read = readTemplates(await textOfFile(json))
     setFaults(read.ok ? [] : read.faults)
     if (!read.ok) return
     const named = filesNamedBy(read.templates)

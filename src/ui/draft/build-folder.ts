@@ -1,4 +1,5 @@
 import type { BuildFiles } from '@/core/crawl/build-files'
+import { partOfBlob } from '@/workers/blob-files'
 import { filesIn } from '@/workers/folder-files'
 
 /** A folder of the reader's disk that may be written into. */
@@ -27,10 +28,10 @@ export async function chooseFolder(): Promise<OpenFolder> {
   return {
     name: folder.name,
     paths: [...files.keys()].sort(),
-    read: async (path) => {
+    read: async (path, maxBytes) => {
       const file = await files.get(path)!.getFile()
       asRead.set(path, file)
-      return new Uint8Array(await file.arrayBuffer())
+      return partOfBlob(file, maxBytes)
     },
     write: async (path, bytes) => {
       const handle = files.get(path)!

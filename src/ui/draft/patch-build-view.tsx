@@ -4,8 +4,8 @@ import { structuredPatch } from 'diff'
 import { zipSync } from 'fflate'
 import { useState } from 'react'
 import type { BuildFiles } from '@/core/crawl/build-files'
-import { openZip } from '@/core/crawl/zip-build'
 import { type PageToPatch, type PatchedFile, patchBuild } from '@/core/draft/patch-build'
+import { openZipFile, partOfBlob } from '@/workers/blob-files'
 import { FileButton } from '../shared/file-button'
 import { saveFile } from '../shared/save-file'
 import { count } from '../shared/words'
@@ -25,7 +25,7 @@ function filesFrom(list: readonly File[]): BuildFiles {
   for (const file of list) byPath.set(file.webkitRelativePath.split('/').slice(1).join('/') || file.name, file)
   return {
     paths: [...byPath.keys()].sort(),
-    read: async (path) => new Uint8Array(await byPath.get(path)!.arrayBuffer()),
+    read: (path, maxBytes) => partOfBlob(byPath.get(path)!, maxBytes),
   }
 }
 
@@ -85,9 +85,7 @@ export function PatchBuild({ site, defaults, context, pages }: DraftsProps & { p
           accept=".zip"
           label="Zip of the build to patch"
           disabled={pages.length === 0}
-          onChosen={([file]) =>
-            void guarded(async () => patch(openZip(new Uint8Array(await file.arrayBuffer())), null))
-          }
+          onChosen={([file]) => void guarded(async () => patch(await openZipFile(file), null))}
         >
           Choose zip
         </FileButton>

@@ -7,6 +7,7 @@ import { saidBy } from '@/core/draft/drafted-page'
 import { readTextTable, type TableReading, type TextRow, writeTextTable } from '@/core/draft/text-table'
 import { groupBy } from '@/core/group-by'
 import { saveFile } from '../shared/save-file'
+import { textOfFile } from '../shared/text-of-file'
 import { count } from '../shared/words'
 import { doStep } from './draft-history'
 import type { DraftsProps } from './drafts-props'
@@ -101,7 +102,7 @@ export function TextsTab({ run, rows, site, drafts, context }: DraftsProps) {
             className="sr-only"
             onChange={(event) => {
               const file = event.target.files?.[0]
-              if (file) void file.text().then(read)
+              if (file) void textOfFile(file).then(read)
               event.target.value = ''
             }}
           />

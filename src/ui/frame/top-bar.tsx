@@ -3,7 +3,8 @@
 import { clsx } from 'clsx'
 import { DropdownMenu } from 'radix-ui'
 import type { StoredRun } from '@/store/database'
-import { sourceOfRun } from '../gather/sources'
+import { addressAsked, sourceOfRun } from '../gather/sources'
+import { useAskFirst } from '../run/ask-first'
 import { startRun, stopRun, useSession } from '../run/session'
 import { useRuns } from '../run/use-run'
 import { clockTime, count, dayAndTime, shortAddress } from '../shared/words'
@@ -12,16 +13,19 @@ import { type Area, type View, viewHref } from '../view/view'
 import { JumpBox } from './jump-box'
 import { Mark } from './mark'
 
+export const AREA_NAMES: Record<Area, string> = {
+  gather: 'Gather',
+  wall: 'Wall',
+  page: 'Page',
+  causes: 'Causes',
+  pictures: 'Pictures',
+  drafts: 'Drafts',
+  drift: 'Drift',
+  clearance: 'Clearance',
+}
+
 /** Areas that stand on the track, in the order of the work. */
-const TRACK: { area: Area; name: string }[] = [
-  { area: 'gather', name: 'Gather' },
-  { area: 'wall', name: 'Wall' },
-  { area: 'causes', name: 'Causes' },
-  { area: 'pictures', name: 'Pictures' },
-  { area: 'drafts', name: 'Drafts' },
-  { area: 'drift', name: 'Drift' },
-  { area: 'clearance', name: 'Clearance' },
-]
+const TRACK: Area[] = ['gather', 'wall', 'causes', 'pictures', 'drafts', 'drift', 'clearance']
 
 type Props = { view: View; goTo: GoTo; run: StoredRun | null; demo: string | null }
 
@@ -44,8 +48,16 @@ export function TopBar({ view, goTo, run, demo }: Props) {
         aria-label="Areas"
         className="mx-auto flex min-w-0 items-center max-md:mx-0 max-md:flex-1 max-md:overflow-x-auto"
       >
-        {TRACK.map(({ area, name }, index) => (
-          <TrackStop key={area} area={area} name={name} isFirst={index === 0} view={view} run={run} goTo={goTo} />
+        {TRACK.map((area, index) => (
+          <TrackStop
+            key={area}
+            area={area}
+            name={AREA_NAMES[area]}
+            isFirst={index === 0}
+            view={view}
+            run={run}
+            goTo={goTo}
+          />
         ))}
       </nav>
       <JumpBox view={view} goTo={goTo} run={run} demo={demo} />
@@ -163,6 +175,7 @@ function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
 /** What is most likely wanted now: stop what runs, else run again what is open. */
 function MainAction({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
   const session = useSession()
+  const { askFirst, dialog } = useAskFirst()
   const look = 'h-8 whitespace-nowrap rounded-card px-4 font-semibold max-md:px-2'
   if (session.kind === 'running') {
     return (
@@ -178,8 +191,15 @@ function MainAction({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
     goTo({ area: 'gather', run: runId, page: null })
   }
   return (
-    <button type="button" className={clsx(look, 'bg-[#4fcf8f] text-[#0b1a14] hover:bg-[#6bdca3]')} onClick={again}>
-      Run again
-    </button>
+    <>
+      <button
+        type="button"
+        className={clsx(look, 'bg-[#4fcf8f] text-[#0b1a14] hover:bg-[#6bdca3]')}
+        onClick={() => askFirst(run, addressAsked(source), again)}
+      >
+        Run again
+      </button>
+      {dialog}
+    </>
   )
 }

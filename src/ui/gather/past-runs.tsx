@@ -6,11 +6,12 @@ import { database, type StoredRun } from '@/store/database'
 import { deletePictureCopies, pictureCopies } from '@/store/picture-copies'
 import { deleteRun, storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
+import { useAskFirst } from '../run/ask-first'
 import { useRuns } from '../run/use-run'
 import { bytes, count, dayAndTime, shortAddress } from '../shared/words'
 import type { GoTo } from '../view/use-view'
 import { OpenProject, SaveProject } from './project-archive'
-import { sourceToResume } from './sources'
+import { addressAsked, sourceToResume } from './sources'
 
 type RunsProps = { goTo: GoTo; onResume: (source: GatherSource, run: string) => void }
 
@@ -36,8 +37,10 @@ export function PastRuns({ goTo, onResume }: RunsProps) {
 
 function Sites({ runs, goTo, onResume }: RunsProps & { runs: StoredRun[] }) {
   const sites = Map.groupBy(runs, (run) => run.source.site)
+  const { askFirst, dialog } = useAskFirst()
   return (
     <div className="grid gap-4">
+      {dialog}
       {[...sites].map(([site, ofSite]) => (
         <div key={site}>
           <div className="flex items-baseline gap-4">
@@ -49,7 +52,7 @@ function Sites({ runs, goTo, onResume }: RunsProps & { runs: StoredRun[] }) {
               <PastRun
                 key={run.id}
                 run={run}
-                onResume={resumeOf(run, onResume)}
+                onResume={resumeOf(run, askFirst, onResume)}
                 onOpen={() => goTo({ area: 'wall', run: run.id, page: null, section: null, symptoms: [], search: '' })}
               />
             ))}
@@ -68,9 +71,13 @@ const STATES: Record<StoredRun['state'], string> = {
 }
 
 /** Goes on with a run where it was broken off; null where that can't be done. */
-function resumeOf(run: StoredRun, onResume: (source: GatherSource, run: string) => void): (() => void) | null {
+function resumeOf(
+  run: StoredRun,
+  askFirst: ReturnType<typeof useAskFirst>['askFirst'],
+  onResume: RunsProps['onResume'],
+): (() => void) | null {
   const source = sourceToResume(run)
-  return source && (() => onResume(source, run.id))
+  return source && (() => askFirst(run, addressAsked(source), () => onResume(source, run.id)))
 }
 
 /** Room that everything kept here takes, as the browser counts it, and what of it can be let go of besides runs. */

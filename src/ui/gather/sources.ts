@@ -51,6 +51,13 @@ export function sourceToResume(run: StoredRun): GatherSource | null {
 /** Can a run be begun with it? */
 export const isWhole = (source: GatherSource) => source.kind !== 'crawl' || !source.isRest
 
+/** The address that a source has the server ask first; null for files. */
+export function addressAsked(source: GatherSource): string | null {
+  if (source.kind !== 'crawl') return null
+  const { from } = source.request
+  return from.kind === 'url' ? from.start : from.kind === 'sitemap' ? from.address : (from.addresses[0] ?? null)
+}
+
 /** Where a source is, in a few words. */
 export function sourceName(source: GatherSource): string {
   if (source.kind !== 'crawl') return source.name

@@ -5,7 +5,8 @@ import type { StoredRun } from '@/store/database'
 import { folderPicker } from '../draft/build-folder'
 import { isTyping } from '../frame/frame-keys'
 import { chosenFiles } from '../gather/dropped-files'
-import { chooseKeptFolder, type Given, lookAgain, lookPlace } from '../run/look-again'
+import { useAskFirst } from '../run/ask-first'
+import { chooseKeptFolder, type Given, lookAddress, lookAgain, lookPlace } from '../run/look-again'
 import { FileButton } from '../shared/file-button'
 import type { GoTo } from '../view/use-view'
 
@@ -15,6 +16,7 @@ type State = { kind: 'idle' } | { kind: 'looking' } | { kind: 'asking' } | { kin
 /** Reads this page alone once more, and opens the run that holds it. */
 export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: string; goTo: GoTo }) {
   const [state, setState] = useState<State>({ kind: 'idle' })
+  const { askFirst, dialog } = useAskFirst()
   const look = useCallback(
     async (given: Given | null = null) => {
       setState({ kind: 'looking' })
@@ -33,18 +35,23 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
     },
     [run, url, goTo],
   )
+  const isOfFiles = run.source.kind === 'folder' || run.source.kind === 'zip'
+  const start = useCallback(
+    () => askFirst(run, isOfFiles ? null : lookAddress(run, url), () => void look()),
+    [askFirst, run, isOfFiles, url, look],
+  )
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== 'r' || isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
       event.preventDefault()
-      void look()
+      start()
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [look])
-  const isOfFiles = run.source.kind === 'folder' || run.source.kind === 'zip'
+  }, [start])
   return (
     <span className="flex items-center gap-2 max-md:flex-wrap">
+      {dialog}
       {state.kind === 'failed' && (
         <span role="alert" className="max-w-[340px] text-[12px] leading-tight text-wrong">
           {state.message}
@@ -52,7 +59,7 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
       )}
       {(state.kind === 'asking' || (state.kind === 'failed' && isOfFiles)) && <GiveFiles run={run} onGiven={look} />}
       {state.kind !== 'asking' && (
-        <button type="button" className="button" disabled={state.kind === 'looking'} onClick={() => look()}>
+        <button type="button" className="button" disabled={state.kind === 'looking'} onClick={start}>
           {state.kind === 'looking' ? 'Looking …' : 'Look again'} <kbd className="key">R</kbd>
         </button>
       )}

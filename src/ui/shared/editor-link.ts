@@ -1,3 +1,5 @@
+import { encodedPath } from '@/core/crawl/build-files'
+
 /** Where in the build something stands. */
 export type EditorPlace = { file: string; line: number; column: number }
 
@@ -19,7 +21,7 @@ export function patternFault(pattern: string): string | null {
  */
 export function editorHref(pattern: string, { file, line, column }: EditorPlace): string | null {
   if (pattern.trim() === '' || patternFault(pattern) !== null) return null
-  const path = file.split('/').map(encodeURIComponent).join('/')
+  const path = encodedPath(file)
   return pattern
     .trim()
     .replaceAll('{file}', path)

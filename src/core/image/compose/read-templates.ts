@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { PatternFault, parseText } from '../../draft/title-pattern'
-import { type FileFault, parseJson, pathText, schemaFaults } from '../../schema-faults'
+import { parseJson } from '../../read-json'
+import { type FileFault, pathText, schemaFaults } from '../../schema-faults'
 import { surfaces } from '../../surface/profiles'
 import { nearestWord } from '../../text/nearest-word'
 import { type PictureTemplate, PictureTemplates } from './template'
