@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect } from 'react'
+import { useLayoutEffect } from 'react'
 import { isTyping } from '../frame/frame-keys'
 import type { GoTo } from '../view/use-view'
 import { surfaceOfKey } from '../wall/surface-keys'
@@ -17,7 +17,8 @@ type Keys = {
 
 /** J, K and the arrows move along a list, digits choose surfaces, letters do what they are given for. */
 export function useListKeys({ length, at, onMove, goTo, letters }: Keys): void {
-  useEffect(() => {
+  // Before the list is painted: a key that answers what is seen must not be heard by what was there before.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey || event.defaultPrevented) return
       const isOnTab = (event.target as HTMLElement).closest('[role="tablist"], [role="radiogroup"]') !== null
