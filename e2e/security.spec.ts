@@ -1,3 +1,4 @@
+import { get } from 'node:http'
 import { expect, test } from '@playwright/test'
 import { openWall } from './app'
 import { APP_PORT } from './ports'
@@ -15,6 +16,57 @@ test('every page has a policy that allows no inline script and nothing from else
   expect(headers['x-content-type-options']).toBe('nosniff')
   const again = (await request.get('/')).headers()['content-security-policy']
   expect(again).not.toBe(policy)
+})
+
+const UNKNOWN = [
+  '/bad%ff',
+  '/%00',
+  '/wall/%ff%fe?run=%ff&page=%f0%28',
+  '/page?page=%25ff&surface=__proto__&section=constructor',
+  '/api/x',
+  '/api/x%3Cimg%20src=x%20onerror=alert(1)%3E',
+  '/api/crawl',
+  '/api/image',
+  '/icon.svgx',
+  '/icon.svg/x',
+  '/icon.svg',
+  '/_next/static/x.html',
+  '/_next/static/../../api/x',
+  '/_next/staticx/a',
+  '/_next/image?url=%2Ficon.svg&w=64&q=75',
+  '//evil.example/',
+]
+
+test('whatever is asked, known or not, the answer has a policy that lets nothing inline run', async () => {
+  for (const path of UNKNOWN) {
+    // Over a bare connection: a client that tidies addresses would ask for something else.
+    const headers = await new Promise<Record<string, string | string[] | undefined>>((resolve, reject) => {
+      get({ host: '127.0.0.1', port: APP_PORT, path }, (answer) => {
+        answer.resume()
+        resolve(answer.headers)
+      }).on('error', reject)
+    })
+    const policy = String(headers['content-security-policy'] ?? 'none')
+    expect(policy, path).toMatch(/default-src '(?:self|none)'/)
+    expect(policy, path).not.toMatch(/script-src[^;]*unsafe-inline/)
+    expect(policy, path).toContain("frame-ancestors 'none'")
+    expect(headers['x-content-type-options'], path).toBe('nosniff')
+  }
+})
+
+test('no page is answered under a name that somebody pointed here', async ({ request }) => {
+  for (const path of ['/', '/wall', '/icon.svg', '/api/image?p=x'])
+    expect((await request.get(path, { headers: { host: `evil.example:${APP_PORT}` } })).status(), path).toBe(403)
+})
+
+test('no address takes the app down', async ({ page }) => {
+  const faults: string[] = []
+  page.on('pageerror', (error) => faults.push(error.message))
+  for (const path of UNKNOWN.filter((one) => /^\/(?:bad|wall|page)/.test(one))) {
+    await page.goto(path)
+    await expect(page.getByRole('navigation', { name: 'Areas' }), path).toBeVisible()
+  }
+  expect(faults).toEqual([])
 })
 
 test('the app asks nobody but its own server, and nothing is refused by the policy', async ({ page }) => {

@@ -1,5 +1,6 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { driftFormats } from '@/core/compare/drift-reports'
+import { globFault } from '@/core/crawl/globs'
 import { limits } from '@/core/crawl/limits'
 import { CENTER } from '@/core/image/refit-plan'
 import { reportFormats } from '@/core/report/formats'
@@ -24,6 +25,12 @@ const anyOf = (choices: readonly string[]) => (text: string) => {
 }
 
 const collect = (value: string, before: string[]) => [...before, value]
+
+const collectGlob = (glob: string, before: string[]) => {
+  const fault = globFault(glob) ?? (before.length < limits.globs ? null : `More than ${limits.globs} are not taken.`)
+  if (fault !== null) throw new InvalidArgumentError(fault)
+  return [...before, glob]
+}
 
 const FORMATS = reportFormats.map(({ id }) => id)
 
@@ -76,8 +83,8 @@ async function parsed(argv: string[]): Promise<number> {
       'whole',
     )
     .option('--baseline <file>', 'a run document: what it found already does not count')
-    .option('--include <glob>', 'only these paths (repeatable)', collect, [])
-    .option('--exclude <glob>', 'not these paths (repeatable)', collect, [])
+    .option('--include <glob>', 'only these paths (repeatable)', collectGlob, [])
+    .option('--exclude <glob>', 'not these paths (repeatable)', collectGlob, [])
     .option('--per-section <n>', 'pages of one section at most: a sample', wholeNumber(1))
     .option('--follow', 'with a list or a sitemap: crawl on from its addresses', false)
     .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])

@@ -1,5 +1,7 @@
 'use client'
 
+// First of all: schemas are made when their modules are read.
+import './no-eval'
 import { useEffect } from 'react'
 import { closeLeftBehind } from '@/store/runs'
 import { CausesArea } from './causes/causes-area'

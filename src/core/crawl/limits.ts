@@ -34,6 +34,9 @@ export const limits = {
   /** An address longer than this, or deeper, is no page that somebody made. */
   addressCharacters: 2000,
   addressSegments: 24,
+  /** A glob that is longer was not written by hand. */
+  globCharacters: 1000,
+  globs: 100,
   /** Queries asked of one path: beyond that they are filters and orders of one page. */
   queriesOfOnePath: 60,
   /** A calendar is followed so far from today. */

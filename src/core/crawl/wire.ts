@@ -11,6 +11,7 @@ import {
   View,
 } from '../model'
 import type { CrawlEvent } from './events'
+import { globFault } from './globs'
 import { limits } from './limits'
 
 const httpAddress = (error: string) => z.url({ protocol: /^https?$/, error })
@@ -36,6 +37,11 @@ export const Login = z.object({
   password: z.string().default(''),
 })
 export type Login = z.infer<typeof Login>
+
+const Glob = z.string().superRefine((glob, { addIssue }) => {
+  const fault = globFault(glob)
+  if (fault !== null) addIssue(fault)
+})
 
 const Waiting = z.object({ url: z.string(), depth: z.number().int() })
 
@@ -65,8 +71,8 @@ export const CrawlRequest = z.object({
   /** null: as many as the kind of source allows; a run that reaches that is not complete. */
   maxPages: z.number().int().min(1).max(limits.maxPagesOfBuild).nullable().default(null),
   ignoreRobots: z.boolean().default(false),
-  include: z.array(z.string()).default([]),
-  exclude: z.array(z.string()).default([]),
+  include: z.array(Glob).max(limits.globs).default([]),
+  exclude: z.array(Glob).max(limits.globs).default([]),
   perSection: z.number().int().min(1).nullable().default(null),
   login: Login.nullable().default(null),
   /** Ask caches on the way for what the server says now. */

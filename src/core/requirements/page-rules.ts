@@ -1,5 +1,5 @@
-import picomatch from 'picomatch/posix'
 import { pathOf } from '../crawl/address'
+import { globMatcher } from '../crawl/globs'
 import type { GatheredPage, PageFacts } from '../model'
 import { firstValue } from '../surface/candidates'
 import type { KindRule, LevelOrOff, Limits, RequiredField, Requirements, Shareable, Waiver } from './requirements'
@@ -21,8 +21,6 @@ export const DEFAULT_LIMITS: Required<Limits> = {
   descriptionCharacters: 200,
   pictureBytes: 300_000,
 }
-
-const GLOB = { dot: true, nobrace: true, noextglob: true }
 
 /** A glob without its wildcards: the more of it is written out, the fewer pages it is meant for. */
 const literal = (glob: string) => glob.replace(/\*+/g, '')
@@ -48,12 +46,16 @@ export function createSectionFinder(requirements: Requirements): (path: string, 
 
 /** A section's name as we write it, `/guides/*`, holds for its index and all deeper pages as well. */
 export function pathMatcher(glob: string): (path: string) => boolean {
-  const own = picomatch(glob, GLOB)
+  const own = globMatcher(glob)
   if (!glob.endsWith('/*')) return own
-  const deep = picomatch(`${glob}*`, GLOB)
+  const deep = globMatcher(`${glob}*`)
   const index = glob.slice(0, -1)
   return (path) => own(path) || deep(path) || path === index || path === index.slice(0, -1)
 }
+
+/** A field by a name that a page chose: `constructor` is a name like any other. */
+const ownOf = <T>(fields: Record<string, T> | undefined, name: string): T | undefined =>
+  fields && Object.hasOwn(fields, name) ? fields[name] : undefined
 
 const LD_KINDS: Record<string, string> = {
   article: 'article',
@@ -100,7 +102,7 @@ export function createPageRules(
   const known = new Map<string, PageRule>()
   return (page) => {
     const section = sections.get(page.url) ?? '/'
-    const ofSection = requirements.sections?.[section]
+    const ofSection = ownOf(requirements.sections, section)
     const isHome = page.url === site
     const kind =
       ofSection?.kind ??
@@ -109,7 +111,7 @@ export function createPageRules(
     const key = `${section}\n${kind}`
     const found = known.get(key)
     if (found) return found
-    const rules: (KindRule | undefined)[] = [requirements.kinds?.[kind], ofSection]
+    const rules: (KindRule | undefined)[] = [ownOf(requirements.kinds, kind), ofSection]
     const made: PageRule = {
       kind,
       requires: new Set(rules.flatMap((rule) => rule?.requires ?? [])),

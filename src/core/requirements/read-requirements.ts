@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { checks } from '../check/rules'
+import { globFault } from '../crawl/globs'
 import { type LineOf, linesOfJson } from '../json-lines'
 import { isKnownType, isOwnType, KNOWN_TYPES } from '../og-types'
 import { parseJson } from '../read-json'
@@ -37,10 +38,13 @@ function strangers(given: Requirements): PlacedFault[] {
   }
   const kind = (name: string, path: readonly PropertyKey[]) =>
     isOwnType(name) || isKnownType(name) ? [] : unknown(name, path, KINDS, 'kind')
-  const glob = (text: string, path: readonly PropertyKey[]): PlacedFault[] =>
-    text.startsWith('/') || text.startsWith('*')
+  const glob = (text: string, path: readonly PropertyKey[]): PlacedFault[] => {
+    const fault = globFault(text)
+    if (fault !== null) return [{ at: path, message: fault }]
+    return text.startsWith('/') || text.startsWith('*')
       ? []
       : [{ at: path, message: `“${text}” matches no path: paths begin with a slash. Is “/${text}” meant?` }]
+  }
   const levels = (at: Record<string, unknown> | undefined, path: readonly PropertyKey[]) =>
     Object.keys(at ?? {}).flatMap((id) => unknown(id, [...path, id], ids, 'check'))
   return [
