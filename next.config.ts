@@ -7,6 +7,8 @@ const config: NextConfig = {
   // npm test checks types, of everything; a build for the demo need not do it again.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['sharp'],
+  // Pictures come through a route of ours, or as they are: nothing else decodes them on the server.
+  images: { unoptimized: true },
   headers: async () => [
     {
       source: '/:path*',

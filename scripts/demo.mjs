@@ -34,7 +34,7 @@ export function ensureBuild() {
 export async function startApp({ port, demo, edited }) {
   const demos = { NIMBLE_PARROT_DEMO: demo, ...(edited ? { NIMBLE_PARROT_DEMO_EDITED: edited } : {}) }
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...demos }
-  const app = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+  const app = spawn(process.execPath, [join(root, 'scripts', 'serve.mjs'), '--port', String(port)], {
     cwd: root,
     env,
     stdio: ['ignore', 'ignore', 'inherit'],

@@ -24,6 +24,8 @@ export type CrawlTuning = {
   pictures?: 'whole' | 'header'
   /** Inner hosts that may be asked; by default those that the request's own addresses name. */
   innerHosts?: InnerHosts
+  /** Asked before each address: why no more may be asked, which ends the run with what it has. Absent: any number. */
+  refusalToAsk?: () => Promise<string | null>
 }
 
 /** Addresses that the person named, in whatever way. */
@@ -75,21 +77,38 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
   yield lackOfSitemaps(found, !from.follow).map((incomplete) => ({ kind: 'incomplete', incomplete }))
 }
 
+/** Asks only as long as it is let; the first refusal ends the run. */
+function askingAsLet(read: ReadAddress, refusalToAsk: () => Promise<string | null>, stop: AbortController) {
+  let refusal: string | null = null
+  const asking: ReadAddress = async (request) => {
+    refusal ??= await refusalToAsk()
+    if (refusal === null) return read(request)
+    stop.abort()
+    return { kind: 'failed', code: 'stopped', message: refusal, ms: 0 }
+  }
+  return { asking, refusal: () => refusal }
+}
+
 /** A crawl over the network, as Node runs it: with its own connections, under the guards. */
 export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning, signal: AbortSignal): CrawlEvents {
   const named = namedAddresses(request.from)
   const first = named[0]
+  const ended = new AbortController()
+  const either = AbortSignal.any([signal, ended.signal])
   const fetcher = createFetcher({
     innerHosts: tuning.innerHosts ?? (await innerHostsNamed(named)),
     concurrency: tuning.concurrency ?? limits.concurrency,
     timeoutMs: tuning.timeoutMs ?? limits.timeoutMs,
-    signal,
+    signal: either,
     login: request.login && first ? { host: hostAndPort(first), headers: loginHeaders(request.login) } : null,
     askAs: tuning.askAs ?? null,
     pastCaches: request.pastCaches,
   })
   try {
-    yield* events(request, tuning, nodeOutside(fetcher.read, signal, tuning.pictures))
+    const { asking, refusal } = askingAsLet(fetcher.read, tuning.refusalToAsk ?? (async () => null), ended)
+    yield* events(request, tuning, nodeOutside(asking, either, tuning.pictures))
+    const message = refusal()
+    if (message !== null) yield [{ kind: 'incomplete', incomplete: { why: 'bytes', message } }]
   } finally {
     await fetcher.close()
   }

@@ -29,6 +29,7 @@ describe('who is answered', () => {
     ['a rebound name', { ...own, host: 'evil.example:4300', origin: 'http://evil.example:4300' }],
     ['no host', { ...own, host: '' }],
     ['a form', { ...own, 'content-type': 'application/x-www-form-urlencoded' }],
+    ['a type that only begins alike', { ...own, 'content-type': 'application/json-patch+json' }],
     ['a text', { ...own, 'content-type': 'text/plain;application/json' }],
     ['nobody in particular', { host: own.host, 'content-type': own['content-type'] }],
   ])('%s is not', (_name, headers) => {

@@ -12,9 +12,12 @@ export function refusalOf(request: Request, needsJson: boolean): string | null {
   if (origin !== null && hostOf(origin) !== host) return 'Requests from other origins are not answered.'
   if (needsJson && site === null && origin === null)
     return 'Requests that don’t say where they come from are not answered.'
-  if (needsJson && !/^application\/json\b/i.test(headers.get('content-type') ?? '')) return 'Only JSON is read here.'
+  if (needsJson && mediaType(headers) !== 'application/json') return 'Only JSON is read here.'
   return null
 }
+
+/** The type of a body without its parameters, exactly. */
+const mediaType = (headers: Headers) => (headers.get('content-type') ?? '').split(';', 1)[0]!.trim().toLowerCase()
 
 function hostOf(origin: string): string | null {
   return parseUrl(origin)?.host ?? null

@@ -53,4 +53,7 @@ export const limits = {
   settingsCharacters: 5_000_000,
   documentCharacters: 500_000_000,
   jsonDepth: 100,
+  /** What the app's server takes of a request: any, and one that holds a list of addresses. */
+  requestBytes: 1_000_000,
+  listRequestBytes: 10_000_000,
 } as const

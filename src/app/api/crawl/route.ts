@@ -1,21 +1,32 @@
 import { parseUrl } from '@/core/crawl/address'
 import { createAddressMap } from '@/core/crawl/address-map'
+import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import { CrawlRequest, type ParsedCrawlRequest, toWire, type WireEvent } from '@/core/crawl/wire'
+import { beginCrawl, clientOf, refusalToAsk } from '@/io/client-limits'
 import { imagePath } from '@/io/image-token'
 import { innerHostsNamed } from '@/io/named-hosts'
+import { requestJson } from '@/io/request-json'
 import { namedAddresses, runCrawl } from '@/io/run-crawl'
 import { refusalOf, refused } from '@/io/same-origin'
 
 export const dynamic = 'force-dynamic'
 
 /** Events of one crawl as lines of JSON. Leaving the page aborts the request, and with it every fetch. */
-async function* crawlLines(request: ParsedCrawlRequest, signal: AbortSignal): AsyncGenerator<WireEvent[]> {
+async function* crawlLines(
+  request: ParsedCrawlRequest,
+  client: string,
+  signal: AbortSignal,
+): AsyncGenerator<WireEvent[]> {
   // Pictures on the host that the run was pointed at may be shown, even inside this network.
   const innerHosts = await innerHostsNamed(namedAddresses(request.from))
   let toBuild = (url: string) => url
   try {
-    for await (const events of runCrawl(request, { guessSite: true, innerHosts }, signal)) {
+    for await (const events of runCrawl(
+      request,
+      { guessSite: true, innerHosts, refusalToAsk: () => refusalToAsk(client) },
+      signal,
+    )) {
       for (const event of events) {
         if (event.kind !== 'started') continue
         const { site, location } = event.source
@@ -39,19 +50,30 @@ async function* crawlLines(request: ParsedCrawlRequest, signal: AbortSignal): As
 export async function POST(request: Request): Promise<Response> {
   const refusal = refusalOf(request, true)
   if (refusal) return refused(refusal)
-  const parsed = CrawlRequest.safeParse(await request.json().catch(() => null))
+  const body = await requestJson(request, limits.listRequestBytes)
+  if (!body.ok) return refused(body.reason, body.status)
+  const parsed = CrawlRequest.safeParse(body.value)
   if (!parsed.success) return refused(parsed.error.issues.map((issue) => issue.message).join(' '), 400)
-  const lines = crawlLines(parsed.data, request.signal)
+  if (body.bytes > limits.requestBytes && parsed.data.from.kind !== 'list')
+    return refused(`More than ${limits.requestBytes} bytes are read of a list alone.`, 413)
+  const client = clientOf(request)
+  const end = beginCrawl(client)
+  if (typeof end === 'string') return refused(end, 429)
+  request.signal.addEventListener('abort', end, { once: true })
+  const lines = crawlLines(parsed.data, client, request.signal)
   const encoder = new TextEncoder()
-  const body = new ReadableStream<Uint8Array>({
+  const stream = new ReadableStream<Uint8Array>({
     async pull(controller) {
       const { value, done } = await lines.next()
-      if (done) controller.close()
-      else controller.enqueue(encoder.encode(value.map((event) => `${JSON.stringify(event)}\n`).join('')))
+      if (done) {
+        end()
+        controller.close()
+      } else controller.enqueue(encoder.encode(value.map((event) => `${JSON.stringify(event)}\n`).join('')))
     },
     async cancel() {
+      end()
       await lines.return(undefined)
     },
   })
-  return new Response(body, { headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' } })
+  return new Response(stream, { headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' } })
 }

@@ -2,6 +2,7 @@ import { limits } from '@/core/crawl/limits'
 import { readFollowing } from '@/core/crawl/read-address'
 import { typeOfFormat } from '@/core/image/media-types'
 import { readImageHeader } from '@/core/image/read-header'
+import { clientOf, refusalToAsk } from '@/io/client-limits'
 import { createFetcher } from '@/io/fetch-address'
 import { readToken } from '@/io/image-token'
 import { refusalOf, refused } from '@/io/same-origin'
@@ -17,6 +18,8 @@ export async function GET(request: Request): Promise<Response> {
   if (refusal) return refused(refusal)
   const grant = readToken(new URL(request.url).searchParams.get('p') ?? '')
   if (!grant) return refused('This picture belongs to no run of this server. Look again at its page.', 404)
+  const limit = await refusalToAsk(clientOf(request))
+  if (limit !== null) return refused(limit, 429)
   const fetcher = createFetcher({
     innerHosts: grant.innerHosts,
     concurrency: 1,

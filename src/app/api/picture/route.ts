@@ -1,13 +1,18 @@
 import { z } from 'zod'
 import { limits } from '@/core/crawl/limits'
 import { lookByReading } from '@/core/crawl/picture-desk'
+import { clientOf, refusalToAsk } from '@/io/client-limits'
 import { createFetcher } from '@/io/fetch-address'
 import { noInnerHosts } from '@/io/guard'
 import { imagePath } from '@/io/image-token'
 import { nodeOutside } from '@/io/outside'
+import { requestJson } from '@/io/request-json'
 import { refusalOf, refused } from '@/io/same-origin'
 
 export const dynamic = 'force-dynamic'
+
+/** One address, and no more. */
+const PICTURE_REQUEST_BYTES = 16_384
 
 const PictureRequest = z.object({ url: z.url({ protocol: /^https?$/ }) })
 
@@ -18,8 +23,12 @@ const PictureRequest = z.object({ url: z.url({ protocol: /^https?$/ }) })
 export async function POST(request: Request): Promise<Response> {
   const refusal = refusalOf(request, true)
   if (refusal) return refused(refusal)
-  const parsed = PictureRequest.safeParse(await request.json().catch(() => null))
+  const body = await requestJson(request, PICTURE_REQUEST_BYTES)
+  if (!body.ok) return refused(body.reason, body.status)
+  const parsed = PictureRequest.safeParse(body.value)
   if (!parsed.success) return refused('Give the http or https address of a picture.', 400)
+  const limit = await refusalToAsk(clientOf(request))
+  if (limit !== null) return refused(limit, 429)
   const settings = {
     innerHosts: noInnerHosts,
     concurrency: 1,
