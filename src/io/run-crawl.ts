@@ -94,22 +94,25 @@ export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning
   const named = namedAddresses(request.from)
   const first = named[0]
   const ended = new AbortController()
-  const either = AbortSignal.any([signal, ended.signal])
+  const stop = () => ended.abort()
+  if (signal.aborted) stop()
+  signal.addEventListener('abort', stop, { once: true })
   const fetcher = createFetcher({
     innerHosts: tuning.innerHosts ?? (await innerHostsNamed(named)),
     concurrency: tuning.concurrency ?? limits.concurrency,
     timeoutMs: tuning.timeoutMs ?? limits.timeoutMs,
-    signal: either,
+    signal: ended.signal,
     login: request.login && first ? { host: hostAndPort(first), headers: loginHeaders(request.login) } : null,
     askAs: tuning.askAs ?? null,
     pastCaches: request.pastCaches,
   })
   try {
     const { asking, refusal } = askingAsLet(fetcher.read, tuning.refusalToAsk ?? (async () => null), ended)
-    yield* events(request, tuning, nodeOutside(asking, either, tuning.pictures))
+    yield* events(request, tuning, nodeOutside(asking, ended.signal, tuning.pictures))
     const message = refusal()
     if (message !== null) yield [{ kind: 'incomplete', incomplete: { why: 'bytes', message } }]
   } finally {
+    signal.removeEventListener('abort', stop)
     await fetcher.close()
   }
 }

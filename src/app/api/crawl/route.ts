@@ -3,6 +3,7 @@ import { createAddressMap } from '@/core/crawl/address-map'
 import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import { CrawlRequest, type ParsedCrawlRequest, toWire, type WireEvent } from '@/core/crawl/wire'
+import { answering } from '@/io/answering'
 import { beginCrawl, clientOf, refusalToAsk } from '@/io/client-limits'
 import { imagePath } from '@/io/image-token'
 import { innerHostsNamed } from '@/io/named-hosts'
@@ -59,19 +60,21 @@ export async function POST(request: Request): Promise<Response> {
   const client = clientOf(request)
   const end = beginCrawl(client)
   if (typeof end === 'string') return refused(end, 429)
-  request.signal.addEventListener('abort', end, { once: true })
-  const lines = crawlLines(parsed.data, client, request.signal)
+  const { signal, stop, done: answered } = answering(request)
+  signal.addEventListener('abort', end, { once: true })
+  const lines = crawlLines(parsed.data, client, signal)
   const encoder = new TextEncoder()
   const stream = new ReadableStream<Uint8Array>({
     async pull(controller) {
       const { value, done } = await lines.next()
       if (done) {
+        answered()
         end()
         controller.close()
       } else controller.enqueue(encoder.encode(value.map((event) => `${JSON.stringify(event)}\n`).join('')))
     },
     async cancel() {
-      end()
+      stop()
       await lines.return(undefined)
     },
   })

@@ -2,6 +2,7 @@ import { limits } from '@/core/crawl/limits'
 import { readFollowing } from '@/core/crawl/read-address'
 import { typeOfFormat } from '@/core/image/media-types'
 import { readImageHeader } from '@/core/image/read-header'
+import { answering } from '@/io/answering'
 import { clientOf, refusalToAsk } from '@/io/client-limits'
 import { createFetcher } from '@/io/fetch-address'
 import { readToken } from '@/io/image-token'
@@ -20,11 +21,12 @@ export async function GET(request: Request): Promise<Response> {
   if (!grant) return refused('This picture belongs to no run of this server. Look again at its page.', 404)
   const limit = await refusalToAsk(clientOf(request))
   if (limit !== null) return refused(limit, 429)
+  const client = answering(request)
   const fetcher = createFetcher({
     innerHosts: grant.innerHosts,
     concurrency: 1,
     timeoutMs: limits.timeoutMs,
-    signal: request.signal,
+    signal: client.signal,
   })
   try {
     const { exchange } = await readFollowing(grant.url, (url) =>
@@ -42,6 +44,7 @@ export async function GET(request: Request): Promise<Response> {
       },
     })
   } finally {
+    client.done()
     await fetcher.close()
   }
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { limits } from '@/core/crawl/limits'
 import { lookByReading } from '@/core/crawl/picture-desk'
+import { answering } from '@/io/answering'
 import { clientOf, refusalToAsk } from '@/io/client-limits'
 import { createFetcher } from '@/io/fetch-address'
 import { noInnerHosts } from '@/io/guard'
@@ -29,18 +30,20 @@ export async function POST(request: Request): Promise<Response> {
   if (!parsed.success) return refused('Give the http or https address of a picture.', 400)
   const limit = await refusalToAsk(clientOf(request))
   if (limit !== null) return refused(limit, 429)
+  const client = answering(request)
   const settings = {
     innerHosts: noInnerHosts,
     concurrency: 1,
     timeoutMs: limits.timeoutMs,
-    signal: request.signal,
+    signal: client.signal,
   }
   const fetcher = createFetcher(settings)
   try {
-    const image = await lookByReading(fetcher.read, nodeOutside(fetcher.read, request.signal))(parsed.data.url)
+    const image = await lookByReading(fetcher.read, nodeOutside(fetcher.read, client.signal))(parsed.data.url)
     const served = image.errorCode === null ? imagePath({ url: image.url, innerHosts: noInnerHosts }) : null
     return Response.json({ ...image, served })
   } finally {
+    client.done()
     await fetcher.close()
   }
 }
