@@ -9,9 +9,9 @@ import { limits } from '../src/core/crawl/limits'
 import { lookByReading } from '../src/core/crawl/picture-desk'
 import { groupAlike, LOOK_SIDE, type Looked } from '../src/core/image/likeness'
 import { readImageHeader } from '../src/core/image/read-header'
+import { createDecode } from '../src/io/decoder/decoder'
 import { createFetcher } from '../src/io/fetch-address'
 import { openFolder } from '../src/io/folder'
-import { lookOf } from '../src/io/look'
 import { nodeOutside } from '../src/io/outside'
 import { medianMs, report } from './measure'
 
@@ -61,10 +61,10 @@ async function bytesOnTheWire(files: Buffer[], pictures: 'whole' | 'header'): Pr
     timeoutMs: 20_000,
     signal,
   })
-  const look = lookByReading(fetcher.read, { ...nodeOutside(fetcher.read, signal, pictures), look: async () => null })
+  const look = lookByReading(fetcher.read, { ...nodeOutside(fetcher.read, signal, pictures), decode: undefined })
   let wrong = 0
   for (const [index, file] of files.entries()) {
-    const { width, bytes } = await look(`http://127.0.0.1:${port}/${index}`)
+    const { width, bytes } = await look(`http://127.0.0.1:${port}/${index}`, () => true)
     if (!width || bytes !== file.length) wrong++
   }
   await fetcher.close()
@@ -94,7 +94,7 @@ async function growthReading(count: number, file: Buffer): Promise<number> {
     most = Math.max(most, process.memoryUsage().rss)
   }, 5)
   let started = 0
-  const next = () => (started < count ? look(`https://site.example/${started++}.png`) : null)
+  const next = () => (started < count ? look(`https://site.example/${started++}.png`, () => true) : null)
   for await (const images of inParallel(next, limits.concurrency)) {
     for (const { errorCode, error } of images) if (errorCode !== null) console.log(error)
   }
@@ -126,8 +126,9 @@ export async function run(): Promise<void> {
     `--pictures header: ${Math.round(header / PICTURES)} bytes a picture on the wire beside ${Math.round(whole / PICTURES)} for whole ones: ${share.toFixed(1)} %`,
   )
 
+  const decode = createDecode(new AbortController().signal)
   const looks = await medianMs(async () => {
-    for (const picture of pictures) await lookOf(picture)
+    for (const picture of pictures) await decode(picture, { alpha: false, look: true })
   }, 3)
   report(`looks of ${pictures.length} pictures`, looks)
   const large = await sharp(pictures[0]!).resize(4000, 3000, { fit: 'fill' }).ensureAlpha(0.5).png().toBuffer()

@@ -111,6 +111,7 @@ export const FailureCode = z.enum([
   'too-large',
   'tls',
   'bad-answer',
+  'not-looked-at',
   'stopped',
 ])
 export type FailureCode = z.infer<typeof FailureCode>
@@ -184,14 +185,7 @@ export type GatheredPage = z.infer<typeof GatheredPage>
 export const ImageFormat = z.enum(['jpeg', 'png', 'gif', 'webp', 'avif', 'svg', 'bmp', 'ico', 'tiff'])
 export type ImageFormat = z.infer<typeof ImageFormat>
 
-export const ImageErrorCode = z.enum([
-  ...FailureCode.options,
-  'status',
-  'not-image',
-  'damaged',
-  'empty',
-  'not-looked-at',
-])
+export const ImageErrorCode = z.enum([...FailureCode.options, 'status', 'not-image', 'damaged', 'empty'])
 export type ImageErrorCode = z.infer<typeof ImageErrorCode>
 
 /** What a picture's numbers stand for. */

@@ -1,8 +1,7 @@
 import { createHash } from 'node:crypto'
 import { setTimeout as wait } from 'node:timers/promises'
 import type { Outside, ReadAddress } from '@/core/crawl/read-address'
-import { lookOf } from './look'
-import { hasTransparency } from './transparency'
+import { createDecode } from './decoder/decoder'
 
 /** The world as Node sees it, for a run. */
 export function nodeOutside(read: ReadAddress, signal: AbortSignal, pictures: Outside['pictures'] = 'whole'): Outside {
@@ -10,8 +9,7 @@ export function nodeOutside(read: ReadAddress, signal: AbortSignal, pictures: Ou
     read,
     now: () => new Date(),
     digest: async (bytes) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`,
-    hasTransparency,
-    look: lookOf,
+    decode: createDecode(signal),
     sleep: async (ms) => {
       await wait(ms, undefined, { signal }).catch(() => undefined)
     },

@@ -35,10 +35,10 @@ export function namedAddresses(from: ParsedCrawlRequest['from']): string[] {
 }
 
 async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside: Outside): CrawlEvents {
-  const { from, site, maxPages, ignoreRobots, include, exclude, perSection, login, resume } = request
+  const { from, site, maxPages, ignoreRobots, include, exclude, perSection, login, resume, pictureHosts } = request
   const options = {
     ...defaultCrawlOptions,
-    ...{ site, maxPages, ignoreRobots, include, exclude, perSection, resume },
+    ...{ site, maxPages, ignoreRobots, include, exclude, perSection, resume, pictureHosts },
     guessSite: tuning.guessSite,
     maxDepth: tuning.maxDepth ?? null,
     concurrency: tuning.concurrency ?? limits.concurrency,

@@ -8,11 +8,10 @@ import type { Outside } from '@/core/crawl/read-address'
 import { ServedImage } from '@/core/crawl/wire'
 import { BadZip } from '@/core/crawl/zip-build'
 import { openZipFile, partOfBlob } from './blob-files'
+import { decodePicture } from './decode-picture'
 import { digestOf } from './digest'
-import { lookOfPicture } from './picture-look'
 import type { ChosenFile, GatherSource } from './protocol'
 import { SaidFailure } from './said-failure'
-import { hasTransparentPixel } from './transparent-pixel'
 
 /** A build that the browser holds: its events, and its pictures as blobs. */
 export type BrowserBuild = {
@@ -48,8 +47,7 @@ export function workerOutside(signal: AbortSignal): Outside {
     }),
     now: () => new Date(),
     digest: digestOf,
-    hasTransparency: hasTransparentPixel,
-    look: lookOfPicture,
+    decode: decodePicture,
     sleep: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
     signal,
   }

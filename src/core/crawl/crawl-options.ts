@@ -24,6 +24,8 @@ export type CrawlOptions = {
   askAs: string | null
   /** The run carries a login: cards are then shown as launched. */
   hasLogin: boolean
+  /** Hosts that the user says are theirs, for pictures beside those of the site's own domain. */
+  pictureHosts: readonly string[]
   /** Goes on with a run that was broken off: what it has, and what waited. */
   resume: { done: string[]; waiting: Waiting[] } | null
 }
@@ -41,6 +43,7 @@ export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {
   perSection: null,
   askAs: null,
   hasLogin: false,
+  pictureHosts: [],
   resume: null,
 }
 

@@ -24,7 +24,15 @@ import { LinksOfPages } from './links-of-pages'
 import { incompletenessOf } from './notes-of-crawl'
 import { NothingAnswered } from './nothing-answered'
 import { pageOf } from './page-of'
-import { type LookAtImage, lookByReading, offlineNote, PictureDesk } from './picture-desk'
+import {
+  type LookAtImage,
+  lookAsHostsMay,
+  lookByReading,
+  offlineNote,
+  PictureDesk,
+  readAsHostsMay,
+} from './picture-desk'
+import { PictureHosts } from './picture-hosts'
 import { type Exchange, notInBuild, type Outside, type ReadRequest } from './read-address'
 import { settleRefreshes } from './refreshes'
 import { parseRobots } from './robots'
@@ -46,6 +54,8 @@ export type BuildOptions = {
   /** Globs of paths that are looked at, and of those that are not; absent: all are. */
   include?: string[]
   exclude?: string[]
+  /** Hosts that the user says are theirs, for pictures beside those of the site's own domain. */
+  pictureHosts?: readonly string[]
 }
 
 /** Origin of pages whose build names none. */
@@ -234,14 +244,14 @@ function nothingLeft({ include = [], exclude = [] }: BuildOptions, pages: readon
  * Gathers a build from its files: every HTML file is a page, pictures of the site are looked up among the files. An
  * address of the site that links name and the build lacks is a page that is not there.
  *
- * @param lookOutside looks at pictures of other hosts
+ * @param lookOutside looks at pictures of other hosts; absent: they are read from here
  * @throws NothingAnswered when there is no HTML in it
  */
 export async function* gatherBuild(
   files: BuildFiles,
   options: BuildOptions,
   outside: Outside,
-  lookOutside: LookAtImage = lookByReading(outside.read, outside),
+  lookOutside: LookAtImage | null = null,
 ): AsyncGenerator<CrawlEvent> {
   const startedAt = outside.now().toISOString()
   const { include = [], exclude = [], maxPages, perSection = null, ignoreRobots = false } = options
@@ -349,7 +359,7 @@ export type LookedInBuild = { page: GatheredPage; images: GatheredImage[]; robot
 export async function lookInBuild(
   files: BuildFiles,
   known: Pick<GatheredPage, 'url' | 'file'> & { aliases: string[] },
-  options: Pick<BuildOptions, 'location' | 'concurrency'> & { site: string },
+  options: Pick<BuildOptions, 'location' | 'concurrency' | 'pictureHosts'> & { site: string },
   outside: Outside,
   lookOutside: LookAtImage,
 ): Promise<LookedInBuild> {
@@ -363,8 +373,7 @@ export async function lookInBuild(
   const read = (await readFile(files, path, outside)).page
   const page = { ...read, url, fetch: { ...read.fetch, finalUrl: url, aliases } }
   const images: GatheredImage[] = []
-  const bounds = { concurrency: options.concurrency }
-  for await (const event of gatherPictures([page], files, map, addresses, bounds, outside, lookOutside))
+  for await (const event of gatherPictures([page], files, map, addresses, options, outside, lookOutside))
     if (event.kind === 'image') images.push(event.image)
   const robotsTxt = await robotsOf(files)
   return { page, images, robotsTxt }
@@ -380,9 +389,9 @@ async function* gatherPictures(
   files: BuildFiles,
   map: FileMap,
   addresses: AddressMap,
-  options: Pick<BuildOptions, 'concurrency'>,
+  options: Pick<BuildOptions, 'concurrency' | 'pictureHosts'>,
   outside: Outside,
-  lookOutside: LookAtImage,
+  lookOutside: LookAtImage | null,
 ): AsyncGenerator<CrawlEvent> {
   const readFromBuild = async ({ url, maxBytes }: ReadRequest): Promise<Exchange> => {
     if (addresses.isBesideSite(url)) return notInBuild(url, addresses.site)
@@ -396,7 +405,12 @@ async function* gatherPictures(
   }
   const lookInside = lookByReading(readFromBuild, outside)
   const isInside = (url: string) => addresses.isOnSite(url) || addresses.isBesideSite(url)
-  const desk = new PictureDesk(addresses, (url) => (isInside(url) ? lookInside(url) : lookOutside(url)))
+  const hosts = new PictureHosts([addresses.site], options.pictureHosts ?? [], outside.now)
+  const lookElsewhere = lookOutside
+    ? lookAsHostsMay(lookOutside, hosts, outside.sleep)
+    : lookByReading(readAsHostsMay(outside.read, hosts, outside.sleep), outside)
+  const look: LookAtImage = (url, mayDecode) => (isInside(url) ? lookInside : lookElsewhere)(url, mayDecode)
+  const desk = new PictureDesk(addresses, look, hosts, outside.sleep)
   for (const [index, page] of pages.entries()) {
     yield { kind: 'page', page }
     yield { kind: 'progress', done: index + 1, waiting: pages.length - index - 1, fetching: [] }
@@ -412,4 +426,6 @@ async function* gatherPictures(
   const offline = desk.markOffline()
   for (const image of offline) yield { kind: 'image', image }
   if (offline.length > 0) yield { kind: 'note', note: offlineNote(offline.length) }
+  for (const note of desk.notes()) yield { kind: 'note', note }
+  for (const incomplete of desk.incompleteness()) yield { kind: 'incomplete', incomplete }
 }

@@ -6,6 +6,17 @@ export const limits = {
   imageBytes: 12_000_000,
   /** Of a picture whose size alone is wanted: most say it in the first; where notes stand before it, in the next. */
   imageStartBytes: [4096, 16_384, 65_536] as const,
+  /** Pictures fetched of those that one page names, icons too; and of one run. */
+  picturesOfPage: 20,
+  picturesOfRun: 100_000,
+  /** Hosts that are neither the site's nor named: requests of a run in all, and least time between two of one host. */
+  foreignPictures: 200,
+  foreignPictureMs: 500,
+  /** Decoded of the pictures of one page, and of one run, as their headers say. */
+  decodedPixelsOfPage: 100_000_000,
+  decodedBytesOfPage: 48_000_000,
+  decodedPixels: 50_000_000_000,
+  decodedBytes: 4_000_000_000,
   /** robots.txt read at most (RFC 9309 asks for 500 KiB). */
   robotsBytes: 512 * 1024,
   /** A sitemap, unpacked (sitemaps.org: 50 MB, 50,000 entries). */

@@ -11,6 +11,11 @@ export class Pace {
     private readonly now: () => Date,
   ) {}
 
+  /** How long a question would have to wait now, in ms. Takes no place. */
+  readyInMs(): number {
+    return Math.max(0, this.lastStartMs + this.delayMs - this.now().getTime())
+  }
+
   /** How long the next question has to wait, in ms. Each call takes a place in the row. */
   waitMs(): number {
     if (this.delayMs === 0) return 0

@@ -7,7 +7,7 @@ import type { Exchange, ReadRequest } from './read-address'
 const [first, second, third] = limits.imageStartBytes
 const outside = {
   digest: async () => 'sha256:all',
-  hasTransparency: async () => true,
+  decode: async () => ({ alpha: true, look: null }),
   pictures: 'header' as const,
 }
 
@@ -25,7 +25,7 @@ function serving(file: Uint8Array, knowsRange: boolean) {
     const headers = { 'content-range': `bytes 0-${body.length - 1}/${file.length}` }
     return { ...base, status: 206, headers, body, isCut: false }
   }
-  return { asked, look: () => lookByReading(read, outside)('https://site.example/a.png') }
+  return { asked, look: () => lookByReading(read, outside)('https://site.example/a.png', () => true) }
 }
 
 /** A JPEG whose camera wrote so many bytes of notes before the size. */

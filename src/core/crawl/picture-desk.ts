@@ -1,16 +1,22 @@
 import { mostUsed } from '../check/default-picture'
 import { lookAsText } from '../image/likeness'
 import { isWholePicture, readImageHeader } from '../image/read-header'
-import type { GatheredImage, GatheredPage, ImageFormat, RunNote } from '../model'
-import { likelyContentImages, metasOf, ogImages } from '../surface/candidates'
+import type { GatheredImage, GatheredPage, ImageFormat, Incomplete, RunNote } from '../model'
+import { likelyContentImages } from '../surface/candidates'
+import { picturesNamed } from '../surface/named-pictures'
 import { publicImageUrl } from '../surface/picture'
 import { originOf, pathOf } from './address'
 import type { AddressMap } from './address-map'
+import { DecodeBudget } from './decode-budget'
 import { limits } from './limits'
+import type { PictureHosts } from './picture-hosts'
 import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
 
+/** May a picture of so many pixels and bytes be decoded? */
+export type MayDecode = (pixels: number, bytes: number) => boolean
+
 /** Reads one picture by its public address and describes it. */
-export type LookAtImage = (url: string) => Promise<GatheredImage>
+export type LookAtImage = (url: string, mayDecode: MayDecode) => Promise<GatheredImage>
 
 type Role = 'share' | 'icon'
 
@@ -21,73 +27,91 @@ export class PictureDesk {
   private readonly read = new Map<string, GatheredImage>()
   /** Pages whose content might have to give a picture: addresses only, so that a long run holds no page. */
   private readonly firstDeclared: string[][] = []
-  private readonly contentOf: { declared: string[]; content: string[] }[] = []
+  private readonly contentOf: { page: string; declared: string[]; content: string[] }[] = []
+  /** The page that named a picture first: it is decoded at that page's cost. */
+  private readonly namedBy = new Map<string, string>()
+  private readonly budget = new DecodeBudget()
+  private leftOut = 0
+  private isResting = false
 
+  /** @param hosts how fast pictures elsewhere are asked for */
   constructor(
     readonly addresses: AddressMap,
     private readonly look: LookAtImage,
+    private readonly hosts: PictureHosts,
+    private readonly sleep: Outside['sleep'],
   ) {}
-
-  get hasWaiting(): boolean {
-    return this.waiting.length > 0
-  }
 
   get images(): Iterable<GatheredImage> {
     return this.read.values()
   }
 
-  private need(url: string | null, role: Role): void {
+  private need(url: string | null, role: Role, page: string): void {
     if (url === null) return
     const known = this.roles.get(url)
-    if (known === undefined) this.waiting.push(url)
+    if (known === undefined) {
+      if (this.roles.size >= limits.picturesOfRun) {
+        this.leftOut++
+        return
+      }
+      this.waiting.push(url)
+      this.namedBy.set(url, page)
+    }
     if (known !== 'share') this.roles.set(url, role)
   }
 
   /** Notes the pictures that a page's tags name. */
   addDeclared(page: GatheredPage): void {
     if (!page.facts) return
-    const declared = this.declaredBy(page)
-    for (const url of declared) this.need(url, 'share')
-    const content = likelyContentImages(page.facts).flatMap((image) => publicImageUrl(page, image.src, this) ?? [])
+    const { share, icons } = picturesNamed({ ...page, facts: page.facts }, this)
+    // What is named beyond that is a finding of the page's, and not asked for.
+    const declared = share.slice(0, limits.picturesOfPage)
+    for (const url of declared) this.need(url, 'share', page.url)
+    const room = limits.picturesOfPage - declared.length
+    for (const url of icons.slice(0, room)) this.need(url, 'icon', page.url)
     this.firstDeclared.push(declared)
-    if (content.length > 0) this.contentOf.push({ declared, content })
-    for (const link of page.facts.links) {
-      if (/(?:^|\s)(?:icon|apple-touch-icon\S*)(?:\s|$)/.test(link.rel))
-        this.need(publicImageUrl(page, link.href, this), 'icon')
+    if (room > 0) {
+      const likely = likelyContentImages(page.facts).slice(0, room)
+      const content = likely.flatMap((image) => publicImageUrl(page, image.src, this) ?? [])
+      if (content.length > 0) this.contentOf.push({ page: page.url, declared, content })
     }
     const wellKnown = `${originOf(page.url)}/favicon.ico`
-    if (this.addresses.isOnSite(wellKnown)) this.need(wellKnown, 'icon')
-  }
-
-  private declaredBy(page: GatheredPage): string[] {
-    const facts = page.facts!
-    const metas = [
-      ...ogImages(facts).flatMap(({ forms }) => forms),
-      ...metasOf(facts, 'twitter:image'),
-      ...metasOf(facts, 'twitter:image:src'),
-    ]
-    return metas.flatMap(({ value }) => publicImageUrl(page, value ?? '', this) ?? [])
+    if (this.addresses.isOnSite(wellKnown)) this.need(wellKnown, 'icon', page.url)
   }
 
   /** Notes the first pictures of the content where none that the page declares can be used. */
   addContentWhereNeeded(): void {
     // A page that shares the site's default picture may have a better one of its own.
     const shared = mostUsed(this.firstDeclared)
-    for (const { declared, content } of this.contentOf) {
+    for (const { page, declared, content } of this.contentOf) {
       if (declared[0] !== shared && declared.some((url) => this.read.get(url)?.errorCode === null)) continue
-      for (const url of content) this.need(url, 'share')
+      for (const url of content) this.need(url, 'share', page)
     }
     this.contentOf.length = 0
   }
 
-  /** Starts reading the next picture; null when none waits. */
+  /** Starts reading the next picture that may be asked for now; null when none waits, or all wait for one that rests. */
   next(): Promise<GatheredImage> | null {
-    const url = this.waiting.shift()
-    return url === undefined ? null : this.readImage(url)
+    const ready = this.waiting.findIndex((url, index) => index >= LOOK_AHEAD || this.hosts.readyInMs(url) === 0)
+    if (ready >= 0 && ready < LOOK_AHEAD) return this.readImage(this.waiting.splice(ready, 1)[0]!)
+    // All wait for their hosts: one place is enough to wait in, and others go on with pages.
+    const url = this.waiting[0]
+    if (url === undefined || this.isResting) return null
+    this.waiting.shift()
+    this.isResting = true
+    return this.sleep(this.hosts.readyInMs(url)).then(() => {
+      this.isResting = false
+      return this.readImage(url)
+    })
   }
 
+  private readonly mayDecode =
+    (url: string): MayDecode =>
+    (pixels, bytes) =>
+      this.budget.take(this.namedBy.get(url) ?? '', pixels, bytes)
+
   private async readImage(url: string): Promise<GatheredImage> {
-    const image = await this.lookWithin(url, await this.look(url))
+    const image = await this.lookWithin(url, await this.look(url, this.mayDecode(url)))
     const withRole = { ...image, iconOnly: this.roles.get(url) === 'icon' }
     this.read.set(url, withRole)
     return withRole
@@ -97,8 +121,24 @@ export class PictureDesk {
   private async lookWithin(url: string, image: GatheredImage): Promise<GatheredImage> {
     if (image.errorCode !== 'not-in-build') return image
     const inside = new URL(pathOf(url).slice(1), this.addresses.site).href
-    const found = await this.look(inside)
+    const found = await this.look(inside, this.mayDecode(url))
     return found.errorCode === null ? { ...image, foundAt: inside } : image
+  }
+
+  /** What is said of pictures that were not decoded. */
+  *notes(): Generator<RunNote> {
+    const message = this.budget.words()
+    if (message !== null) yield { kind: 'bounded', message }
+  }
+
+  /** Why pictures were not looked at, where there is nothing on their own page that says so. */
+  *incompleteness(): Generator<Incomplete> {
+    const turnedAway = this.hosts.words()
+    if (turnedAway !== null) yield { why: 'bytes', message: turnedAway }
+    if (this.leftOut > 0) {
+      const message = `${this.leftOut} pictures were not looked at: one run looks at ${limits.picturesOfRun} at most.`
+      yield { why: 'bytes', message }
+    }
   }
 
   /** Pictures of hosts that could not be looked up: when that holds for every outside host, the run is offline. */
@@ -118,16 +158,46 @@ export class PictureDesk {
   }
 }
 
+/** Waiting pictures that are looked through for one that may be asked for now. */
+const LOOK_AHEAD = 200
+
+/** Reads pictures no faster than their hosts may be asked, at every hop of a redirect. */
+export function readAsHostsMay(
+  read: (request: ReadRequest) => Promise<Exchange>,
+  hosts: PictureHosts,
+  sleep: Outside['sleep'],
+): (request: ReadRequest) => Promise<Exchange> {
+  return async (request) => {
+    const waitMs = hosts.take(request.url)
+    if (waitMs === null) return { kind: 'failed', code: 'not-looked-at', message: TURNED_AWAY, ms: 0 }
+    if (waitMs > 0) await sleep(waitMs)
+    return read(request)
+  }
+}
+
+/** The same where something else does the reading: then only the address itself is held back. */
+export function lookAsHostsMay(look: LookAtImage, hosts: PictureHosts, sleep: Outside['sleep']): LookAtImage {
+  return async (url, mayDecode) => {
+    const waitMs = hosts.take(url)
+    if (waitMs === null) return { ...unknown(url), errorCode: 'not-looked-at', error: TURNED_AWAY }
+    if (waitMs > 0) await sleep(waitMs)
+    return look(url, mayDecode)
+  }
+}
+
+const TURNED_AWAY = 'Not looked at: its host is not the site’s, and was asked as often as one run may.'
+
 /** Looks at pictures by reading them, redirects followed. */
 export function lookByReading(
   readPublic: (request: ReadRequest) => Promise<Exchange>,
-  outside: Pick<Outside, 'digest' | 'hasTransparency' | 'pictures' | 'look'>,
+  outside: Pick<Outside, 'digest' | 'decode' | 'pictures'>,
 ): LookAtImage {
   const read = async (url: string, maxBytes: number, firstBytesOnly = false) =>
     (await readFollowing(url, (at) => readPublic({ url: at, accept: 'image', maxBytes, firstBytesOnly }))).exchange
   if (outside.pictures !== 'header')
-    return async (url) => describeImage(url, await read(url, limits.imageBytes), { ...outside, walks: true })
-  const sizeOnly = { digest: async () => null, hasTransparency: async () => null }
+    return async (url, mayDecode) =>
+      describeImage(url, await read(url, limits.imageBytes), { ...outside, mayDecode, walks: true })
+  const sizeOnly = { digest: async () => null }
   return async (url) => {
     for (const bytes of limits.imageStartBytes) {
       const exchange = await read(url, bytes, true)
@@ -180,8 +250,9 @@ export async function describeImage(
   exchange: Exchange,
   outside: {
     digest: (bytes: Uint8Array) => Promise<string | null>
-    hasTransparency: Outside['hasTransparency']
-    look?: Outside['look']
+    decode?: Outside['decode'] | undefined
+    /** Absent: whatever its size. */
+    mayDecode?: MayDecode
     /** The whole of the picture was asked for: it can be said whether it is there to its end. */
     walks?: boolean
   },
@@ -209,14 +280,19 @@ export async function describeImage(
   const damaged = (why: string) => ({ ...sized, errorCode: 'damaged' as const, error: `The ${format} ${why}.` })
   if (isRead && outside.walks && !isWholePicture(exchange.body, format))
     return damaged('is cut off: it ends before its picture does')
-  const alpha = !mayBeTransparent ? false : exchange.isCut ? null : await outside.hasTransparency(exchange.body)
-  // A drawing is a document, which is not rendered only to compare it.
-  const isLookedAt = !exchange.isCut && format !== 'svg'
-  const look = isLookedAt ? ((await outside.look?.(exchange.body)) ?? null) : null
+  // A drawing is a document, which is not rendered only to look at it.
+  const isDecoded =
+    outside.decode !== undefined &&
+    !exchange.isCut &&
+    format !== 'svg' &&
+    (outside.mayDecode?.((width ?? 0) * (height ?? 0), exchange.body.length) ?? true)
+  const { alpha, look } = isDecoded
+    ? await outside.decode!(exchange.body, { alpha: mayBeTransparent, look: true })
+    : { alpha: null, look: null }
   if (look === 'broken' && DECODED.has(format)) return damaged('can’t be decoded')
   return {
     ...sized,
-    alpha,
+    alpha: mayBeTransparent ? alpha : false,
     ...(colors ? { colors } : {}),
     look: look === 'broken' ? null : look && lookAsText(look),
   }

@@ -70,7 +70,10 @@ describe('readFollowing', () => {
 })
 
 describe('describeImage', () => {
-  const outside = { digest: async (bytes: Uint8Array) => `sha256:${bytes.length}`, hasTransparency: async () => true }
+  const outside = {
+    digest: async (bytes: Uint8Array) => `sha256:${bytes.length}`,
+    decode: async () => ({ alpha: true, look: null }),
+  }
   const describe1 = (exchange: Exchange) => describeImage(at('/a.png'), exchange, outside)
   const png = pngBytes(1200, 630, 5000)
 

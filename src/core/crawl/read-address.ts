@@ -48,19 +48,23 @@ export type Answered = Extract<Exchange, { kind: 'answered' }>
 /** Reads one address, without following redirects. The caller of the crawl hands it in. */
 export type ReadAddress = (request: ReadRequest) => Promise<Exchange>
 
+/**
+ * What a picture's pixels say. `alpha`: does some pixel really let through what is behind? `look`: the picture in small,
+ * to find others that look the same; `broken` when its bytes can't be decoded. Both are null where they were not asked
+ * for, or where it can't be told: it is too large, a drawing, or of a format that is not read here.
+ */
+export type Decoded = { alpha: boolean | null; look: Look | 'broken' | null }
+
+export type Decode = (bytes: Uint8Array, wants: { alpha: boolean; look: boolean }) => Promise<Decoded>
+
 /** What a run needs from the world beside reading. */
 export type Outside = {
   read: ReadAddress
   now: () => Date
   /** `sha256:` and lower-case hex of the whole content. */
   digest: (bytes: Uint8Array) => Promise<string>
-  /** Does some pixel really let through what is behind? null when it can't be told. */
-  hasTransparency: (bytes: Uint8Array) => Promise<boolean | null>
-  /**
-   * The picture in small, to find others that look the same; null where it was not looked at (it is too large, a drawing, or of
-   * a format that is not read here); `broken` when its bytes can't be decoded. Absent: none is made.
-   */
-  look?: (bytes: Uint8Array) => Promise<Look | 'broken' | null>
+  /** Looks at a picture's pixels. Absent: nothing is decoded. */
+  decode?: Decode
   sleep: (ms: number) => Promise<void>
   /** Lets what waits for the network go first. Absent: nothing else goes on. */
   turn?: () => Promise<void>

@@ -17,7 +17,8 @@ import { NoPages } from './no-pages'
 import { incompletenessOf, notesOf } from './notes-of-crawl'
 import { Pace } from './pace'
 import { pageOf, pageStreamFor } from './page-of'
-import { lookByReading, offlineNote, PictureDesk } from './picture-desk'
+import { lookByReading, offlineNote, PictureDesk, readAsHostsMay } from './picture-desk'
+import { PictureHosts } from './picture-hosts'
 import {
   type Exchange,
   type Followed,
@@ -88,7 +89,9 @@ export class SiteCrawl {
     this.maxDepth = options.maxDepth ?? limits.maxDepth
     this.noPages = new NoPages(addresses.site)
     this.waiting = new Frontier(options.perSection)
-    this.reader = retrying(outside, (exchange) => {
+    const hosts = new PictureHosts([addresses.site, addresses.build ?? ''], options.pictureHosts, outside.now)
+    const read = readAsHostsMay(outside.read, hosts, outside.sleep)
+    this.reader = retrying({ ...outside, read }, (exchange) => {
       if (exchange.kind === 'answered') this.bytes += exchange.page?.byteLength ?? exchange.body.length
     })
     this.traps = new TrapWatch(outside.now())
@@ -101,6 +104,8 @@ export class SiteCrawl {
     this.desk = new PictureDesk(
       addresses,
       lookByReading((request) => this.ask(request), outside),
+      hosts,
+      outside.sleep,
     )
   }
 
@@ -305,6 +310,7 @@ export class SiteCrawl {
   /** Why pages are left that should have been read; a bound that was asked for is no reason. */
   private *incompleteness(): Generator<Incomplete> {
     yield* this.sitemapsLack
+    yield* this.desk.incompleteness()
     const { maxPages, maxDepth, perSection } = this.options
     const isAborted = this.outside.signal.aborted
     const isBounded = this.asked >= this.maxPages ? maxPages !== null : perSection !== null
@@ -438,7 +444,7 @@ export class SiteCrawl {
     const offline = this.desk.markOffline()
     yield offline.map((image) => ({ kind: 'image', image }))
     if (offline.length > 0) yield [{ kind: 'note', note: offlineNote(offline.length) }]
-    yield [...this.notes()].map((note) => ({ kind: 'note', note }))
+    yield [...this.desk.notes(), ...this.notes()].map((note) => ({ kind: 'note', note }))
     yield [{ kind: 'survey', survey: await this.survey(leads) }]
     yield [...this.incompleteness()].map((incomplete) => ({ kind: 'incomplete', incomplete }))
     yield [{ kind: 'finished', finishedAt: this.outside.now().toISOString(), stopped: this.outside.signal.aborted }]

@@ -75,6 +75,8 @@ export const CrawlRequest = z.object({
   exclude: z.array(Glob).max(limits.globs).default([]),
   perSection: z.number().int().min(1).nullable().default(null),
   login: Login.nullable().default(null),
+  /** Hosts that the user says are theirs: their pictures are asked for like the site's own. */
+  pictureHosts: z.array(z.string().min(1).max(253)).max(50).default([]),
   /** Ask caches on the way for what the server says now. */
   pastCaches: z.boolean().default(false),
   resume: z

@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { describe, expect, it } from 'vitest'
-import { lookOf } from '@/io/look'
+import { createDecode } from '@/io/decoder/decoder'
 import { groupAlike, LOOK_SIDE, type Look, type Looked, lookAsText, lookFromText } from './likeness'
 
 /** A drawing that nothing else looks like: shapes placed by a seed. */
@@ -32,9 +32,12 @@ function letters(seed: number): string {
   return `<rect x="60" y="230" width="1080" height="170" fill="#123"/>${bars}`
 }
 
+const decode = createDecode(new AbortController().signal)
+const lookOf = async (bytes: Buffer) => (await decode(bytes, { alpha: false, look: true })).look as Look
+
 async function looked(id: string, bytes: Buffer): Promise<Looked> {
   const { width = 0, height = 0 } = await sharp(bytes).metadata()
-  return { id, look: (await lookOf(bytes)) as Look, width, height }
+  return { id, look: await lookOf(bytes), width, height }
 }
 
 const jpeg = (svg: Buffer, quality = 90) => sharp(svg).jpeg({ quality }).toBuffer()

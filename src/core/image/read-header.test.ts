@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
-import { lookOf } from '@/io/look'
+import { createDecode } from '@/io/decoder/decoder'
 import { isWholePicture, readImageHeader } from './read-header'
 
 const plain = (width: number, height: number, channels: 3 | 4 = 3) =>
@@ -154,6 +154,8 @@ describe('a picture that is given whole is there to its end, or it is damaged', 
     const bytes = new Uint8Array(await sharp(noise(200, 200)).png().toBuffer())
     bytes.fill(7, 200, 3000)
     expect(isWholePicture(bytes, 'png')).toBe(true)
+    const decode = createDecode(new AbortController().signal)
+    const lookOf = async (file: Uint8Array) => (await decode(file, { alpha: false, look: true })).look
     expect(await lookOf(bytes)).toBe('broken')
     expect(await lookOf(text('<svg width="4" height="4"/>'))).toBeNull()
   })

@@ -29,8 +29,7 @@ export function testOutside(read: Outside['read'] = async () => refused): Outsid
     read,
     now: () => new Date('2026-11-23T09:12:00Z'),
     digest: async (bytes) => `sha256:${bytes.length}`,
-    hasTransparency: async () => false,
-    look: async (bytes) => testLook(bytes),
+    decode: async (bytes, wants) => ({ alpha: wants.alpha ? false : null, look: wants.look ? testLook(bytes) : null }),
     sleep: async () => undefined,
     signal: new AbortController().signal,
   }

@@ -39,7 +39,10 @@ export async function POST(request: Request): Promise<Response> {
   }
   const fetcher = createFetcher(settings)
   try {
-    const image = await lookByReading(fetcher.read, nodeOutside(fetcher.read, client.signal))(parsed.data.url)
+    const image = await lookByReading(fetcher.read, nodeOutside(fetcher.read, client.signal))(
+      parsed.data.url,
+      () => true,
+    )
     const served = image.errorCode === null ? imagePath({ url: image.url, innerHosts: noInnerHosts }) : null
     return Response.json({ ...image, served })
   } finally {

@@ -37,6 +37,7 @@ import { imageFallback } from './image-fallback'
 import { imageFormat } from './image-format'
 import { imageHeavy } from './image-heavy'
 import { imageInsecure } from './image-insecure'
+import { imageMany } from './image-many'
 import { imageNotImage } from './image-not-image'
 import { imageOwnUnused } from './image-own-unused'
 import { imageRelative } from './image-relative'
@@ -138,6 +139,7 @@ export const checks: readonly Check[] = [
   imageFormat,
   imageHeavy,
   imageInsecure,
+  imageMany,
   imageNotImage,
   imageOwnUnused,
   imageRelative,

@@ -1,0 +1,159 @@
+import { type ChildProcess, fork } from 'node:child_process'
+import { existsSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { z } from 'zod'
+import type { Decode, Decoded } from '@/core/crawl/read-address'
+import { LOOK_SIDE, lookOfPixels } from '@/core/image/likeness'
+import { readImageHeader } from '@/core/image/read-header'
+
+/** A larger picture is not decoded: about 100 MB as raw pixels. */
+const MAX_PIXELS = 25_000_000
+/** Pictures decoded at once, by the whole server. */
+const MAX_AT_ONCE = 2
+/** A picture that takes longer is given up, and the process with it. */
+const MAX_MS = 15_000
+/** A process that has grown beyond this is let go after its picture, so that its memory is given back. */
+const MAX_RSS_BYTES = 350_000_000
+/** A process that has nothing to do is kept for so long. */
+const IDLE_MS = 3000
+
+const Answer = z.object({
+  alpha: z.boolean().nullable(),
+  square: z.instanceof(Uint8Array).nullable(),
+  rss: z.number(),
+})
+type Answer = z.infer<typeof Answer>
+
+const UNKNOWN: Decoded = { alpha: null, look: null }
+
+/** The process's own file: it is started, and never bundled. */
+function processFile(): string {
+  const beside = join(dirname(fileURLToPath(import.meta.url)), 'decoder-process.mjs')
+  const places = [process.env.NIMBLE_PARROT_DECODER, beside, join(process.cwd(), 'src/io/decoder/decoder-process.mjs')]
+  return places.find((path) => path !== undefined && existsSync(path)) ?? beside
+}
+
+type Job = { message: object; signal: AbortSignal; resolve: (answer: Answer | 'ended') => void }
+
+/** Processes that decode pictures, each one at a time. */
+class Decoders {
+  private readonly idle = new Map<ChildProcess, NodeJS.Timeout>()
+  private readonly waiting: Job[] = []
+  private running = 0
+
+  /** @returns `ended` where no answer came: it was stopped, took too long, or the process broke */
+  ask(message: object, signal: AbortSignal): Promise<Answer | 'ended'> {
+    return new Promise((resolve) => {
+      this.waiting.push({ message, signal, resolve })
+      this.fill()
+    })
+  }
+
+  private fill(): void {
+    while (this.running < MAX_AT_ONCE) {
+      const job = this.waiting.shift()
+      if (!job) return
+      if (job.signal.aborted) job.resolve('ended')
+      else void this.run(job)
+    }
+  }
+
+  private take(): ChildProcess {
+    const [kept] = this.idle
+    if (!kept) {
+      const options = { serialization: 'advanced' as const, execArgv: ['--max-old-space-size=128'] }
+      const child = fork(processFile(), [], { ...options, stdio: ['ignore', 'ignore', 'ignore', 'ipc'] })
+      // What a killed process still says is heard by no one.
+      return child.on('error', () => undefined)
+    }
+    const [child, timer] = kept
+    clearTimeout(timer)
+    this.idle.delete(child)
+    hold(child, true)
+    return child
+  }
+
+  private async run({ message, signal, resolve }: Job): Promise<void> {
+    this.running++
+    const child = this.take()
+    const answer = await answerOf(child, message, signal)
+    this.running--
+    if (answer === 'ended' || answer.rss > MAX_RSS_BYTES) child.kill('SIGKILL')
+    else this.rest(child)
+    resolve(answer)
+    this.fill()
+  }
+
+  /** Keeps a process for the next picture; it holds up nothing that would end. */
+  private rest(child: ChildProcess): void {
+    const timer = setTimeout(() => {
+      this.idle.delete(child)
+      child.kill('SIGKILL')
+    }, IDLE_MS)
+    timer.unref()
+    hold(child, false)
+    this.idle.set(child, timer)
+  }
+}
+
+/** Does this process wait for that one before it ends? */
+function hold(child: ChildProcess, isHeld: boolean): void {
+  if (isHeld) {
+    child.ref()
+    child.channel?.ref()
+  } else {
+    child.unref()
+    child.channel?.unref()
+  }
+}
+
+function answerOf(child: ChildProcess, message: object, signal: AbortSignal): Promise<Answer | 'ended'> {
+  return new Promise((resolve) => {
+    const end = (answer: Answer | 'ended') => {
+      clearTimeout(timer)
+      signal.removeEventListener('abort', stop)
+      child.removeListener('message', hear)
+      child.removeListener('error', stop)
+      child.removeListener('exit', stop)
+      resolve(answer)
+    }
+    const stop = () => end('ended')
+    const hear = (said: unknown) => {
+      const read = Answer.safeParse(said)
+      end(read.success ? read.data : 'ended')
+    }
+    const timer = setTimeout(stop, MAX_MS)
+    signal.addEventListener('abort', stop, { once: true })
+    child.once('message', hear)
+    child.once('error', stop)
+    child.once('exit', stop)
+    child.send(message, (error) => error && stop())
+  })
+}
+
+/** One for the whole process, since routes are bundled apart. */
+const holder = globalThis as { nimbleParrotDecoders?: Decoders }
+holder.nimbleParrotDecoders ??= new Decoders()
+
+/**
+ * Decodes pictures in processes of their own, at most two at once, each picture within its pixels and its time. A
+ * drawing (SVG) is a document: none is rendered.
+ *
+ * @param signal ends what is being decoded
+ */
+export function createDecode(signal: AbortSignal): Decode {
+  return async (bytes, wants) => {
+    const header = readImageHeader(bytes)
+    if (header.kind !== 'image' || header.format === 'svg' || (!wants.alpha && !wants.look)) return UNKNOWN
+    if ((header.width ?? 0) * (header.height ?? 0) > MAX_PIXELS) return UNKNOWN
+    const side = wants.look ? LOOK_SIDE : 0
+    const message = { bytes, maxPixels: MAX_PIXELS, wantsAlpha: wants.alpha, side }
+    const answer = await holder.nimbleParrotDecoders!.ask(message, signal)
+    if (answer === 'ended') return UNKNOWN
+    return {
+      alpha: answer.alpha,
+      look: wants.look ? (answer.square ? lookOfPixels(answer.square) : 'broken') : null,
+    }
+  }
+}
