@@ -1,5 +1,6 @@
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { runChecks } from '@/core/check/run-checks'
 import { GatheringBuilder, oneByOne } from '@/core/crawl/events'
 import { CrawlRequest } from '@/core/crawl/wire'
 import type { GatheredPage, Gathering } from '@/core/model'
@@ -127,6 +128,32 @@ describe('a crawl of a server that does everything wrong', { timeout: 60_000 }, 
 
   test('what caches said is kept', () => {
     expect(page('/plain')?.fetch.cache).toEqual({ ageSeconds: 12, etag: '"abc"', cacheControl: 'max-age=60' })
+  })
+
+  test('of hundreds of pictures that a page names so many are asked for, and that is a finding', () => {
+    const pictures = new Set(
+      hostile.log.map(({ path }: { path: string }) => path).filter((path: string) => path.startsWith('/pictures/')),
+    )
+    expect(pictures.size).toBe(20)
+    const { pages } = runChecks(gathering)
+    const many = pages.find(({ url }) => url.endsWith('/many-pictures'))!
+    expect(many.findings.map(({ rule }) => rule)).toContain('image-many')
+  })
+
+  test('pictures that unpack to a hundred times what a page has are decoded as far as its budget goes', () => {
+    const bombs = gathering.images.filter(({ url }) => url.includes('/bombs/'))
+    expect(bombs).toHaveLength(20)
+    expect(bombs.filter(({ look }) => look)).toHaveLength(4)
+    expect(gathering.notes.some(({ message }) => message.startsWith('16 pictures were not decoded'))).toBe(true)
+  })
+
+  test('a drawing is known by its size, and never rendered', () => {
+    expect(gathering.images.find(({ url }) => url.endsWith('/drawing.svg'))).toMatchObject({
+      format: 'svg',
+      width: 12000,
+      alpha: null,
+      look: null,
+    })
   })
 
   test('a page can’t make us ask inside the network', () => {

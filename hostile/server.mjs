@@ -10,6 +10,13 @@ const page = (title, body = '', head = '') =>
   `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${title}</title>${head}</head><body><h1>${title}</h1>${body}</body></html>`
 const link = (href) => `<a href="${href}">${href}</a> `
 
+const share = (href) => `<meta property="og:image" content="${href}">`
+/** A green square of 4990 × 4990 pixels, in a few hundred bytes. */
+const BOMB = Buffer.from(
+  'AAAAHGZ0eXBhdmlmAAAAAG1pZjFhdmlmbWlhZgAAANZtZXRhAAAAAAAAACFoZGxyAAAAAAAAAABwaWN0AAAAAAAAAAAAAAAAAAAAACJpbG9jAAAAAERAAAEAAQAAAAAA+gABAAAAAAAAAa4AAAAjaWluZgAAAAAAAQAAABVpbmZlAgAAAAABAABhdjAxAAAAAA5waXRtAAAAAAABAAAAVmlwcnAAAAA4aXBjbwAAAAxhdjFDgTACAAAAABRpc3BlAAAAAAAAE34AABN+AAAAEHBpeGkAAAAAAwgICAAAABZpcG1hAAAAAAAAAAEAAQOBAgMAAAG2bWRhdBIACgo8Myb7N9aQENBpMp0DETEJi5OmmmmFjYEAAGPPyir3GXnC6ByUKT2FoIqDjqDwZOraqMCa59Po2Vm/w+9jP7vh+L+qUveFaOLOnzAFcWH3hIdceV0EAvZre6Y7XfyPjXLeGWmsM59kqUrEWWrNYQjhJw21IwIkd8qnTXHVEJicZc/KRGP8gOVXAQ55GlgJWM3KmbhxMXNXUMl8ZSD9VwTphageQjSu0vdfOUezrbGYpI89jeew4oQLEGwfWbZXY6FUZw674GRI+fmgsiCk5cV6xo7vZ0syN8mVaX77szZg3KP0JgpXIWXPykRj/IDlVwEOeRpYCVir5tkeK/OXmEF+OjIHA/BwoVb1z3kmuGiCJ3ys77SJdEkjt5R4zlv6qZQ8bYlAdjlbaMyDePLYETL0Ze5XPAQqd9iD9l/wQIJ+9JO9Xzu2paNveA8KSWnPykRWJfk8Odq9mRLqyvX/I230vgncZKpkRA9l6ZW1qPApZDw9Mx1G4TxnyezEoEPpwdy04TC2eio2ZH4uTXstP8sJFs12fiMiyv6TkzbjmIwdjsr6Du9detXY8EA=',
+  'base64',
+)
+
 /** Paths that the start page links to. */
 export const LINKED = [
   '/plain',
@@ -37,6 +44,9 @@ export const LINKED = [
   '/moved',
   '/script',
   '/inner-picture',
+  '/many-pictures',
+  '/picture-bombs',
+  '/drawing',
 ]
 
 /**
@@ -124,6 +134,21 @@ export function createHostileServer({ hugeBytes = 50_000_000 } = {}) {
       ),
   }
 
+  Object.assign(routes, {
+    '/many-pictures': (_url, send) =>
+      send(200, page('Many', '', Array.from({ length: 500 }, (_, index) => share(`/pictures/${index}.png`)).join(''))),
+    '/picture-bombs': (_url, send) =>
+      send(200, page('Bombs', '', Array.from({ length: 60 }, (_, index) => share(`/bombs/${index}.avif`)).join(''))),
+    '/drawing': (_url, send) => send(200, page('Drawing', '', share('/drawing.svg'))),
+    // A filter over a huge area: a renderer would take a gigabyte for it.
+    '/drawing.svg': (_url, send) =>
+      send(
+        200,
+        '<svg xmlns="http://www.w3.org/2000/svg" width="12000" height="12000"><filter id="f" width="1" height="1"><feTurbulence numOctaves="9"/><feGaussianBlur stdDeviation="900"/></filter><rect width="12000" height="12000" filter="url(#f)"/></svg>',
+        'image/svg+xml',
+      ),
+  })
+
   /** Families of addresses that never end. */
   const families = [
     [/^\/chain\/(\d+)$/, (found, _url, send) => send(301, '', HTML, { location: `/chain/${Number(found[1]) + 1}` })],
@@ -153,6 +178,8 @@ export function createHostileServer({ hugeBytes = 50_000_000 } = {}) {
       /^\/session\/(\d+)$/,
       (found, _url, send) => send(200, page(`Session ${found[1]}`, link(`/session/1?PHPSESSID=${Math.random()}`))),
     ],
+    [/^\/pictures\/\d+\.png$/, (_found, _url, send) => send(404, '', 'image/png')],
+    [/^\/bombs\/\d+\.avif$/, (_found, _url, send) => send(200, BOMB, 'image/avif')],
     [
       /^\/behind-login/,
       (_found, _url, send, _response, request) =>

@@ -13,7 +13,7 @@ import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
 import { loadBaseline, loadRequirements } from './load-files'
 import { progressLine } from './progress'
-import { gatherSource } from './source'
+import { type GatherOptions, gatherSource } from './source'
 import { terminalStyle } from './terminal-style'
 import { ensureWritable, writeOut, writeStandardOut } from './write-out'
 
@@ -64,7 +64,7 @@ const faultWords = (error: unknown) => (error instanceof Error ? error.message :
 async function gather(
   source: string,
   site: string | null,
-  options: CheckOptions,
+  options: GatherOptions,
   onStart: (event: Extract<CrawlEvent, { kind: 'started' }>) => void,
 ): Promise<Gathered> {
   const builder = new GatheringBuilder()
@@ -140,7 +140,8 @@ export async function check(source: string, options: CheckOptions): Promise<numb
   ]
   for (const file of files) await ensureWritable(fromHere(file))
   let baseline: Baseline | null = null
-  const { gathering, fault } = await gather(source, site, options, (started) => {
+  const pictureHosts = requirements.identity?.pictureHosts ?? []
+  const { gathering, fault } = await gather(source, site, { ...options, pictureHosts }, (started) => {
     if (loaded) baseline = ensureFit(loaded, options.baseline!, started.source.site)
   })
   ensureSomethingRead(gathering, source)

@@ -33,6 +33,9 @@ function loginOf({
   return { headers: header.map(headerOf), user: user === undefined ? null : (name ?? ''), password: password.join(':') }
 }
 
+/** What the command was told, with what the requirements say of where pictures lie. */
+export type GatherOptions = CheckOptions & { pictureHosts: string[] }
+
 type From = ParsedCrawlRequest['from']
 
 /** What a local list or sitemap holds. */
@@ -65,10 +68,11 @@ async function fileAt(source: string) {
 function crawlEvents(
   from: From,
   site: string | null,
-  options: CheckOptions,
+  options: GatherOptions,
   signal: AbortSignal,
 ): AsyncGenerator<CrawlEvent> {
   const {
+    pictureHosts,
     maxPages,
     ignoreRobots,
     include,
@@ -88,6 +92,7 @@ function crawlEvents(
     exclude,
     perSection: perSection ?? null,
     login: loginOf(options),
+    pictureHosts,
   })
   if (!parsed.success) throw new CannotRun(parsed.error.issues.map(({ message }) => message).join(' '))
   const askAs = options.askAs === undefined ? null : (surfaceOf(options.askAs)?.token ?? null)
@@ -130,7 +135,7 @@ function refuse(options: CheckOptions, names: readonly string[], kind: string): 
 export async function* gatherSource(
   source: string,
   site: string | null,
-  options: CheckOptions,
+  options: GatherOptions,
   signal: AbortSignal,
 ): AsyncGenerator<CrawlEvent> {
   const { follow, maxPages, concurrency, timeout: timeoutMs } = options
@@ -180,6 +185,7 @@ export async function* gatherSource(
         include: options.include,
         exclude: options.exclude,
         ignoreRobots: options.ignoreRobots,
+        pictureHosts: options.pictureHosts,
       },
       nodeOutside(fetcher.read, signal, options.pictures),
     )

@@ -81,6 +81,7 @@ export async function openBrowserBuild(
       site: source.site,
       maxPages: null,
       concurrency: AT_ONCE,
+      pictureHosts: source.pictureHosts ?? [],
     }
     let fileAt = (_url: string): string | null => null
     async function* events(): AsyncGenerator<CrawlEvent> {

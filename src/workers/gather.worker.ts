@@ -102,11 +102,15 @@ class GatherRun {
 
   private async openEvents(): Promise<AsyncIterable<RunEvent>> {
     const { source, stopper } = this
+    const required = await database.requirements.toArray()
+    const named = required.flatMap(({ requirements }) => requirements.identity?.pictureHosts ?? [])
     if (source.kind !== 'crawl') {
-      this.build = await openBrowserBuild(source, stopper.signal)
+      const pictureHosts = [...(source.pictureHosts ?? []), ...named]
+      this.build = await openBrowserBuild({ ...source, pictureHosts }, stopper.signal)
       return this.build.events
     }
-    const request = this.resumes ? { ...source.request, resume: await this.loadBefore() } : source.request
+    const own = { ...source.request, pictureHosts: [...(source.request.pictureHosts ?? []), ...named].slice(0, 50) }
+    const request = this.resumes ? { ...own, resume: await this.loadBefore() } : own
     return crawlStream(request, stopper.signal) as AsyncIterable<RunEvent>
   }
 
@@ -153,6 +157,9 @@ class GatherRun {
         return
       case 'note':
         report({ kind: 'note', note: event.note })
+        return
+      case 'slowed':
+        report(event)
         return
       case 'alias':
       case 'led-by':

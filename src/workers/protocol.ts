@@ -8,8 +8,8 @@ export type ChosenFile = { path: string; file: File }
 export type GatherSource =
   /** `isRest`: it names no more than a run needs that goes on; nothing can be begun again with it. */
   | { kind: 'crawl'; request: CrawlRequest; isRest?: true }
-  | { kind: 'folder'; name: string; site: string | null; files: ChosenFile[] }
-  | { kind: 'zip'; name: string; site: string | null; file: File }
+  | { kind: 'folder'; name: string; site: string | null; files: ChosenFile[]; pictureHosts?: string[] }
+  | { kind: 'zip'; name: string; site: string | null; file: File; pictureHosts?: string[] }
 
 /** Where a page is looked at again. A folder's handle reads its files as they are now; files that were chosen come before. */
 export type LookPlace =
@@ -43,6 +43,8 @@ export type GatherReport =
   | { kind: 'progress'; done: number; waiting: number; images: number; fetching: string[]; slow: SlowPage[] }
   | { kind: 'trouble'; trouble: Trouble }
   | { kind: 'note'; note: RunNote }
+  /** Hosts whose pictures are asked for slowly: they may be the reader's own. */
+  | { kind: 'slowed'; hosts: string[] }
   | { kind: 'finished'; state: 'done' | 'stopped' }
   | { kind: 'exported'; text: string }
   /** `kept` pages stay in the run; 0 when there is no run. */

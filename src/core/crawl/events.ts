@@ -33,6 +33,8 @@ export type CrawlEvent =
   | { kind: 'note'; note: RunNote }
   /** Something that should have been read was not. */
   | { kind: 'incomplete'; incomplete: Incomplete }
+  /** Hosts that are neither the site's nor named: their pictures are asked for slowly. */
+  | { kind: 'slowed'; hosts: string[] }
   /** `done` and `waiting` count pages. */
   | { kind: 'progress'; done: number; waiting: number; fetching: string[] }
   /** Once, before the end. */

@@ -5,6 +5,7 @@ import { pngBytes } from '../testing/good-site'
 import { createFileMap, partOf } from './build-files'
 import { GatheringBuilder } from './events'
 import { gatherBuild } from './gather-build'
+import { limits } from './limits'
 
 const SITE = 'https://site.example/'
 const bytes = (text: string) => new TextEncoder().encode(text)
@@ -155,6 +156,63 @@ describe('a build that is narrowed', () => {
     const { findings, pages } = runChecks(gathering)
     const rules = [...findings, ...pages.flatMap((page) => page.findings)].map(({ rule }) => rule)
     expect(rules.filter((rule) => /^(?:sitemap-|page-|address-)/.test(rule))).toEqual([])
+  })
+})
+
+describe('pictures on hosts of others', () => {
+  const OWN = 'https://site.example/'
+
+  /** A run over pages that each name a picture elsewhere: what was asked, when, and what came of it. */
+  async function looked(hosts: string[], pictureHosts: string[] = []) {
+    const clock = { ms: 1_000_000 }
+    const asked: { url: string; ms: number }[] = []
+    const build = Object.fromEntries(
+      hosts.map((host, index) => [
+        `page-${index}.html`,
+        bytes(`<title>${index}</title><meta property="og:image" content="https://${host}/${index}.png">`),
+      ]),
+    )
+    const files = { paths: Object.keys(build), read: async (path: string) => partOf(build[path]!, 1e6) }
+    const outside = {
+      ...testOutside(async ({ url }) => {
+        asked.push({ url, ms: clock.ms })
+        return { kind: 'failed', code: 'refused', message: 'refused', ms: 0 }
+      }),
+      now: () => new Date(clock.ms),
+      sleep: async (ms: number) => {
+        clock.ms += ms
+      },
+    }
+    const options = { kind: 'folder' as const, location: 'x', site: OWN, maxPages: null, concurrency: 8, pictureHosts }
+    const builder = new GatheringBuilder()
+    const slowed: string[] = []
+    for await (const event of gatherBuild(files, options, outside)) {
+      builder.add(event)
+      if (event.kind === 'slowed') slowed.push(...event.hosts)
+    }
+    return { asked, slowed, gathering: builder.gathering()! }
+  }
+
+  test('are asked twice a second, so often in all, and what is left is said to be unknown', async () => {
+    const { asked, slowed, gathering } = await looked(Array.from({ length: 205 }, () => 'cdn.other.com'))
+    expect(asked).toHaveLength(limits.foreignPictures)
+    for (const [index, { ms }] of asked.entries()) expect(ms - asked[0]!.ms).toBeGreaterThanOrEqual(500 * index)
+    expect(slowed).toEqual(['cdn.other.com'])
+    expect(gathering.images.filter(({ errorCode }) => errorCode === 'not-looked-at')).toHaveLength(5)
+    expect(gathering.incomplete).toMatchObject([{ why: 'bytes', message: expect.stringContaining('5 pictures on') }])
+  })
+
+  test.each([
+    ['the site’s own domain', 'img.site.example', []],
+    ['a host that the user named', 'cdn.other.com', ['cdn.other.com']],
+  ])('%s is not slowed', async (_name, host, pictureHosts) => {
+    const { asked, slowed } = await looked(
+      Array.from({ length: 205 }, () => host),
+      pictureHosts,
+    )
+    expect(asked).toHaveLength(205)
+    expect(asked.at(-1)!.ms).toBe(asked[0]!.ms)
+    expect(slowed).toEqual([])
   })
 })
 

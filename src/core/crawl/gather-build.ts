@@ -421,6 +421,7 @@ async function* gatherPictures(
     const next = () => (outside.signal.aborted ? null : desk.next())
     for await (const images of inParallel(next, options.concurrency)) {
       for (const image of images) yield { kind: 'image', image }
+      yield* desk.slowed()
     }
   }
   const offline = desk.markOffline()

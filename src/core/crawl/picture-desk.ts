@@ -8,6 +8,7 @@ import { publicImageUrl } from '../surface/picture'
 import { originOf, pathOf } from './address'
 import type { AddressMap } from './address-map'
 import { DecodeBudget } from './decode-budget'
+import type { CrawlEvent } from './events'
 import { limits } from './limits'
 import type { PictureHosts } from './picture-hosts'
 import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
@@ -123,6 +124,12 @@ export class PictureDesk {
     const inside = new URL(pathOf(url).slice(1), this.addresses.site).href
     const found = await this.look(inside, this.mayDecode(url))
     return found.errorCode === null ? { ...image, foundAt: inside } : image
+  }
+
+  /** Hosts that are asked slowly, as an event, where there are new ones. */
+  slowed(): Extract<CrawlEvent, { kind: 'slowed' }>[] {
+    const hosts = this.hosts.slowed()
+    return hosts.length > 0 ? [{ kind: 'slowed', hosts }] : []
   }
 
   /** What is said of pictures that were not decoded. */

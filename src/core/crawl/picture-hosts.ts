@@ -9,6 +9,8 @@ const OPTIONS = { allowPrivateDomains: true }
 /** What is registered under a public suffix; the host itself for an IP address or a single name. */
 const ownerOf = (hostname: string): string => getDomain(hostname, OPTIONS) ?? hostname
 
+/** Hosts told of at most. */
+const MAX_TOLD = 20
 /** Origins kept at most: a page may name any number. */
 const MAX_KEPT = 1000
 
@@ -24,6 +26,8 @@ export class PictureHosts {
   private readonly strangers = new Map<string, string | null>()
   private readonly paces = new Map<string, Pace>()
   private readonly turnedAway = new Map<string, number>()
+  private readonly told = new Set<string>()
+  private readonly untold: string[] = []
   private asked = 0
 
   /**
@@ -76,6 +80,11 @@ export class PictureHosts {
       return null
     }
     this.asked++
+    const { hostname } = new URL(url)
+    if (this.told.size < MAX_TOLD && !this.told.has(hostname)) {
+      this.told.add(hostname)
+      this.untold.push(hostname)
+    }
     return this.paceOf(owner).waitMs()
   }
 
@@ -85,11 +94,11 @@ export class PictureHosts {
     const count = [...this.turnedAway.values()].reduce((sum, one) => sum + one, 0)
     const hosts = [...this.turnedAway.keys()]
     const some = hosts.slice(0, 3).join(', ') + (hosts.length > 3 ? ' …' : '')
-    return `${count} pictures on ${some} were not looked at: hosts that are not the site’s are asked ${this.most} times in a run. If they are yours, name them as picture hosts.`
+    return `${count} pictures on ${some} were not looked at: hosts that are not the site’s are asked ${this.most} times in a run. If they are yours, say so: identity.pictureHosts in nimble-parrot.json, or “It is ours” in Gather.`
   }
 
-  /** Hosts that were slowed: those of others that were asked. */
-  get slowed(): string[] {
-    return [...this.paces.keys()]
+  /** Hosts that are asked slowly, those that were not told of yet. */
+  slowed(): string[] {
+    return this.untold.splice(0)
   }
 }

@@ -276,7 +276,7 @@ export class SiteCrawl {
       if (result.kind === 'page') this.takePage(result, told)
       else if (result.image.errorCode !== 'stopped') told.push(result)
     }
-    return [...this.found(), ...told, this.progress()]
+    return [...this.found(), ...told, ...this.desk.slowed(), this.progress()]
   }
 
   private progress(): CrawlEvent {

@@ -110,6 +110,7 @@ export const WireEvent = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('image'), image: ServedImage }),
   z.object({ kind: z.literal('note'), note: RunNote }),
   z.object({ kind: z.literal('incomplete'), incomplete: Incomplete }),
+  z.object({ kind: z.literal('slowed'), hosts: z.array(z.string()) }),
   z.object({ kind: z.literal('progress'), done: z.number(), waiting: z.number(), fetching: z.array(z.string()) }),
   z.object({ kind: z.literal('survey'), survey: Survey }),
   z.object({ kind: z.literal('finished'), finishedAt: z.string(), stopped: z.boolean() }),

@@ -3,12 +3,14 @@
 import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
 import { parseUrl, pathOf } from '@/core/crawl/address'
+import { limits } from '@/core/crawl/limits'
 import { addTo } from '@/core/group-by'
 import { surfaces } from '@/core/surface/profiles'
 import type { WallRow } from '@/store/database'
 import type { Trouble } from '@/workers/protocol'
 import { WallCard } from '../card/wall-card'
 import { notesToKnow } from '../run/notes-to-know'
+import { keepOwnPictureHost } from '../run/own-picture-hosts'
 import { type Session, stopRun } from '../run/session'
 import { useNewestRows, useRun } from '../run/use-run'
 import { count, duration, shortAddress } from '../shared/words'
@@ -139,6 +141,35 @@ export function RunProgress({
                   <span className="min-w-0 truncate font-mono text-[11.5px] text-quiet" title={url}>
                     {pathOf(url)}
                   </span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+        {session.slowed.length > 0 && (
+          <div>
+            <h2 className="mb-1 font-semibold">Hosts that are not the site’s</h2>
+            <p className="text-quiet">
+              Their pictures are asked for at most twice a second each, {limits.foreignPictures} times in all.
+            </p>
+            <ul className="mt-1 grid gap-1">
+              {session.slowed.map((host) => (
+                <li key={host} className="flex items-baseline gap-3">
+                  <span className="min-w-0 flex-1 truncate font-mono text-[11.5px]" title={host}>
+                    {host}
+                  </span>
+                  {onStartOver && (
+                    <button
+                      type="button"
+                      className="shrink-0 text-pick hover:underline"
+                      onClick={() => {
+                        keepOwnPictureHost(host)
+                        onStartOver()
+                      }}
+                    >
+                      It is ours: gather again<span className="sr-only"> with {host}</span>
+                    </button>
+                  )}
                 </li>
               ))}
             </ul>

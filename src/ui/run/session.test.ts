@@ -14,6 +14,7 @@ const live: Extract<Session, { kind: 'running' | 'ended' }> = {
   images: 0,
   fetching: [],
   slow: [],
+  slowed: [],
   troubles: [],
   stopped: false,
 }

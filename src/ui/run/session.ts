@@ -4,6 +4,7 @@ import { useSyncExternalStore } from 'react'
 import { newRunId } from '@/store/runs'
 import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage, Trouble } from '@/workers/protocol'
 import { inShortTasks } from '../shared/short-tasks'
+import { ownPictureHosts } from './own-picture-hosts'
 
 /** The run that this tab gathers, or gathered last. */
 export type Session =
@@ -20,6 +21,8 @@ export type Session =
       images: number
       fetching: string[]
       slow: SlowPage[]
+      /** Hosts of others, whose pictures are asked for slowly. */
+      slowed: string[]
       troubles: Trouble[]
       stopped: boolean
     }
@@ -50,6 +53,8 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
     }
     case 'trouble':
       return { ...now, troubles: [report.trouble, ...now.troubles].slice(0, TROUBLES_SHOWN) }
+    case 'slowed':
+      return { ...now, slowed: [...now.slowed, ...report.hosts] }
     case 'note':
     case 'exported':
       return now
@@ -78,9 +83,17 @@ async function sendStart(to: Worker, runId: string, source: GatherSource, resume
   to.postMessage(command)
 }
 
+/** The source with the hosts of pictures that the reader said are theirs. */
+function withOwnHosts(source: GatherSource): GatherSource {
+  const pictureHosts = ownPictureHosts()
+  if (source.kind !== 'crawl') return { ...source, pictureHosts }
+  return { ...source, request: { ...source.request, pictureHosts } }
+}
+
 /** Starts gathering in a worker, or goes on with a run that was broken off. A run that is still going on is stopped first; what it has stays. */
-export function startRun(source: GatherSource, resumed: string | null = null): string {
+export function startRun(asked: GatherSource, resumed: string | null = null): string {
   stopRun()
+  const source = withOwnHosts(asked)
   const runId = resumed ?? newRunId(new Date(), Math.random)
   set({
     kind: 'running',
@@ -94,6 +107,7 @@ export function startRun(source: GatherSource, resumed: string | null = null): s
     images: 0,
     fetching: [],
     slow: [],
+    slowed: [],
     troubles: [],
     stopped: false,
   })
