@@ -19,9 +19,10 @@ const SITEMAP = /\.xml(?:\.gz)?$/i
 
 /** `Name: value` as a header. */
 function headerOf(text: string): { name: string; value: string } {
-  const found = /^([^:\s]+)\s*:\s*(.*)$/.exec(text)
-  if (!found) throw new CannotRun(`--header “${text}” is no header. Write it as "Name: value".`)
-  return { name: found[1]!, value: found[2]! }
+  const colon = text.indexOf(':')
+  const name = text.slice(0, Math.max(0, colon)).trimEnd()
+  if (name === '' || /\s/.test(name)) throw new CannotRun(`--header “${text}” is no header. Write it as "Name: value".`)
+  return { name, value: text.slice(colon + 1).trim() }
 }
 
 function loginOf({

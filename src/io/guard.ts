@@ -39,7 +39,7 @@ function isInnerIpv6(address: ipaddr.IPv6): boolean {
 
 /** Is this IP address one that the public network does not reach? What is no IP address counts as inner. */
 export function isInnerAddress(address: string): boolean {
-  const plain = address.replace(/^\[|\]$/g, '').replace(/%.*$/, '')
+  const plain = address.replace(/^\[|\]$/g, '').split('%', 1)[0]!
   if (!ipaddr.IPv4.isValidFourPartDecimal(plain) && !ipaddr.IPv6.isValid(plain)) return true
   const parsed = ipaddr.parse(plain)
   return parsed instanceof ipaddr.IPv4 ? isInnerIpv4(parsed) : isInnerIpv6(parsed)

@@ -2,10 +2,21 @@ import type { GatheredPage, Position } from '../model'
 
 /** Rows above a tag in which a comment says what program wrote it. */
 const NEAR_ROWS = 30
-const COMMENT = /<!--\s*([\s\S]*?)\s*-->/g
 /** A comment that closes what another opened: behind it somebody else writes. */
 const CLOSING = /^(?:\/|end\b|ends\b)/i
 const MOST_CHARACTERS = 80
+
+/** What the last comment says that is closed in a text; null where there is none. */
+function lastComment(text: string): string | null {
+  let said: string | null = null
+  for (let open = text.indexOf('<!--'); open >= 0; ) {
+    const close = text.indexOf('-->', open + 4)
+    if (close < 0) break
+    said = text.slice(open + 4, close).trim()
+    open = text.indexOf('<!--', close + 3)
+  }
+  return said
+}
 
 /**
  * Who wrote a tag, as the page itself says: many a theme or plugin opens its tags with a comment. null where no comment
@@ -18,8 +29,8 @@ export function emitterOf(page: GatheredPage, { line, column }: Position): strin
   for (const row of above.slice(-NEAR_ROWS).reverse()) {
     // On the tag's own line only what stands before it was there first.
     const text = row.line === line ? row.text.slice(0, Math.max(0, column - row.column)) : row.text
-    const said = [...text.matchAll(COMMENT)].at(-1)?.[1]
-    if (said === undefined || said === '') continue
+    const said = lastComment(text)
+    if (said === null || said === '') continue
     return CLOSING.test(said) ? null : said.replace(/\s+/g, ' ').slice(0, MOST_CHARACTERS)
   }
   return null

@@ -1,3 +1,4 @@
+import { withoutQuery } from '../crawl/address'
 import type { GatheredPage } from '../model'
 import type { CheckContext } from './context'
 
@@ -12,7 +13,7 @@ export type Known =
   | { kind: 'unknown' }
 
 /** One spelling for the addresses under which a build serves one file: `/lamp`, `/lamp.html`, `/lamp/`, `/lamp/index.html`. */
-const bare = (url: string) => url.replace(/[?#].*$/, '').replace(/(?:\/index\.html|\.html|\/)$/, '')
+const bare = (url: string) => withoutQuery(url).replace(/(?:\/index\.html|\.html|\/)$/, '')
 
 type Index = {
   exact: Map<string, GatheredPage>

@@ -1,7 +1,17 @@
 import { collapseWhiteSpace } from '../text/collapse'
 import { STARTER_PAIR, STARTER_TITLES } from './starter-texts'
 
-const NUMBERED = /^(?:untitled|new page|page|copy of .+)[\s-]*\d*$/i
+/** What an editor calls a page that has no name yet, with or without a number behind it. */
+const UNNAMED = new Set(['untitled', 'new page', 'page'])
+const COPY = 'copy of '
+const NUMBER_END = new Set('0123456789 -')
+
+/** A text without the number, and the spaces and dashes, that it ends with. */
+function withoutNumber(text: string): string {
+  let end = text.length
+  while (end > 0 && NUMBER_END.has(text[end - 1]!)) end--
+  return text.slice(0, end)
+}
 const WHOLE_ONLY = new Set(['undefined', 'null', 'nan'])
 /** Signs that stand between a page's title and its site's name, with space on both sides; a bar needs none. */
 const SEPARATORS = new Set('|–—·•»:-')
@@ -82,7 +92,14 @@ export const unresolvedIn = (text: string): string | null =>
 /** What gives a text away as the template's; null when it is somebody's own. */
 export function placeholderIn(own: string, whole: string): string | null {
   const text = collapseWhiteSpace(own).toLowerCase()
-  if (STARTER_TITLES.has(text) || STARTER_PAIR.test(text) || NUMBERED.test(text) || WHOLE_ONLY.has(text)) return own
+  if (
+    STARTER_TITLES.has(text) ||
+    STARTER_PAIR.test(text) ||
+    UNNAMED.has(withoutNumber(text)) ||
+    (text.startsWith(COPY) && text.length > COPY.length) ||
+    WHOLE_ONLY.has(text)
+  )
+    return own
   if (text.startsWith('lorem ipsum')) return own
   return unresolvedIn(whole)
 }

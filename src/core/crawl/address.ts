@@ -91,3 +91,9 @@ const PRIVATE_HOST =
 export function isPrivateHost(hostname: string): boolean {
   return PRIVATE_HOST.test(hostname)
 }
+
+/** An address without its query and fragment. */
+export const withoutQuery = (address: string): string => {
+  const end = address.search(/[?#]/)
+  return end < 0 ? address : address.slice(0, end)
+}

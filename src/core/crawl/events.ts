@@ -49,6 +49,16 @@ export async function* oneByOne(batches: AsyncIterable<CrawlEvent[]>): AsyncGene
   for await (const batch of batches) for (const event of batch) yield event
 }
 
+/** Texts that were longer than is kept of one. */
+function cutTexts(pages: readonly GatheredPage[]): RunNote[] {
+  const cut = pages.filter(({ facts }) => facts?.cutTexts)
+  const [first] = cut
+  if (!first) return []
+  const which = cut.length === 1 ? first.url : `${cut.length} pages, such as ${first.url},`
+  const message = `${which} ${cut.length === 1 ? 'has' : 'have'} a text longer than ${limits.textCharacters} characters (${first.facts!.cutTexts!.join(', ')}): what follows is not looked at.`
+  return [{ kind: 'cut-short', message }]
+}
+
 /** Pages that were longer than is read of one. */
 function cutShort(pages: readonly GatheredPage[]): RunNote[] {
   const cut = pages.filter(({ fetch }) => fetch.isCut)
@@ -135,7 +145,7 @@ export class GatheringBuilder {
       view,
       startedAt,
       finishedAt,
-      notes: [...this.notes, ...(note ? [note] : []), ...cutShort(pages)],
+      notes: [...this.notes, ...(note ? [note] : []), ...cutShort(pages), ...cutTexts(pages)],
       incomplete,
       scope,
       robotsTxt,

@@ -6,6 +6,8 @@ export const limits = {
   imageBytes: 12_000_000,
   /** Of a picture whose size alone is wanted: most say it in the first; where notes stand before it, in the next. */
   imageStartBytes: [4096, 16_384, 65_536] as const,
+  /** A text kept of a page (a title, the value of a tag), in UTF-16 code units. */
+  textCharacters: 32_768,
   /** Pictures fetched of those that one page names, icons too; and of one run. */
   picturesOfPage: 20,
   picturesOfRun: 100_000,

@@ -15,10 +15,10 @@ export function parseRobots(text: string): RobotsRules {
     .slice(0, LIMIT_CHARACTERS)
     .replace(/^\uFEFF/, '')
     .split(/\r\n|\r|\n/)) {
-    const found = /^\s*([\w-]+)\s*:\s*(.*)$/.exec(line.replace(/#.*$/, ''))
-    if (!found) continue
-    const key = found[1]!.toLowerCase()
-    const value = found[2]!.trim()
+    const said = line.split('#', 1)[0]!
+    const colon = said.indexOf(':')
+    const key = said.slice(0, Math.max(0, colon)).trim().toLowerCase()
+    const value = said.slice(colon + 1).trim()
     const group = rules.groups.at(-1)
     if (key === 'sitemap') rules.sitemaps.push(value)
     else if (key === 'user-agent') {

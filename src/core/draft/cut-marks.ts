@@ -21,8 +21,33 @@ export function cutMarks(
   return [...marks].sort(([a], [b]) => a - b).map(([at, places]) => ({ at, places, lost: text.slice(at).trim() }))
 }
 
-/** Words that a text should not end with. */
-const DANGLING = /[\s,;:–—\-|·(]+$|\s+(?:and|or|the|a|an|of|to|in|on|for|with|but)$/i
+/** Signs and words that a text should not end with. */
+const LOOSE_SIGNS = new Set(',;:–—-|·(')
+const LOOSE_WORDS = new Set(['and', 'or', 'the', 'a', 'an', 'of', 'to', 'in', 'on', 'for', 'with', 'but'])
+
+const isSpace = (sign: string) => sign.trim() === ''
+
+/** Where the last word of a text starts, and where the space before it does. */
+function lastWord(text: string): { start: number; spaceStart: number } {
+  let start = text.length
+  while (start > 0 && !isSpace(text[start - 1]!)) start--
+  let spaceStart = start
+  while (spaceStart > 0 && isSpace(text[spaceStart - 1]!)) spaceStart--
+  return { start, spaceStart }
+}
+
+/** A text without signs, and words like “and”, that leave it open at its end. */
+function withoutLooseEnd(text: string): string {
+  let trimmed = text
+  for (;;) {
+    let end = trimmed.length
+    while (end > 0 && (LOOSE_SIGNS.has(trimmed[end - 1]!) || isSpace(trimmed[end - 1]!))) end--
+    trimmed = trimmed.slice(0, end)
+    const { start, spaceStart } = lastWord(trimmed)
+    if (spaceStart === start || !LOOSE_WORDS.has(trimmed.slice(start).toLowerCase())) return trimmed
+    trimmed = trimmed.slice(0, spaceStart)
+  }
+}
 
 /**
  * A text cut at a word's end so that it fits where the mark stands; null when no word fits. Nothing is added to it.
@@ -30,11 +55,7 @@ const DANGLING = /[\s,;:–—\-|·(]+$|\s+(?:and|or|the|a|an|of|to|in|on|for|wi
  */
 export function trimAt(text: string, at: number): string | null {
   const shown = text.slice(0, at)
-  const isWhole = at >= text.length || /^\s/.test(text.slice(at)) || /\s$/.test(shown)
-  let trimmed = isWhole ? shown : shown.replace(/\s*\S+$/u, '')
-  for (let before = ''; before !== trimmed; ) {
-    before = trimmed
-    trimmed = trimmed.replace(DANGLING, '')
-  }
+  const isWhole = at >= text.length || isSpace(text[at]!) || (shown !== '' && isSpace(shown.at(-1)!))
+  const trimmed = withoutLooseEnd(isWhole ? shown : shown.slice(0, lastWord(shown).spaceStart))
   return trimmed === '' ? null : trimmed
 }

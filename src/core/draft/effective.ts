@@ -54,7 +54,7 @@ export function patternValues(
     author: firstValue(facts, 'author') ?? things.find((thing) => thing.fields.author)?.fields.author ?? '',
     date: /^\d{4}-\d\d-\d\d/.exec(date ?? '')?.[0] ?? '',
     category: firstValue(facts, 'article:section') ?? '',
-    number: /(\d+)(?!.*\d)/.exec(new URL(page.url).pathname)?.[1] ?? '',
+    number: new URL(page.url).pathname.match(/\d+/g)?.at(-1) ?? '',
   }
 }
 

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { limits } from '../crawl/limits'
 import { decodeHtml } from './decode'
 import { readPage } from './read-page'
 
@@ -182,5 +183,26 @@ describe('hostile input', () => {
     ['NUL bytes', '\0\0<title>a\0b</title>'],
   ])('%s is read without a throw', (_name, html) => {
     expect(() => read(html)).not.toThrow()
+  })
+})
+
+describe('texts that are longer than any text is', () => {
+  const long = (length: number) => 'あ'.repeat(length)
+
+  test('are kept to their limit, and it is said whose they are', () => {
+    const most = limits.textCharacters
+    const found = facts(
+      `<meta charset=utf-8><title>${long(most + 5)}</title><meta property="og:title" content="${long(most + 1)}"><meta name=description content="short"><p>${'\u{1F99C}'.repeat(most)}`,
+    )
+    expect(found.title).toHaveLength(most)
+    expect(found.metas.find(({ key }) => key === 'og:title')!.value).toHaveLength(most)
+    expect(found.firstParagraph).toBe('\u{1F99C}'.repeat(most / 2))
+    expect(found.cutTexts).toEqual(['og:title', 'title', 'first paragraph'])
+  })
+
+  test('nothing is said where none is', () => {
+    const found = facts(`<title>${'a'.repeat(limits.textCharacters)}</title>`)
+    expect(found.title).toHaveLength(limits.textCharacters)
+    expect(found.cutTexts).toBeUndefined()
   })
 })

@@ -12,8 +12,11 @@ const WORDS: Record<string, string> = {
  * @example sectionName('/fr/?*') // '/fr: pages beside each other'
  */
 export function sectionName(id: string): string {
-  const { before, glob, rest } = /^(?<before>.*?)\/(?<glob>\?\*|\[0-9\]\*)(?<rest>.*)$/.exec(id)?.groups ?? {}
-  if (glob === undefined) return id
+  const found = /\/(\?\*|\[0-9\]\*)/.exec(id)
+  if (!found) return id
+  const [{ length }, glob = ''] = found
+  const before = id.slice(0, found.index)
+  const rest = id.slice(found.index + length)
   const words = glob === '?*' && rest !== '' ? 'all others' : WORDS[glob]!
   return before ? `${before}: ${words}` : words[0]!.toUpperCase() + words.slice(1)
 }

@@ -62,12 +62,20 @@ function mostUnits(box: TextBox): number {
   return Math.ceil((box.lines * box.widthPx) / box.sizePx / NARROWEST_EM) + MARGIN_UNITS
 }
 
+/** Spaces at the end of a line hang over it. */
+function withoutSpaceEnd(text: string): string {
+  let end = text.length
+  while (end > 0 && text.charCodeAt(end - 1) === 32) end--
+  return text.slice(0, end)
+}
+
 const textOf = (pieces: BreakPiece[], from: number, to: number) =>
-  pieces
-    .slice(from, to)
-    .map((piece) => piece.text)
-    .join('')
-    .replace(/ +$/, '')
+  withoutSpaceEnd(
+    pieces
+      .slice(from, to)
+      .map((piece) => piece.text)
+      .join(''),
+  )
 
 /**
  * Breaks a text into the lines of a box and cuts what has no room.
@@ -102,7 +110,7 @@ export function fitText(text: string, box: TextBox): FittedText {
       const reach = box.lines === 1 || restFits ? counted.length : to
       const end = endBeforeEllipsis(counted, from, reach, roomEm, ellipsisEm)
       const line = textOf(counted, from, end)
-      const shown = text.slice(0, counted[end - 1]?.end ?? counted[from]?.start ?? 0).replace(/ +$/, '')
+      const shown = withoutSpaceEnd(text.slice(0, counted[end - 1]?.end ?? counted[from]?.start ?? 0))
       return { shown, cut: true, lines: [...lines, line] }
     }
     lines.push(textOf(counted, from, to))

@@ -3,7 +3,7 @@ import { defineCheck } from '../define-check'
 
 /** A declared side that is a number; null for none, or for what is no number. */
 const declaredPx = (value: string | null | undefined) =>
-  /^\s*\d+\s*(?:px)?\s*$/i.test(value ?? '') ? Number.parseInt(value!, 10) : null
+  /^\d{1,9}\s*(?:px)?$/i.test((value ?? '').trim()) ? Number.parseInt(value!, 10) : null
 
 export const imageSizeMismatch = defineCheck({
   id: 'image-size-mismatch',

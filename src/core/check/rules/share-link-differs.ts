@@ -1,10 +1,10 @@
-import { resolveAddress } from '../../crawl/address'
+import { resolveAddress, withoutQuery } from '../../crawl/address'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 import { readShareLink } from '../share-link'
 
 /** An address without what makes no other page of it. */
-const bare = (address: string) => address.replace(/[?#].*$/, '').replace(/\/$/, '')
+const bare = (address: string) => withoutQuery(address).replace(/\/$/, '')
 
 export const shareLinkDiffers = defineCheck({
   id: 'share-link-differs',

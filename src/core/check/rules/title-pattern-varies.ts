@@ -14,10 +14,37 @@ function shapeOf(title: string, name: string): string | null {
   const at = lower.indexOf(name.toLowerCase())
   if (at < 0) return null
   if (lower.indexOf(name.toLowerCase(), at + name.length) >= 0) return 'twice'
-  const before = /(\s*[|–—·•»:,-]\s*)$/.exec(title.slice(0, at))?.[1]
-  const after = /^(\s*[|–—·•«:,-]\s*)/.exec(title.slice(at + name.length))?.[1]
-  if (before !== undefined && at + name.length === title.length) return `${before}name`
-  return after !== undefined && at === 0 ? `name${after}` : null
+  const end = at + name.length
+  if (end === title.length) {
+    const start = separatorStart(title, at)
+    return start === null ? null : `${title.slice(start, at)}name`
+  }
+  const after = at === 0 ? separatorEnd(title, end) : null
+  return after === null ? null : `name${title.slice(end, after)}`
+}
+
+const SEPARATORS = new Set('|–—·•»«:,-')
+
+const isSpace = (sign: string | undefined) => sign !== undefined && sign.trim() === ''
+
+/** Where a separator starts, with the spaces around it, that ends here; null where none does. */
+function separatorStart(title: string, end: number): number | null {
+  let at = end
+  while (isSpace(title[at - 1])) at--
+  if (at === 0 || !SEPARATORS.has(title[at - 1]!)) return null
+  at--
+  while (isSpace(title[at - 1])) at--
+  return at
+}
+
+/** Where a separator ends that starts here; null where none does. */
+function separatorEnd(title: string, start: number): number | null {
+  let at = start
+  while (isSpace(title[at])) at++
+  if (!SEPARATORS.has(title[at] ?? '')) return null
+  at++
+  while (isSpace(title[at])) at++
+  return at
 }
 
 export const titlePatternVaries = defineCheck({

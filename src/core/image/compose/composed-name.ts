@@ -24,8 +24,9 @@ export function composedNames(
         rest
           .replace(/(?:^|\/)index\.html?$/i, '')
           .replace(/\.html?$/i, '')
-          .replace(/[^\p{L}\p{N}]+/gu, '-')
-          .replace(/^-+|-+$/g, '')
+          .split(/[^\p{L}\p{N}]+/u)
+          .filter((word) => word !== '')
+          .join('-')
           .slice(0, MOST_LETTERS) || 'index'
       let name = `${folder}${stem}.${EXTENSIONS[type]}`
       for (let number = 2; taken.has(name.toLowerCase()); number++)

@@ -1,4 +1,5 @@
 import { decodeHTML } from 'entities'
+import { limits } from '../../crawl/limits'
 import type { ContentImage, LinkFact, MetaFact, PageFacts } from '../../model'
 import { collapseWhiteSpace, isBlank, trimAscii } from '../../text/collapse'
 import { readJsonLd } from '../json-ld'
@@ -38,6 +39,7 @@ export class FactGatherer implements TextSink {
   private hrefs: string[] = []
   private hrefPlaces: number[] = []
   private shareLinks: NonNullable<PageFacts['shareLinks']> = []
+  private readonly cutTexts = new Set<string>()
   private language: string | null = null
   private baseHref: string | null = null
   private refresh: string | null = null
@@ -196,12 +198,12 @@ export class FactGatherer implements TextSink {
     const said: PageFacts['jsonLd'][number] = {
       line,
       column,
-      types: types.map(detached),
+      types: types.map((type) => this.kept('JSON-LD', type)),
       error: error && detached(error),
       errorLine,
     }
     if (things.length > 0) said.things = things
-    if (siteNames.length > 0) said.siteNames = siteNames.map(detached)
+    if (siteNames.length > 0) said.siteNames = siteNames.map((name) => this.kept('JSON-LD', name))
     this.jsonLd.push(said)
   }
 
@@ -272,7 +274,17 @@ export class FactGatherer implements TextSink {
 
   private value(name: string): string | null {
     const value = this.attributes.get(name)
-    return value === null ? null : detached(value)
+    return value === null ? null : this.kept(name, value)
+  }
+
+  /** A text as it is kept: no longer than anything that is a text, whoever writes it. */
+  private kept(what: string, text: string): string {
+    if (text.length <= limits.textCharacters) return detached(text)
+    this.cutTexts.add(what)
+    const last = text.charCodeAt(limits.textCharacters - 1)
+    // Half a character is none.
+    const isSplit = last >= 0xd800 && last < 0xdc00
+    return detached(text.slice(0, limits.textCharacters - (isSplit ? 1 : 0)))
   }
 
   private addHref(tag: number): void {
@@ -290,7 +302,7 @@ export class FactGatherer implements TextSink {
     if (!src) return
     const { line, column, endByte } = this.tagPlace()
     this.images.push({
-      src: detached(src),
+      src: this.kept('img', src),
       alt: this.value('alt'),
       width: declaredSize(this.attributes.get('width')),
       height: declaredSize(this.attributes.get('height')),
@@ -308,17 +320,18 @@ export class FactGatherer implements TextSink {
     const property = attributes.get('property')
     const equivalent = attributes.get('http-equiv')
     if (charset === null && name === null && property === null && equivalent === null) return
-    const value = this.value('content')
+    const content = attributes.get('content')
+    const value = content === null ? null : this.kept(trimAscii(name ?? property ?? 'meta').slice(0, 60), content)
     const { line, column } = this.place()
     const endByte = this.positions.bytesBefore(this.tokenEnd)
     const add = (key: string, attribute: MetaFact['attribute'], itsValue: string | null) => {
-      this.metas.push({ key: detached(key), attribute, value: itsValue, inHead, line, column, endByte })
+      this.metas.push({ key: this.kept('meta', key), attribute, value: itsValue, inHead, line, column, endByte })
     }
     if (name !== null) add(trimAscii(name).toLowerCase(), 'name', value)
     // `property` is a list of terms (RDFa): each is a tag of its own.
     if (property !== null) for (const key of tokensOf(property)) add(key.toLowerCase(), 'property', value)
     if (equivalent !== null) add(trimAscii(equivalent).toLowerCase(), 'http-equiv', value)
-    if (charset !== null) add('charset', 'charset', detached(charset))
+    if (charset !== null) add('charset', 'charset', this.kept('charset', charset))
     if (equivalent?.toLowerCase() === 'refresh') this.refresh ??= refreshAddress(value ?? '')
     if (!inHead) this.rows.noteBodyTag(this.tokenStart)
   }
@@ -328,7 +341,7 @@ export class FactGatherer implements TextSink {
     const href = this.value('href')
     if (rel === '' || href === null) return
     const { line, column, endByte } = this.tagPlace()
-    const link: LinkFact = { rel: detached(rel), href, line, column, endByte }
+    const link: LinkFact = { rel: this.kept('rel', rel), href, line, column, endByte }
     for (const name of ['type', 'sizes', 'hreflang'] as const) {
       const value = this.value(name)
       if (value !== null) link[name] = value
@@ -354,14 +367,14 @@ export class FactGatherer implements TextSink {
     const paragraph = this.hasMain ? this.texts.mainParagraph : this.texts.paragraph
     const placed = (text: typeof title) => text && { line: text.line, column: text.column, endByte: text.endByte }
     const facts: PageFacts = {
-      title: title && detached(collapseWhiteSpace(title.text)),
+      title: title && this.kept('title', collapseWhiteSpace(title.text)),
       description: this.firstValue('description'),
       language: this.language,
       canonical:
         this.links.find((link) => link.rel.split(' ').includes('canonical') && !isBlank(link.href))?.href ?? null,
       robots: this.firstValue('robots'),
-      h1: h1 && detached(collapseWhiteSpace(h1.text)),
-      firstParagraph: paragraph && detached(collapseWhiteSpace(paragraph.text)),
+      h1: h1 && this.kept('h1', collapseWhiteSpace(h1.text)),
+      firstParagraph: paragraph && this.kept('first paragraph', collapseWhiteSpace(paragraph.text)),
       base: this.baseHref,
       metas: this.metas,
       links: this.links,
@@ -372,6 +385,7 @@ export class FactGatherer implements TextSink {
       headClosedBy: this.headClosedBy,
       isShell: this.loadsScript && this.visible < SHELL_CHARACTERS,
     }
+    if (this.cutTexts.size > 0) facts.cutTexts = [...this.cutTexts].map(detached)
     for (const text of [title, h1, paragraph]) if (text) this.rows.note(text.start, text.row)
     this.rows.finish(this.lastToken)
     this.texts.letGo()
