@@ -1,5 +1,6 @@
 import { driftBetween, hasDrifted, incomparable } from '@/core/compare/drift'
 import { type DriftFormat, driftFormats } from '@/core/compare/drift-reports'
+import { terminalText } from '@/core/text/visible'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
 import { loadRunDocument } from './load-files'
@@ -21,7 +22,7 @@ export async function compare(
   ] as const) {
     // Said beside the document, which has no place for it: pages that were not read look like pages that went.
     for (const { message } of incomplete)
-      process.stderr.write(`nimble-parrot: ${file} is of a run that is not complete: ${message}\n`)
+      process.stderr.write(`nimble-parrot: ${terminalText(`${file} is of a run that is not complete: ${message}`)}\n`)
   }
   const drift = driftBetween(old, now)
   const text = driftFormats[options.format](drift)

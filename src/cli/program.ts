@@ -6,6 +6,7 @@ import { CENTER } from '@/core/image/refit-plan'
 import { reportFormats } from '@/core/report/formats'
 import { surfaces } from '@/core/surface/profiles'
 import { nearestWord } from '@/core/text/nearest-word'
+import { terminalText } from '@/core/text/visible'
 import { CannotRun } from './cannot-run'
 import { check, type FormatChoice } from './check'
 import { compare } from './compare'
@@ -52,7 +53,14 @@ const askable = surfaces.filter(({ token }) => token !== null).map(({ id }) => i
 
 async function parsed(argv: string[]): Promise<number> {
   const program = new Command('nimble-parrot').exitOverride().configureOutput({
-    outputError: (text, write) => write(text.replace(/^error: /, 'nimble-parrot: ')),
+    outputError: (text, write) =>
+      write(
+        text
+          .replace(/^error: /, 'nimble-parrot: ')
+          .split('\n')
+          .map(terminalText)
+          .join('\n'),
+      ),
   })
   let exitCode = 0
   program
@@ -140,7 +148,7 @@ export async function runCommand(argv: string[]): Promise<number> {
     // The parser has said it already.
     if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : 2
     const message = error instanceof CannotRun ? error.message : error instanceof Error ? error.message : String(error)
-    process.stderr.write(`nimble-parrot: ${message}\n`)
+    process.stderr.write(`nimble-parrot: ${terminalText(message)}\n`)
     return 2
   }
 }

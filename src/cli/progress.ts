@@ -1,4 +1,5 @@
 import type { CrawlEvent } from '@/core/crawl/events'
+import { terminalText } from '@/core/text/visible'
 
 type Terminal = { isTTY?: boolean; columns?: number; write(text: string): boolean }
 
@@ -9,7 +10,7 @@ export function progressLine(out: Terminal) {
     show({ done, waiting, fetching }: Extract<CrawlEvent, { kind: 'progress' }>): void {
       if (!isLive) return
       const line = `${done} pages read, ${waiting} waiting  ${fetching[0] ?? ''}`
-      out.write(`\r\u001b[K${line.slice(0, (out.columns ?? 80) - 1)}`)
+      out.write(`\r\u001b[K${terminalText(line).slice(0, (out.columns ?? 80) - 1)}`)
     },
     clear(): void {
       if (isLive) out.write('\r\u001b[K')

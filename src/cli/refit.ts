@@ -3,6 +3,7 @@ import { extname } from 'node:path'
 import { limits } from '@/core/crawl/limits'
 import type { RefitType } from '@/core/image/refit-plan'
 import { enlargedBy, type Fill, type Focus, type Shape } from '@/core/image/refit-plan'
+import { printableJson } from '@/core/text/visible'
 import { readPart } from '@/io/folder'
 import { BadPicture, refit as refitBytes } from '@/io/refit'
 import { CannotRun } from './cannot-run'
@@ -40,7 +41,7 @@ export async function refit(image: string, options: RefitOptions): Promise<numbe
     crop: made.plan.crop,
     enlarged,
   }
-  process.stdout.write(`${JSON.stringify(said, null, 2)}\n`)
+  process.stdout.write(`${printableJson(said, 2)}\n`)
   if (made.fits) return 0
   process.stderr.write(
     `nimble-parrot: the budget of ${budget} bytes can’t be met: the best try has ${made.bytes.length}, and was written. Try a smaller shape, or --type webp.\n`,

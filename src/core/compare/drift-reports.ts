@@ -1,6 +1,7 @@
 import { escapeText } from '../draft/escape-html'
 import { escapeMarkdown } from '../report/markdown'
 import { surfaces } from '../surface/profiles'
+import { printableJson, terminalText, visible } from '../text/visible'
 import type { Drift, RefreshReason } from './drift'
 
 const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
@@ -54,7 +55,7 @@ const NOTHING = 'Nothing changed.'
 export function driftAsText(drift: Drift): string {
   const parts = partsOf(drift)
   if (parts.length === 0) return `${NOTHING}\n`
-  return `${parts.map(({ title, lines }) => [title, ...lines.map((line) => `  ${line}`)].join('\n')).join('\n\n')}\n`
+  return `${parts.map(({ title, lines }) => [title, ...lines.map((line) => `  ${terminalText(line)}`)].join('\n')).join('\n\n')}\n`
 }
 
 export function driftAsMarkdown(drift: Drift): string {
@@ -69,7 +70,7 @@ export function driftAsHtml(drift: Drift): string {
   const body = partsOf(drift)
     .map(
       ({ title, lines }) =>
-        `<h2>${escapeText(title)}</h2>\n<ul>${lines.map((line) => `<li${line.startsWith('    ') ? ' style="margin-left:1.5em"' : ''}>${escapeText(line.trim())}</li>`).join('\n')}</ul>`,
+        `<h2>${escapeText(title)}</h2>\n<ul>${lines.map((line) => `<li${line.startsWith('    ') ? ' style="margin-left:1.5em"' : ''}>${escapeText(visible(line.trim()))}</li>`).join('\n')}</ul>`,
     )
     .join('\n')
   return `<!doctype html>
@@ -81,7 +82,7 @@ ${body || `<p>${NOTHING}</p>`}
 `
 }
 
-export const driftAsJson = (drift: Drift): string => `${JSON.stringify(drift, null, 2)}\n`
+export const driftAsJson = (drift: Drift): string => `${printableJson(drift, 2)}\n`
 
 export const driftFormats = {
   text: driftAsText,

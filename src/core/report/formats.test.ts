@@ -122,9 +122,9 @@ describe('JUnit', () => {
     expect(Number(parsed.testsuites.tests)).toBe(suites.flatMap(({ testcase }) => testcase).length)
   })
 
-  test('characters that no XML may hold are replaced', () => {
-    expect(escapeXml('a\u0000b\u001Fc\uFFFE<&"\n\t')).toBe('a\uFFFDb\uFFFDc\uFFFD&lt;&amp;&quot;\n\t')
-    expect(escapeXml('\uD800x😀')).toBe('\uFFFDx😀')
+  test('characters that no XML may hold, or that break its line, are marks', () => {
+    expect(escapeXml('a\u0000b\u001Fc\uFFFE<&"\n\t')).toBe('a␀b␟c\uFFFD&lt;&amp;&quot;␊␉')
+    expect(escapeXml('\uD800x😀')).toBe('⟨U+D800⟩x😀')
   })
 })
 

@@ -3,9 +3,13 @@ import { escapeAttribute, escapeText } from '../draft/escape-html'
 import { groupBy } from '../group-by'
 import type { Level } from '../model'
 import { sectionName } from '../section/section-name'
+import { visible } from '../text/visible'
 import { pathOn } from './located'
 import { count, countWords, type PaperLine, paperLines, printedCauses, VERDICT_TITLES } from './paper'
 import type { RunDocument } from './run-document'
+
+/** A value as text of the report. */
+const text = (value: string) => escapeText(visible(value))
 
 const SIGN: Record<Level, string> = { error: '▲', warning: '◆', note: '●' }
 
@@ -23,10 +27,10 @@ td,th{border:1px solid var(--line);padding:6px 10px;text-align:left;font-size:14
 @media print{body{background:#fff}details{display:block}}`
 
 function causeHtml(cause: Cause, site: string): string {
-  const paths = cause.pages.map((url) => `<li><code>${escapeText(pathOn(url, site))}</code></li>`).join('')
-  const snippet = cause.snippet ? `<pre>${escapeText(cause.snippet)}</pre>` : ''
-  return `<li><p><b class="${cause.level}">${SIGN[cause.level]} ${cause.level}</b> ${escapeText(cause.change)}</p>${snippet}
-<details><summary class="quiet">${count(cause.pages.length, 'page')}; ${cause.rules.map((rule) => `<code>${escapeText(rule)}</code>`).join(', ')}</summary><ul>${paths}</ul></details></li>`
+  const paths = cause.pages.map((url) => `<li><code>${text(pathOn(url, site))}</code></li>`).join('')
+  const snippet = cause.snippet ? `<pre>${cause.snippet.split('\n').map(text).join('\n')}</pre>` : ''
+  return `<li><p><b class="${cause.level}">${SIGN[cause.level]} ${cause.level}</b> ${text(cause.change)}</p>${snippet}
+<details><summary class="quiet">${count(cause.pages.length, 'page')}; ${cause.rules.map((rule) => `<code>${text(rule)}</code>`).join(', ')}</summary><ul>${paths}</ul></details></li>`
 }
 
 function sectionRows(document: RunDocument): string {
@@ -35,7 +39,7 @@ function sectionRows(document: RunDocument): string {
       const findings = pages.flatMap((page) => page.findings)
       const clear = pages.filter((page) => page.findings.every(({ level }) => level !== 'error')).length
       const number = (level: Level) => findings.filter((finding) => finding.level === level).length
-      return `<tr><td><code>${escapeText(sectionName(section))}</code></td><td class="n">${pages.length}</td><td class="n">${clear}</td><td class="n">${number('error')}</td><td class="n">${number('warning')}</td></tr>`
+      return `<tr><td><code>${text(sectionName(section))}</code></td><td class="n">${pages.length}</td><td class="n">${clear}</td><td class="n">${number('error')}</td><td class="n">${number('warning')}</td></tr>`
     })
     .join('\n')
 }
@@ -46,8 +50,8 @@ const REASSURANCE = {
   'not-known': 'Nothing was found that stands in the way, but not everything was read.',
 } as const
 
-const lineHtml = ({ kind, text }: PaperLine) =>
-  `<p class="${kind === 'incomplete' ? 'error' : kind === 'note' ? 'quiet' : 'told'}">${escapeText(text)}</p>`
+const lineHtml = ({ kind, text: said }: PaperLine) =>
+  `<p class="${kind === 'incomplete' ? 'error' : kind === 'note' ? 'quiet' : 'told'}">${text(said)}</p>`
 
 /** A report that a client can read: one file, no script, nothing fetched. */
 export function runAsHtml(document: RunDocument): string {
@@ -61,13 +65,13 @@ export function runAsHtml(document: RunDocument): string {
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'">
-<title>${escapeText(`${verdict}: ${source.site}`)}</title>
+<title>${text(`${verdict}: ${source.site}`)}</title>
 <style>${STYLE}</style>
 </head>
 <body>
 <main>
 <h1 class="${summary.clear ? 'clear' : 'error'}">${verdict}</h1>
-<p><a href="${escapeAttribute(source.site)}" rel="noreferrer">${escapeText(source.site)}</a>, ${count(summary.pages, 'page')}, looked at <time>${escapeText(document.startedAt)}</time>.</p>
+<p><a href="${escapeAttribute(source.site)}" rel="noreferrer">${text(source.site)}</a>, ${count(summary.pages, 'page')}, looked at <time>${text(document.startedAt)}</time>.</p>
 <p>${countWords(summary)}${waived}. ${REASSURANCE[summary.verdict]}</p>
 ${paperLines(document).map(lineHtml).join('\n')}
 <h2>${document.baseline ? 'What to change of what is new' : 'What to change'}</h2>

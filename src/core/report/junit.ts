@@ -16,7 +16,7 @@ function lineOf({ finding, state, waiver }: LocatedFinding): string {
   return `${before}${rule}${line === null ? '' : `, line ${line}`}: ${message} ${fix}`
 }
 
-const linesOf = (findings: readonly LocatedFinding[]) => escapeXml(findings.map(lineOf).join('\n'))
+const linesOf = (findings: readonly LocatedFinding[]) => findings.map((one) => escapeXml(lineOf(one))).join('\n')
 
 type Case = { name: string; file: string | null; seconds: number; findings: LocatedFinding[] }
 type Outcome = 'failed' | 'skipped' | 'passed'

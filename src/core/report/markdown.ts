@@ -1,5 +1,6 @@
 import type { Cause } from '../cause/cause'
 import { escapeText } from '../draft/escape-html'
+import { visible } from '../text/visible'
 import { pathOn } from './located'
 import { count, countWords, type PaperLine, paperLines, printedCauses, VERDICT_TITLES } from './paper'
 import type { RunDocument } from './run-document'
@@ -9,19 +10,23 @@ const MOST_CHARACTERS = 60_000
 /** Pages named under a cause before the rest is counted. */
 const PAGES_NAMED = 10
 
+/** A number that would begin a list. */
+const LIST_NUMBER = /^(\d{1,9})([.)])/
+
 /** Text that Markdown takes for nothing else: titles of pages are strangers’ words. */
 export function escapeMarkdown(text: string): string {
-  return text
-    .replace(/[\\`*_{}[\]<>()#+!|~@]/g, (sign) => (sign === '@' ? '@\u200B' : `\\${sign}`))
-    .replace(/\s+/g, ' ')
+  return visible(text.replace(/\s+/g, ' ').trim())
+    .replace(/[\\`*_{}[\]<>()#+!|~@&=-]/g, (sign) => (sign === '@' ? '@\u200B' : `\\${sign}`))
+    .replace(LIST_NUMBER, '$1\\$2')
 }
 
 /** Code that may hold backticks itself. */
-function codeSpan(text: string): string {
+function codeSpan(value: string): string {
+  const text = visible(value)
   const longest = Math.max(0, ...[...text.matchAll(/`+/g)].map(([ticks]) => ticks.length))
   const fence = '`'.repeat(longest + 1)
   const pad = text.startsWith('`') || text.endsWith('`') ? ' ' : ''
-  return `${fence}${pad}${text.replace(/[\r\n]+/g, ' ')}${pad}${fence}`
+  return `${fence}${pad}${text}${pad}${fence}`
 }
 
 function causeLines(cause: Cause, site: string): string[] {
@@ -45,14 +50,15 @@ function causeLines(cause: Cause, site: string): string[] {
   ]
 }
 
-function fenced(code: string): string[] {
+function fenced(snippet: string): string[] {
+  const code = snippet.split('\n').map(visible).join('\n')
   const longest = Math.max(2, ...[...code.matchAll(/`+/g)].map(([ticks]) => ticks.length))
   const fence = '`'.repeat(longest + 1)
   return [`${fence}html`, code, fence]
 }
 
 /** Text inside an HTML block, where Markdown's signs are only signs. A name after @ would still call somebody. */
-const escapeHtmlText = (text: string) => escapeText(text.replace(/\s+/g, ' ')).replaceAll('@', '@\u200B')
+const escapeHtmlText = (text: string) => escapeText(visible(text.replace(/\s+/g, ' '))).replaceAll('@', '@\u200B')
 
 /** What is to be known beside the findings: notes as they are, what bears on the verdict in bold. */
 const lineOf = ({ kind, text }: PaperLine) =>

@@ -1,4 +1,7 @@
-/** A cell that no spreadsheet takes for a formula: what starts like one gets a leading apostrophe. */
-export function neutralCell(cell: string): string {
-  return /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell
+import { visible } from '../text/visible'
+
+/** A cell of one line that no spreadsheet takes for a formula: what starts like one gets a leading apostrophe. */
+export function neutralCell(value: string): string {
+  const cell = visible(value)
+  return /^[=+\-@]/.test(cell) ? `'${cell}` : cell
 }

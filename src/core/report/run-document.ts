@@ -5,6 +5,7 @@ import type { LineOf } from '../json-lines'
 import type { Finding, GatheredImage, GatheredPage, Gathering, RunNote, SiteFinding } from '../model'
 import { noRequirements, type Requirements } from '../requirements/requirements'
 import type { Card } from '../surface/card-model'
+import { printableJson } from '../text/visible'
 import { type Baseline, type BaselineCounts, sinceBaseline } from './baseline'
 import type { SignedOff } from './run-document-schema'
 
@@ -140,5 +141,5 @@ export type RunDocument = ReturnType<typeof runDocument>
 
 /** The run document as JSON text, with a line end. */
 export function runAsJson(document: RunDocument): string {
-  return `${JSON.stringify(document, null, 2)}\n`
+  return `${printableJson(document, 2)}\n`
 }

@@ -1,5 +1,6 @@
 import { checkOf } from '../check/rules'
 import { encodedPath } from '../crawl/build-files'
+import { printableJson } from '../text/visible'
 import { VERSION } from '../version'
 import { type LocatedFinding, locatedFindings } from './located'
 import { paperLines, verdictLine, waiverWords } from './paper'
@@ -86,5 +87,5 @@ export function runAsSarif(document: RunDocument): string {
       },
     ],
   }
-  return `${JSON.stringify(log, null, 2)}\n`
+  return `${printableJson(log, 2)}\n`
 }

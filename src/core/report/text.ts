@@ -1,5 +1,6 @@
 import type { Cause } from '../cause/cause'
 import type { Level } from '../model'
+import { terminalText } from '../text/visible'
 import { pathOn } from './located'
 import { count, type PaperLine, paperLines, printedCauses, verdictLine } from './paper'
 import type { RunDocument } from './run-document'
@@ -23,7 +24,7 @@ function placesOf(cause: Cause, document: RunDocument): string[] {
   const lines = new Map(cause.evidence.map(({ url, line }) => [url, line]))
   return cause.pages.slice(0, PAGES_NAMED).map((url) => {
     const line = lines.get(url)
-    return `${files.get(url) ?? pathOn(url, document.source.site)}${line ? `:${line}` : ''}`
+    return terminalText(`${files.get(url) ?? pathOn(url, document.source.site)}${line ? `:${line}` : ''}`)
   })
 }
 
@@ -31,7 +32,7 @@ function causeLines(cause: Cause, document: RunDocument, style: Style): string[]
   const named = placesOf(cause, document)
   const rest = cause.pages.length - named.length
   return [
-    `${style(cause.level, cause.level.padEnd(7))} ${style('strong', cause.change)}`,
+    `${style(cause.level, cause.level.padEnd(7))} ${style('strong', terminalText(cause.change))}`,
     `        ${style('quiet', `clears ${signs(cause.clears)}: ${cause.rules.join(', ')}`)}`,
     ...named.map((place) => `          ${place}`),
     ...(rest > 0 ? [`          … and ${rest} more`] : []),
@@ -41,7 +42,11 @@ function causeLines(cause: Cause, document: RunDocument, style: Style): string[]
 
 /** What bears on the verdict is set off from what is only to be known. */
 const told = ({ kind, text }: PaperLine, style: Style) =>
-  kind === 'incomplete' ? style('error', text) : kind === 'note' ? style('quiet', text) : text
+  kind === 'incomplete'
+    ? style('error', terminalText(text))
+    : kind === 'note'
+      ? style('quiet', terminalText(text))
+      : terminalText(text)
 
 /**
  * A run in words, for a terminal or a log: the verdict, what it is worth, then what to do by the change that mends it,
@@ -54,7 +59,7 @@ export function runAsText(document: RunDocument, style: Style = plainStyle): str
   const verdict = style(summary.clear ? 'strong' : 'error', verdictLine(document))
   const lines = [
     verdict,
-    `${style('strong', source.site)}${from}`,
+    `${style('strong', terminalText(source.site))}${terminalText(from)}`,
     `${count(summary.pages, 'page')} in ${count(sections, 'section')}, ${count(document.images.length, 'picture')}`,
     ...paperLines(document).map((line) => told(line, style)),
     '',

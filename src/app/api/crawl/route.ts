@@ -3,6 +3,7 @@ import { createAddressMap } from '@/core/crawl/address-map'
 import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import { CrawlRequest, type ParsedCrawlRequest, toWire, type WireEvent } from '@/core/crawl/wire'
+import { terminalText } from '@/core/text/visible'
 import { answering } from '@/io/answering'
 import { beginCrawl, clientOf, refusalToAsk } from '@/io/client-limits'
 import { imagePath } from '@/io/image-token'
@@ -42,11 +43,18 @@ async function* crawlLines(
     if (signal.aborted) return
     const isKnown = error instanceof NothingAnswered
     // Never the request itself: it may hold a login.
-    if (!isKnown) console.error(error instanceof Error ? error.stack : String(error))
+    if (!isKnown) console.error(forLog(error))
     const message = isKnown ? error.message : 'The crawl broke off by a fault of ours. What was gathered is kept.'
     yield [{ kind: 'failed', message }]
   }
 }
+
+/** An error in lines of a log: its words may hold what a page says. */
+const forLog = (error: unknown) =>
+  String(error instanceof Error ? error.stack : error)
+    .split('\n')
+    .map(terminalText)
+    .join('\n')
 
 export async function POST(request: Request): Promise<Response> {
   const refusal = refusalOf(request, true)
