@@ -1,5 +1,6 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { driftFormats } from '@/core/compare/drift-reports'
+import { shownAddress } from '@/core/crawl/address-secrets'
 import { globFault } from '@/core/crawl/globs'
 import { limits } from '@/core/crawl/limits'
 import { CENTER } from '@/core/image/refit-plan'
@@ -58,7 +59,7 @@ async function parsed(argv: string[]): Promise<number> {
         text
           .replace(/^error: /, 'nimble-parrot: ')
           .split('\n')
-          .map(terminalText)
+          .map((line) => terminalText(shownAddress(line)))
           .join('\n'),
       ),
   })
@@ -148,7 +149,7 @@ export async function runCommand(argv: string[]): Promise<number> {
     // The parser has said it already.
     if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : 2
     const message = error instanceof CannotRun ? error.message : error instanceof Error ? error.message : String(error)
-    process.stderr.write(`nimble-parrot: ${terminalText(message)}\n`)
+    process.stderr.write(`nimble-parrot: ${terminalText(shownAddress(message))}\n`)
     return 2
   }
 }

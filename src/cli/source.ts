@@ -1,5 +1,6 @@
 import { stat } from 'node:fs/promises'
 import { type AddressFile, AddressFileReader, faultOfAddressFile } from '@/core/crawl/address-file'
+import { shownAddress } from '@/core/crawl/address-secrets'
 import { type CrawlEvent, oneByOne } from '@/core/crawl/events'
 import { gatherBuild } from '@/core/crawl/gather-build'
 import { limits } from '@/core/crawl/limits'
@@ -159,7 +160,9 @@ export async function* gatherSource(
     if (!follow) refuse(options, CRAWL_ONLY, 'a list')
     const { kind, addresses, isCut } = await addressesIn(path, source)
     for await (const event of crawlEvents({ kind: 'list', addresses, isCut, follow }, site, options, signal)) {
-      yield event.kind === 'started' ? { ...event, source: { ...event.source, kind, location: source } } : event
+      yield event.kind === 'started'
+        ? { ...event, source: { ...event.source, kind, location: shownAddress(source) } }
+        : event
     }
     return
   }

@@ -2,6 +2,7 @@ import { lookup as dnsLookup } from 'node:dns'
 import type { LookupFunction } from 'node:net'
 import { Agent } from 'undici'
 import { parseUrl } from '@/core/crawl/address'
+import { shownAddress } from '@/core/crawl/address-secrets'
 import type { Exchange, ReadAddress, ReadRequest } from '@/core/crawl/read-address'
 import type { FailureCode } from '@/core/model'
 import { type InnerHosts, isInnerAddress } from './guard'
@@ -14,8 +15,8 @@ export type FetchSettings = {
   concurrency: number
   timeoutMs: number
   signal: AbortSignal
-  /** Sent to this host only (`host:port`), so that no redirect and no picture elsewhere can carry it away. */
-  login?: { host: string; headers: Record<string, string> } | null
+  /** Sent to this origin (scheme, host and port) and no other: no redirect and no picture elsewhere can carry it away. */
+  login?: { origin: string; headers: Record<string, string> } | null
   /** Crawler token to ask with, in place of our own name. */
   askAs?: string | null
   /** Ask caches on the way for what the server says now. */
@@ -111,7 +112,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
 
   const headersOf = (
     { accept, maxBytes, firstBytesOnly, pastCaches, asOurselves }: ReadRequest,
-    host: string,
+    origin: string,
   ): Record<string, string> => {
     const headers: Record<string, string> = {
       'user-agent': (!asOurselves && settings.askAs) || USER_AGENT,
@@ -121,7 +122,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     }
     if (firstBytesOnly) headers.range = `bytes=0-${maxBytes - 1}`
     if (settings.pastCaches || pastCaches) Object.assign(headers, { 'cache-control': 'no-cache', pragma: 'no-cache' })
-    if (settings.login?.host === host) Object.assign(headers, settings.login.headers)
+    if (settings.login?.origin === origin) Object.assign(headers, settings.login.headers)
     return headers
   }
 
@@ -131,7 +132,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     const refused = (code: FailureCode, message: string): Promise<Exchange> =>
       Promise.resolve({ kind: 'failed', code, message, ms: elapsed() })
     const parts = origins.split(request.url)
-    if (!parts) return refused('bad-answer', `“${request.url}” is no address.`)
+    if (!parts) return refused('bad-answer', `“${shownAddress(request.url)}” is no address.`)
     const { to, path } = parts
     if (to.refusal !== null) return refused('forbidden', to.refusal)
     const { maxBytes, openPage, openBody } = request
@@ -149,7 +150,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
       const answer = new TakeAnswer({ maxBytes, timeoutMs, openPage, openBody }, take, fail)
       const dispatcher = named.get(to.host) ?? guarded
       try {
-        dispatcher.dispatch({ origin: to.origin, path, method: 'GET', headers: headersOf(request, to.host) }, answer)
+        dispatcher.dispatch({ origin: to.origin, path, method: 'GET', headers: headersOf(request, to.origin) }, answer)
       } catch (error) {
         answer.fail(error)
       }

@@ -1,4 +1,5 @@
 import { resolveAddress } from '@/core/crawl/address'
+import { AddressSecrets, loginInAddress, shownAddress } from '@/core/crawl/address-secrets'
 import { collectSitemaps, lackOfSitemaps } from '@/core/crawl/collect-sitemaps'
 import { crawl, crawlGiven, onPreview } from '@/core/crawl/crawl'
 import { defaultCrawlOptions } from '@/core/crawl/crawl-options'
@@ -6,9 +7,9 @@ import type { CrawlEvents } from '@/core/crawl/events'
 import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import type { Outside, ReadAddress } from '@/core/crawl/read-address'
-import type { ParsedCrawlRequest } from '@/core/crawl/wire'
+import type { Login, ParsedCrawlRequest } from '@/core/crawl/wire'
 import { createFetcher } from './fetch-address'
-import { hostAndPort, type InnerHosts } from './guard'
+import type { InnerHosts } from './guard'
 import { loginHeaders } from './login-headers'
 import { innerHostsNamed } from './named-hosts'
 import { nodeOutside } from './outside'
@@ -28,23 +29,33 @@ export type CrawlTuning = {
   refusalToAsk?: () => Promise<string | null>
 }
 
+const givenAddresses = (from: ParsedCrawlRequest['from']): string[] =>
+  from.kind === 'url' ? [from.start] : from.kind === 'list' ? from.addresses : [from.address]
+
+/** The login that the first address has in front of its host; null where it has none. */
+function loginIn(from: ParsedCrawlRequest['from']): Login | null {
+  const found = loginInAddress(givenAddresses(from)[0] ?? '')
+  return found && { ...found, headers: [] }
+}
+
 /** Addresses that the person named, in whatever way. */
 export function namedAddresses(from: ParsedCrawlRequest['from']): string[] {
-  const raw = from.kind === 'url' ? [from.start] : from.kind === 'list' ? from.addresses : [from.address]
-  return raw.flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
+  return givenAddresses(from).flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
 }
 
 async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside: Outside): CrawlEvents {
-  const { from, site, maxPages, ignoreRobots, include, exclude, perSection, login, resume, pictureHosts } = request
+  const { from, maxPages, ignoreRobots, include, exclude, perSection, login, resume, pictureHosts } = request
   const options = {
     ...defaultCrawlOptions,
-    ...{ site, maxPages, ignoreRobots, include, exclude, perSection, resume, pictureHosts },
+    // Of the production address only what may be shown is ever of use.
+    site: request.site && resolveAddress(request.site, 'about:blank'),
+    ...{ maxPages, ignoreRobots, include, exclude, perSection, resume, pictureHosts },
     guessSite: tuning.guessSite,
     maxDepth: tuning.maxDepth ?? null,
     concurrency: tuning.concurrency ?? limits.concurrency,
     delayMs: tuning.delayMs ?? 0,
     askAs: tuning.askAs ?? null,
-    hasLogin: login !== null,
+    hasLogin: (login ?? loginIn(from)) !== null,
     start: '',
   }
   if (from.kind === 'url') return yield* crawl({ ...options, start: from.start }, outside)
@@ -58,18 +69,20 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     }
     return
   }
+  const given = resolveAddress(from.address, 'about:blank') ?? from.address
+  const address = outside.conceal?.(given, true) ?? given
   // A sitemap index on a preview server names its parts on production: they are read where the index is.
-  const readHere: ReadAddress = (request) => outside.read({ ...request, url: onPreview(request.url, from.address) })
-  const found = await collectSitemaps([from.address], readHere, outside)
+  const readHere: ReadAddress = (request) => outside.read({ ...request, url: onPreview(request.url, address) })
+  const found = await collectSitemaps([address], readHere, outside)
   const { pages, failed } = found
-  if (pages.length === 0) throw new NothingAnswered(from.address, failed[0]?.reason ?? 'the sitemap names no page.')
+  if (pages.length === 0) throw new NothingAnswered(address, failed[0]?.reason ?? 'the sitemap names no page.')
   yield* crawlGiven(
     {
       kind: 'sitemap',
-      location: from.address,
+      location: shownAddress(address),
       addresses: pages.map(({ page }) => page),
       follow: from.follow,
-      servedFrom: from.address,
+      servedFrom: address,
     },
     options,
     outside,
@@ -93,6 +106,7 @@ function askingAsLet(read: ReadAddress, refusalToAsk: () => Promise<string | nul
 export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning, signal: AbortSignal): CrawlEvents {
   const named = namedAddresses(request.from)
   const first = named[0]
+  const login = request.login ?? loginIn(request.from)
   const ended = new AbortController()
   const stop = () => ended.abort()
   if (signal.aborted) stop()
@@ -102,13 +116,19 @@ export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning
     concurrency: tuning.concurrency ?? limits.concurrency,
     timeoutMs: tuning.timeoutMs ?? limits.timeoutMs,
     signal: ended.signal,
-    login: request.login && first ? { host: hostAndPort(first), headers: loginHeaders(request.login) } : null,
+    login: login && first ? { origin: new URL(first).origin, headers: loginHeaders(login) } : null,
     askAs: tuning.askAs ?? null,
     pastCaches: request.pastCaches,
   })
   try {
     const { asking, refusal } = askingAsLet(fetcher.read, tuning.refusalToAsk ?? (async () => null), ended)
-    yield* events(request, tuning, nodeOutside(asking, ended.signal, tuning.pictures))
+    const secrets = new AddressSecrets()
+    const revealed: ReadAddress = (asked) => asking({ ...asked, url: secrets.reveal(asked.url) })
+    const outside = {
+      ...nodeOutside(revealed, ended.signal, tuning.pictures),
+      conceal: (address: string, isGiven: boolean) => secrets.take(address, isGiven),
+    }
+    yield* events(request, tuning, outside)
     const message = refusal()
     if (message !== null) yield [{ kind: 'incomplete', incomplete: { why: 'bytes', message } }]
   } finally {

@@ -1,4 +1,5 @@
 import { resolveAddress } from '@/core/crawl/address'
+import { AddressSecrets } from '@/core/crawl/address-secrets'
 import type { CrawlRequest } from '@/core/crawl/wire'
 import { runLock } from '@/workers/protocol'
 import { database, type StoredRun } from './database'
@@ -45,8 +46,8 @@ export async function closeLeftBehind(): Promise<void> {
 export const canResume = ({ state, waiting, source, request }: StoredRun) =>
   state === 'stopped' && waiting > 0 && (source.kind === 'url' || request !== undefined)
 
-/** An address without the name and password that it may have been typed with. */
-const plain = (address: string) => resolveAddress(address, 'about:blank') ?? ''
+/** An address without the name, password and tokens that it may have been typed with. */
+const plain = (address: string) => new AddressSecrets().take(resolveAddress(address, 'about:blank') ?? '', true)
 
 /** What is kept of a request, see `StoredRun.request`. */
 export function keptRequest({ login: _login, resume: _resume, ...request }: CrawlRequest): CrawlRequest {

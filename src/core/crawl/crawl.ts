@@ -1,5 +1,6 @@
 import { isPrivateHost, pathnameOf, resolveAddress } from './address'
 import { type AddressMap, createAddressMap, mostNamedOrigin } from './address-map'
+import { shownAddress } from './address-secrets'
 import type { CrawlOptions, GivenAddresses } from './crawl-options'
 import type { CrawlEvents } from './events'
 import { createPathFilter } from './globs'
@@ -30,7 +31,8 @@ function guessSite(start: string, exchange: Exchange): string | null {
  * @throws NothingAnswered when the start address does not answer at all
  */
 export async function* crawl(options: CrawlOptions, outside: Outside): CrawlEvents {
-  const start = resolveAddress(options.start, 'about:blank')
+  const given = resolveAddress(options.start, 'about:blank')
+  const start = given && (outside.conceal?.(given, true) ?? given)
   if (!start) throw new NothingAnswered(options.start, 'it is not an http or https address.')
   const startedAt = outside.now().toISOString()
   const first = await outside.read({ url: start, accept: 'page', maxBytes: limits.pageBytes })
@@ -80,13 +82,15 @@ const viewOf = ({ ignoreRobots, hasLogin }: CrawlOptions) => (ignoreRobots || ha
  * @throws NothingAnswered when the list has no address
  */
 export async function* crawlGiven(given: GivenAddresses, options: CrawlOptions, outside: Outside): CrawlEvents {
-  const resolved = [...new Set(given.addresses.flatMap((address) => resolveAddress(address, 'about:blank') ?? []))]
+  const conceal = (address: string) => outside.conceal?.(address, true) ?? address
+  const read = given.addresses.flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
+  const resolved = [...new Set(read.map(conceal))]
   const first = resolved[0]
   if (!first) throw new NothingAnswered(given.location, 'there is no http or https address in it.')
   const startedAt = outside.now().toISOString()
   const addresses = createAddressMap(options.site ?? new URL(first).origin, buildOf(given, first, options.site))
   const robots = await readRobots(addresses.toBuild(first), outside)
-  const source = { kind: given.kind, location: given.location, ...placeOf(addresses) }
+  const source = { kind: given.kind, location: shownAddress(given.location), ...placeOf(addresses) }
   yield [{ kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text, scope: scopeOf(options) }]
   if (robots.note) yield [{ kind: 'note', note: robots.note }]
   const skipped = given.addresses.length - resolved.length

@@ -2,6 +2,7 @@ import type { Look } from '../image/likeness'
 import type { FailureCode, RedirectHop } from '../model'
 import type { PageStream } from '../page/page-stream'
 import { resolveAddress } from './address'
+import { shownAddress } from './address-secrets'
 import { limits } from './limits'
 
 /** Takes a body as it arrives. */
@@ -68,6 +69,11 @@ export type Outside = {
   sleep: (ms: number) => Promise<void>
   /** Lets what waits for the network go first. Absent: nothing else goes on. */
   turn?: () => Promise<void>
+  /**
+   * Takes what is secret out of an address, to be known by what is left; `read` puts it back. `isGiven`: the user gave
+   * it. Absent: addresses are known as they are.
+   */
+  conceal?: (address: string, isGiven: boolean) => string
   /** How much of each picture is read: all of it, or as much as its size needs. Absent: all. */
   pictures?: 'whole' | 'header'
   signal: AbortSignal
@@ -110,7 +116,10 @@ export async function readFollowing(
     const next = locate(exchange.headers.location ?? '', finalUrl)
     if (next === null) {
       return {
-        exchange: failed('bad-answer', `It redirects to “${exchange.headers.location}”, which is no address.`),
+        exchange: failed(
+          'bad-answer',
+          `It redirects to “${shownAddress(exchange.headers.location)}”, which is no address.`,
+        ),
         finalUrl,
         redirects,
       }

@@ -166,7 +166,8 @@ export class SiteCrawl {
   private readonly locate = (location: string, from: string): string | null => {
     const base = this.addresses.toBuild(from)
     const resolved = resolveAddress(location, base)
-    return resolved === null ? null : this.addresses.toPublic(resolved)
+    if (resolved === null) return null
+    return this.addresses.toPublic(this.outside.conceal?.(resolved, false) ?? resolved)
   }
 
   private readonly readAt = (url: string): Promise<Exchange> => {

@@ -1,5 +1,6 @@
 import { parseUrl } from '@/core/crawl/address'
 import { createAddressMap } from '@/core/crawl/address-map'
+import { shownAddress } from '@/core/crawl/address-secrets'
 import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
 import { CrawlRequest, type ParsedCrawlRequest, toWire, type WireEvent } from '@/core/crawl/wire'
@@ -53,7 +54,7 @@ async function* crawlLines(
 const forLog = (error: unknown) =>
   String(error instanceof Error ? error.stack : error)
     .split('\n')
-    .map(terminalText)
+    .map((line) => terminalText(shownAddress(line)))
     .join('\n')
 
 export async function POST(request: Request): Promise<Response> {

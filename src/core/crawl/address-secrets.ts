@@ -1,0 +1,111 @@
+import { originOf, parseUrl } from './address'
+
+declare const shownBrand: unique symbol
+/** Text that holds no password and no token of an address: what may be kept, written and shown. */
+export type ShownAddress = string & { readonly [shownBrand]: true }
+
+/** Names of query parameters that let somebody in. A name that ends so behind a dash is one as well. */
+const SECRET_NAMES = [
+  ...['token', 'secret', 'password', 'passwd', 'pwd', 'passphrase', 'auth', 'authorization', 'apikey', 'api_key'],
+  ...['api-key', 'access_key', 'access-key', 'accesskey', 'signature', 'sig', 'jwt', 'credential', 'credentials'],
+  ...['bypass', 'sid', 'ticket'],
+]
+
+const isSecret = (name: string) => {
+  const lower = name.toLowerCase()
+  return SECRET_NAMES.some((one) => lower === one || lower.endsWith(`-${one}`) || lower.endsWith(`_${one}`))
+}
+
+/** Stands where a secret was. */
+const HIDDEN = '…'
+/** A name of a parameter is no longer than this. */
+const MAX_NAME = 60
+
+/** Where a value in a text ends. */
+const VALUE_END = new Set('&;#\'"<>”’)|\\')
+
+/** Values of secret parameters in a text, whatever else stands in it, become a mark. */
+function withoutSecretValues(text: string): string {
+  let shown = ''
+  let from = 0
+  for (let at = 0; at < text.length; at++) {
+    if (text[at] !== '?' && text[at] !== '&' && text[at] !== ';' && text[at] !== '#') continue
+    const equals = text.slice(at + 1, at + MAX_NAME + 2).indexOf('=')
+    if (equals <= 0 || !isSecret(text.slice(at + 1, at + 1 + equals))) continue
+    const start = at + equals + 2
+    let end = start
+    while (end < text.length && !VALUE_END.has(text[end]!) && text[end]!.trim() !== '') end++
+    shown += `${text.slice(from, start)}${HIDDEN}`
+    from = end
+    at = end - 1
+  }
+  return shown + text.slice(from)
+}
+
+/** `//name:password@` in a text. What ends a host ends it; an address may have been mistyped all the same. */
+const USERINFO = /\/\/[^\s/?#@"'<>]*@/g
+
+/**
+ * A text, of one address or with addresses in it, without what lets somebody in: name and password before a host, and
+ * the values of parameters that are called like secrets.
+ *
+ * @example shownAddress('https://ada:pw@staging.example/?token=abc') // 'https://…@staging.example/?token=…'
+ */
+export function shownAddress(text: string): ShownAddress {
+  const plain = text.includes('@') ? text.replace(USERINFO, `//${HIDDEN}@`) : text
+  return (plain.includes('=') ? withoutSecretValues(plain) : plain) as ShownAddress
+}
+
+type Parameter = [name: string, value: string]
+
+/** Addresses held at most with a secret of their own. */
+const MAX_HELD = 100_000
+
+/**
+ * Keeps what is secret in the addresses that a user gives, and that servers send on to, apart from the addresses: a page
+ * is known by its address without, and is asked for with it.
+ */
+export class AddressSecrets {
+  private readonly ofOrigin = new Map<string, Parameter[]>()
+  private readonly ofAddress = new Map<string, Parameter[]>()
+
+  /**
+   * The address without its secrets, which are remembered.
+   * @param isGiven the user gave it: what is secret in it lets in at the whole of its origin
+   */
+  take(address: string, isGiven: boolean): string {
+    const url = address.includes('=') ? parseUrl(address) : null
+    if (!url) return address
+    const secrets = [...url.searchParams].filter(([name]) => isSecret(name))
+    if (secrets.length === 0) return address
+    for (const [name] of secrets) url.searchParams.delete(name)
+    const { href, origin } = url
+    if (isGiven && !this.ofOrigin.has(origin)) this.ofOrigin.set(origin, secrets)
+    if (this.ofAddress.size < MAX_HELD) this.ofAddress.set(href, secrets)
+    return href
+  }
+
+  /** The address as it has to be asked. */
+  reveal(address: string): string {
+    if (this.ofAddress.size === 0) return address
+    const secrets = [...(this.ofAddress.get(address) ?? []), ...(this.ofOrigin.get(originOf(address)) ?? [])]
+    const url = secrets.length > 0 ? parseUrl(address) : null
+    if (!url) return address
+    for (const [name, value] of secrets) if (!url.searchParams.has(name)) url.searchParams.append(name, value)
+    return url.href
+  }
+}
+
+/** Name and password in an address that the user gave; null where there are none. */
+export function loginInAddress(address: string): { user: string; password: string } | null {
+  const url = parseUrl(address)
+  if (!url || (url.username === '' && url.password === '')) return null
+  const decoded = (part: string) => {
+    try {
+      return decodeURIComponent(part)
+    } catch {
+      return part
+    }
+  }
+  return { user: decoded(url.username), password: decoded(url.password) }
+}
