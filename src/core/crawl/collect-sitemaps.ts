@@ -20,10 +20,11 @@ export type CollectedSitemaps = {
 export async function collectSitemaps(
   first: readonly string[],
   read: (request: ReadRequest) => Promise<Exchange>,
-  outside: Pick<Outside, 'signal'>,
+  outside: Pick<Outside, 'signal' | 'conceal'>,
 ): Promise<CollectedSitemaps> {
   const collected: CollectedSitemaps = { read: [], pages: [], failed: [], isCut: false }
-  const known = new Set(first)
+  const conceal = (address: string) => outside.conceal?.(address, false) ?? address
+  const known = new Set(first.map(conceal))
   for (const url of known) {
     if (outside.signal.aborted) break
     if (collected.read.length + collected.failed.length >= limits.sitemaps + first.length) {
@@ -68,11 +69,11 @@ export async function collectSitemaps(
       const { pages, sitemaps, isCut } = stream.end()
       if (isCut) collected.isCut = true
       collected.read.push(url)
-      for (const page of pages) collected.pages.push({ page, sitemap: url })
+      for (const page of pages) collected.pages.push({ page: conceal(page), sitemap: url })
       // A set grows while it is walked: what an index names is read in its turn.
       for (const further of sitemaps) {
         const address = resolveAddress(further, url)
-        if (address) known.add(address)
+        if (address) known.add(conceal(address))
       }
     } catch (error) {
       collected.failed.push({

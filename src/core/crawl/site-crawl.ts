@@ -100,7 +100,7 @@ export class SiteCrawl {
     this.pace = new Pace(Math.max(options.delayMs, Math.min(asked * 1000, limits.crawlDelayMs)), outside.now)
     this.endsAtMs = outside.now().getTime() + limits.runMs
     this.surveyor = new Surveyor(addresses)
-    this.links = new LinksOfPages(addresses.toPublic)
+    this.links = new LinksOfPages((url) => addresses.toPublic(outside.conceal?.(url, false) ?? url))
     this.desk = new PictureDesk(
       addresses,
       lookByReading((request) => this.ask(request), outside),
