@@ -1,4 +1,5 @@
 import { typeOfFormat } from '../image/media-types'
+import { ownEntry } from '../own-entry'
 
 /** The files of a build, wherever they are: a folder on disk, a zip, a folder that a browser was given. */
 export type BuildFiles = {
@@ -106,5 +107,5 @@ const TYPES: Record<string, string> = {
 
 /** Content type that a plain file server would give a file, by its name; null for what it doesn't know. */
 export function typeOfFile(path: string): string | null {
-  return TYPES[/\.([a-z0-9]+)$/i.exec(path)?.[1]?.toLowerCase() ?? ''] ?? null
+  return ownEntry(TYPES, /\.([a-z0-9]+)$/i.exec(path)?.[1]?.toLowerCase() ?? '') ?? null
 }

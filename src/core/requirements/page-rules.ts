@@ -1,6 +1,7 @@
 import { pathOf } from '../crawl/address'
 import { globMatcher } from '../crawl/globs'
 import type { GatheredPage, PageFacts } from '../model'
+import { ownEntry } from '../own-entry'
 import { firstValue } from '../surface/candidates'
 import type { KindRule, LevelOrOff, Limits, RequiredField, Requirements, Shareable, Waiver } from './requirements'
 
@@ -53,10 +54,6 @@ export function pathMatcher(glob: string): (path: string) => boolean {
   return (path) => own(path) || deep(path) || path === index || path === index.slice(0, -1)
 }
 
-/** A field by a name that a page chose: `constructor` is a name like any other. */
-const ownOf = <T>(fields: Record<string, T> | undefined, name: string): T | undefined =>
-  fields && Object.hasOwn(fields, name) ? fields[name] : undefined
-
 const LD_KINDS: Record<string, string> = {
   article: 'article',
   product: 'product',
@@ -102,7 +99,7 @@ export function createPageRules(
   const known = new Map<string, PageRule>()
   return (page) => {
     const section = sections.get(page.url) ?? '/'
-    const ofSection = ownOf(requirements.sections, section)
+    const ofSection = ownEntry(requirements.sections, section)
     const isHome = page.url === site
     const kind =
       ofSection?.kind ??
@@ -111,7 +108,7 @@ export function createPageRules(
     const key = `${section}\n${kind}`
     const found = known.get(key)
     if (found) return found
-    const rules: (KindRule | undefined)[] = [ownOf(requirements.kinds, kind), ofSection]
+    const rules: (KindRule | undefined)[] = [ownEntry(requirements.kinds, kind), ofSection]
     const made: PageRule = {
       kind,
       requires: new Set(rules.flatMap((rule) => rule?.requires ?? [])),

@@ -1,3 +1,4 @@
+import { ownEntry } from '../own-entry'
 import type { Card, Rung } from './card-model'
 import type { Surface } from './profile'
 
@@ -9,7 +10,7 @@ const WORDS: Record<string, string> = {
   'content-image': 'a picture of the content',
   h1: 'the heading',
 }
-const named = (from: string) => WORDS[from] ?? from
+const named = (from: string) => ownEntry(WORDS, from) ?? from
 
 const takenOf = (ladder: readonly Rung[]) => ladder.find(({ outcome }) => outcome === 'taken') ?? null
 

@@ -1,6 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
+import { ownEntry } from '@/core/own-entry'
 import type { Outcome, Rung } from '@/core/surface/card-model'
 import type { Spot } from '../page/lit'
 
@@ -92,7 +93,7 @@ function RungView({
       <span className="min-w-0">
         <span className="flex items-baseline gap-2">
           <span className={clsx('font-mono text-[12px]', isTaken && 'font-semibold')}>
-            {SOURCES[rung.from] ?? rung.from}
+            {ownEntry(SOURCES, rung.from) ?? rung.from}
           </span>
           <span className="ml-auto shrink-0 text-[12px]">
             {rung.line !== null && `line ${rung.line} · `}

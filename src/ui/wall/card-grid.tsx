@@ -3,6 +3,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
 import { memo, useEffect, useRef } from 'react'
+import { ownEntry } from '@/core/own-entry'
 import type { Surface } from '@/core/surface/profile'
 import type { WallRow } from '@/store/database'
 import { WallCard } from '../card/wall-card'
@@ -173,9 +174,9 @@ const GridCard = memo(function GridCard({
   onChoose: (row: WallRow) => void
   onOpen: (row: WallRow) => void
 }) {
-  const face = row.faces[surface.id]
+  const face = ownEntry(row.faces, surface.id)
   const badge = badgeOf(row, surface.id)
-  const other = beside ? row.faces[beside.id] : undefined
+  const other = beside ? ownEntry(row.faces, beside.id) : undefined
   if (!face) return <li className="text-quiet">Gathered before this surface was known: gather again to see it.</li>
   return (
     <li>

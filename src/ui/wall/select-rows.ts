@@ -1,3 +1,4 @@
+import { ownEntry } from '@/core/own-entry'
 import type { WallRow } from '@/store/database'
 import type { Sort, Symptom, View } from '../view/view'
 
@@ -29,7 +30,7 @@ export function withChanges(rows: WallRow[], changes: Changes | null): ShownRow[
 export function pictureUses(rows: readonly WallRow[], surface: string): Map<string, number> {
   const uses = new Map<string, number>()
   for (const row of rows) {
-    const url = row.faces[surface]?.image
+    const url = ownEntry(row.faces, surface)?.image
     if (url) uses.set(url, (uses.get(url) ?? 0) + 1)
   }
   return uses
@@ -42,7 +43,7 @@ export function hasSymptom(
   surface: string,
   uses: ReadonlyMap<string, number>,
 ): boolean {
-  const face = row.faces[surface]
+  const face = ownEntry(row.faces, surface)
   switch (symptom) {
     case 'errors':
       return row.levels.error > 0
@@ -70,7 +71,7 @@ const ORDER: Record<Sort, (a: WallRow, b: WallRow) => number> = {
 /** Does the page's address or its card's text hold all words that were searched for? */
 function isFound(row: WallRow, surface: string, words: readonly string[]): boolean {
   if (words.length === 0) return true
-  const face = row.faces[surface]
+  const face = ownEntry(row.faces, surface)
   const text = `${row.path} ${face?.title ?? ''} ${face?.description ?? ''}`.toLowerCase()
   return words.every((word) => text.includes(word))
 }
@@ -148,8 +149,8 @@ export function badgeOf(
   surface: string,
 ): { level: 'error' | 'warning' | 'note' | 'clear'; text: string } {
   const worst = row.findings[0]
-  if (worst) return { level: worst.level, text: RULE_WORDS[worst.rule] ?? worst.rule.replaceAll('-', ' ') }
-  const traits = row.faces[surface]?.traits ?? []
+  if (worst) return { level: worst.level, text: ownEntry(RULE_WORDS, worst.rule) ?? worst.rule.replaceAll('-', ' ') }
+  const traits = ownEntry(row.faces, surface)?.traits ?? []
   if (traits.includes('bare')) return { level: 'note', text: 'bare link' }
   if (traits.includes('fell-back')) return { level: 'note', text: 'fell back' }
   return { level: 'clear', text: 'clear' }

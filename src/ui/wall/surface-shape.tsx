@@ -1,3 +1,4 @@
+import { ownEntry } from '@/core/own-entry'
 import type { Surface } from '@/core/surface/profile'
 
 /** The geometry of a place in a few strokes: where its picture stands, where its lines. */
@@ -5,7 +6,7 @@ export function SurfaceShape({ surface }: { surface: Pick<Surface, 'id' | 'pictu
   return (
     <svg viewBox="0 0 40 28" className="h-[25px] w-[36px] shrink-0" aria-hidden="true">
       <rect x=".5" y=".5" width="39" height="27" rx="3" fill="var(--card)" stroke="var(--line)" />
-      {SHAPES[surface.id] ?? SHAPES[likeness(surface)]}
+      {ownEntry(SHAPES, surface.id) ?? SHAPES[likeness(surface)]}
     </svg>
   )
 }

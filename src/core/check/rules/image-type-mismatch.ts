@@ -1,4 +1,5 @@
 import { typeOfFormat } from '../../image/media-types'
+import { ownEntry } from '../../own-entry'
 import { eachDeclaredImage } from '../declared-images'
 import { defineCheck } from '../define-check'
 
@@ -28,7 +29,7 @@ export const imageTypeMismatch = defineCheck({
       const right = typeOfFormat[image.format]
       const isWrong = (said: string | null | undefined) => {
         const type = (said ?? '').split(';')[0]!.trim().toLowerCase()
-        return type.startsWith('image/') && (ALIASES[type] ?? type) !== right
+        return type.startsWith('image/') && (ownEntry(ALIASES, type) ?? type) !== right
       }
       const data = { url: image.url, format: image.format, right }
       if (isWrong(group?.type?.value))

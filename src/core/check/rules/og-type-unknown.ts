@@ -1,4 +1,5 @@
 import { isKnownType, isOwnType } from '../../og-types'
+import { ownEntry } from '../../own-entry'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 
@@ -44,7 +45,8 @@ export const ogTypeUnknown = defineCheck({
     return textsOf(facts, ['og:type']).flatMap(({ text, at }) => {
       const seen = text.toLowerCase()
       const data = { seen: text, line: at?.line ?? 0 }
-      if (OBSOLETE[seen]) return [{ message: 'obsolete', at, data: { ...data, instead: OBSOLETE[seen] } }]
+      const instead = ownEntry(OBSOLETE, seen)
+      if (instead !== undefined) return [{ message: 'obsolete', at, data: { ...data, instead } }]
       return isKnownType(seen) || isOwnType(seen) ? [] : [{ message: 'unknown', at, data }]
     })
   },

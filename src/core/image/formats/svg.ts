@@ -1,3 +1,4 @@
+import { ownEntry } from '../../own-entry'
 import type { ByteView } from '../bytes'
 import type { FormatReader } from '../format-reader'
 
@@ -105,7 +106,7 @@ function lengthPx(value: string | undefined): number | null {
   const text = (value ?? '').trim()
   const number = NUMBER.exec(text)?.[0]
   if (number === undefined) return null
-  const unit = PX_OF_UNIT[text.slice(number.length).toLowerCase()]
+  const unit = ownEntry(PX_OF_UNIT, text.slice(number.length).toLowerCase())
   const length = unit === undefined ? Number.NaN : Number(number) * unit
   return length >= 0 ? length : null
 }
