@@ -1,5 +1,6 @@
 import { get } from 'node:http'
 import { expect, test } from '@playwright/test'
+import { strToU8, zipSync } from 'fflate'
 import { openWall } from './app'
 import { APP_PORT } from './ports'
 
@@ -131,4 +132,41 @@ test.describe('the image route', () => {
     expect(headers['content-security-policy']).toContain("default-src 'none'")
     expect(headers['x-content-type-options']).toBe('nosniff')
   })
+})
+
+test('pages with odd addresses are drawn like any other', async ({ page }) => {
+  const names = [
+    'bad%ff.html',
+    'a%2fb.html',
+    'constructor.html',
+    '__proto__.html',
+    '?x.html',
+    '#y.html',
+    '電球 🦜.html',
+    '%.html',
+  ]
+  const html = (name: string) =>
+    `<!doctype html><html lang="en"><title>Page ${name.replaceAll('<', '')}</title><meta property="og:url" content="https://odd.example/%ff"><meta property="og:image" content="/%ff.png"><a href="/%ff%00">x</a>`
+  const zip = zipSync(Object.fromEntries(['index.html', ...names].map((name) => [name, strToU8(html(name))])))
+  const faults: string[] = []
+  page.on('pageerror', (error) => faults.push(error.message))
+  await page.goto('/')
+  await page
+    .getByLabel('Choose a zip')
+    .setInputFiles({ name: 'odd.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) })
+  await expect(page.getByText(/is gathered\./)).toBeVisible()
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  const cards = page.getByRole('region', { name: 'Cards', exact: true }).getByRole('button')
+  // The start, and the page that its link names and that is not there, are pages too.
+  await expect(cards).toHaveCount(names.length + 2)
+  for (let at = 0; at < names.length + 2; at++) {
+    await cards.nth(at).dblclick()
+    await expect(page.getByRole('article', { name: 'Wide feed' })).toBeVisible()
+    await page.goBack()
+  }
+  for (const area of ['Causes', 'Pictures', 'Drafts', 'Drift', 'Clearance']) {
+    await page.getByRole('navigation', { name: 'Areas' }).getByRole('link', { name: area }).click()
+    await expect(page.getByText('could not be drawn')).toHaveCount(0)
+  }
+  expect(faults).toEqual([])
 })

@@ -1,8 +1,10 @@
 import { createServer, type Server, type ServerResponse } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { createServer as createSocketServer } from 'node:net'
+import { createServer as createSocketServer, type Socket } from 'node:net'
 import { brotliCompressSync, deflateRawSync, deflateSync, gzipSync } from 'node:zlib'
+import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { runs } from '@/core/testing/property-runs'
 import { createFetcher, forbiddenAmong } from './fetch-address'
 import { type InnerHosts, noInnerHosts } from './guard'
 
@@ -226,4 +228,91 @@ describe('codings as browsers take them', () => {
       }
     },
   )
+
+  /** How an answer may end, once all of it or a part was sent. */
+  const endings = {
+    closes: (socket: Socket) => socket.end(),
+    breaks: (socket: Socket) => socket.destroy(),
+    resets: (socket: Socket) => socket.resetAndDestroy(),
+    'stays open': () => undefined,
+  }
+
+  /** One answer as a server may send it: coded, framed, in pieces, cut off anywhere, ended in any way. */
+  async function sent(
+    body: Buffer,
+    {
+      coding,
+      framing,
+      piece,
+      upTo,
+      ending,
+    }: { coding: string; framing: string; piece: number; upTo: number; ending: string },
+  ) {
+    const sockets = new Set<Socket>()
+    const socketServer = createSocketServer((socket) => {
+      sockets.add(socket)
+      socket.on('error', () => undefined)
+      socket.once('data', () => {
+        const head = {
+          length: `content-length: ${body.length}\r\n`,
+          'wrong length': `content-length: ${body.length + 7}\r\n`,
+          chunked: 'transfer-encoding: chunked\r\n',
+          none: '',
+        }[framing]
+        socket.write(
+          `HTTP/1.1 200 OK\r\ncontent-type: text/html\r\ncontent-encoding: ${coding}\r\n${head}connection: close\r\n\r\n`,
+        )
+        const part = body.subarray(0, Math.ceil(body.length * upTo))
+        for (let at = 0; at < part.length; at += piece) {
+          const next = part.subarray(at, at + piece)
+          if (framing === 'chunked') socket.write(`${next.length.toString(16)}\r\n`)
+          socket.write(next)
+          if (framing === 'chunked') socket.write('\r\n')
+        }
+        if (framing === 'chunked' && upTo === 1) socket.write('0\r\n\r\n')
+        endings[ending as keyof typeof endings](socket)
+      })
+    })
+    await new Promise<void>((resolve) => socketServer.listen(0, '127.0.0.1', resolve))
+    const host = `127.0.0.1:${(socketServer.address() as AddressInfo).port}`
+    const made = createFetcher({
+      innerHosts: inner(host),
+      concurrency: 1,
+      timeoutMs: 150,
+      signal: new AbortController().signal,
+    })
+    try {
+      return await made.read({ url: `http://${host}/`, accept: 'page', maxBytes: 1_000_000 })
+    } finally {
+      await made.close()
+      for (const socket of sockets) socket.destroy()
+      socketServer.close()
+    }
+  }
+
+  test('whatever its coding, framing, pieces and ending, an answer is taken or is a failure, and nothing is thrown', async () => {
+    const answer = fc.record({
+      coding: fc.constantFrom('gzip', 'br', 'deflate', 'identity', 'gzip, br', 'nonsense'),
+      framing: fc.constantFrom('length', 'wrong length', 'chunked', 'none'),
+      piece: fc.constantFrom(1, 5, 64, 1000, 100_000),
+      upTo: fc.constantFrom(0, 0.3, 0.9, 1),
+      ending: fc.constantFrom('closes', 'breaks', 'resets', 'stays open'),
+    })
+    const bodyOf = (coding: string) => Object.values(packed).find(([name]) => name === coding)?.[1] ?? Buffer.from(text)
+    await fc.assert(
+      fc.asyncProperty(answer, async (one) => {
+        const exchange = await sent(bodyOf(one.coding), one)
+        if (exchange.kind === 'failed') {
+          expect(['reset', 'timeout', 'bad-answer', 'refused']).toContain(exchange.code)
+          return
+        }
+        // A reset may overtake what was sent before it: of an answer without a length no one can tell.
+        const isWhole = one.upTo === 1 && one.framing !== 'wrong length' && one.ending === 'closes'
+        const read = Buffer.from(exchange.body).toString()
+        if (isWhole) expect(read).toBe(text)
+        else expect(text.startsWith(read)).toBe(true)
+      }),
+      runs(150),
+    )
+  })
 })

@@ -1,5 +1,5 @@
 import { getDomain } from 'tldts'
-import { originOf, parseUrl } from './address'
+import { isPrivateHost, originOf, parseUrl } from './address'
 import { limits } from './limits'
 import { Pace } from './pace'
 
@@ -81,7 +81,8 @@ export class PictureHosts {
     }
     this.asked++
     const { hostname } = new URL(url)
-    if (this.told.size < MAX_TOLD && !this.told.has(hostname)) {
+    // A host of the reader's own network is not asked at all unless it was named.
+    if (this.told.size < MAX_TOLD && !this.told.has(hostname) && !isPrivateHost(hostname)) {
       this.told.add(hostname)
       this.untold.push(hostname)
     }

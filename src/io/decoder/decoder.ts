@@ -1,4 +1,4 @@
-import { type ChildProcess, fork } from 'node:child_process'
+import { type ChildProcess, spawn } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -62,8 +62,10 @@ class Decoders {
   private take(): ChildProcess {
     const [kept] = this.idle
     if (!kept) {
-      const options = { serialization: 'advanced' as const, execArgv: ['--max-old-space-size=128'] }
-      const child = fork(processFile(), [], { ...options, stdio: ['ignore', 'ignore', 'ignore', 'ipc'] })
+      const child = spawn(process.execPath, ['--max-old-space-size=128', processFile()], {
+        serialization: 'advanced',
+        stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+      })
       // What a killed process still says is heard by no one.
       return child.on('error', () => undefined)
     }
