@@ -154,10 +154,8 @@ export function RunProgress({
             </p>
             <ul className="mt-1 grid gap-1">
               {session.slowed.map((host) => (
-                <li key={host} className="flex items-baseline gap-3">
-                  <span className="min-w-0 flex-1 truncate font-mono text-[11.5px]" title={host}>
-                    {host}
-                  </span>
+                <li key={host} className="flex flex-wrap items-baseline justify-between gap-x-3">
+                  <span className="font-mono text-[11.5px] [overflow-wrap:anywhere]">{host}</span>
                   {onStartOver && (
                     <button
                       type="button"
