@@ -90,8 +90,8 @@ export const PageFacts = z.object({
   shareLinks: z.array(Position.extend({ href: z.string() })).optional(),
   /** What closed the head before its `</head>`: a tag as written, or `text`. */
   headClosedBy: Position.extend({ by: z.string() }).nullish(),
-  /** What held a text longer than is kept of one: tags by their key, others by what they are. Absent where none did. */
-  cutTexts: z.array(z.string()).optional(),
+  /** What was more than is kept of one page, in words: `og:title after 32768 characters`. Absent where nothing was. */
+  leftOut: z.array(z.string()).optional(),
   /** The page holds hardly any text and loads a script that is to fill it. */
   isShell: z.boolean().optional(),
 })

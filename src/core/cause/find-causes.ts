@@ -185,11 +185,15 @@ class CauseFinder {
     ).values()) {
       const { section, shape } = group[0]!
       const size = this.sizes.get(section) ?? 0
+      const pagesWith = new Map<string, Set<string>>()
+      for (const { subject, page } of group) {
+        const pages = pagesWith.get(subject) ?? new Set()
+        pagesWith.set(subject, pages.add(page.url))
+      }
       const byPage = groupBy(group, ({ page }) => page.url)
       for (const ofPage of byPage.values()) {
-        const others = new Set(
-          group.filter((fault) => ofPage.some(({ subject }) => subject === fault.subject)).map(({ page }) => page.url),
-        ).size
+        const subjects = [...new Set(ofPage.map(({ subject }) => subject))]
+        const others = new Set(subjects.flatMap((subject) => [...pagesWith.get(subject)!])).size
         const isOdd =
           (shape === 'absent' || shape === 'blank') && size >= ODD_SECTION && size - others >= ODD_SHARE * size
         if (isOdd) this.add('odd', ofPage)

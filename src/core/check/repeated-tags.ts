@@ -19,10 +19,13 @@ const OF_A_PICTURE = new Set(['og:image:width', 'og:image:height', 'og:image:alt
  */
 export function repeatedTags(facts: PageFacts): Repeated[] {
   const groups = new Map<string, SaidTag[]>()
+  const seen = new Set<string>()
   const add = (group: string, value: string, { line, column }: Position) => {
-    const tags = groups.get(group) ?? []
     // One tag under both attributes is one tag.
-    if (!tags.some((tag) => tag.line === line && tag.column === column)) addTo(groups, group, { value, line, column })
+    const place = `${line}:${column} ${group}`
+    if (seen.has(place)) return
+    seen.add(place)
+    addTo(groups, group, { value, line, column })
   }
   let picture = 0
   for (const meta of facts.metas) {

@@ -49,14 +49,15 @@ export async function* oneByOne(batches: AsyncIterable<CrawlEvent[]>): AsyncGene
   for await (const batch of batches) for (const event of batch) yield event
 }
 
-/** Texts that were longer than is kept of one. */
-function cutTexts(pages: readonly GatheredPage[]): RunNote[] {
-  const cut = pages.filter(({ facts }) => facts?.cutTexts)
+/** Pages that hold more than is kept of one. */
+function leftOut(pages: readonly GatheredPage[]): RunNote[] {
+  const cut = pages.filter(({ facts }) => facts?.leftOut)
   const [first] = cut
   if (!first) return []
-  const which = cut.length === 1 ? first.url : `${cut.length} pages, such as ${first.url},`
-  const message = `${which} ${cut.length === 1 ? 'has' : 'have'} a text longer than ${limits.textCharacters} characters (${first.facts!.cutTexts!.join(', ')}): what follows is not looked at.`
-  return [{ kind: 'cut-short', message }]
+  const which = cut.length === 1 ? `${first.url} is` : `${cut.length} pages, such as ${first.url}, are`
+  return [
+    { kind: 'cut-short', message: `${which} not looked at whole. Left out: ${first.facts!.leftOut!.join(', ')}.` },
+  ]
 }
 
 /** Pages that were longer than is read of one. */
@@ -145,7 +146,7 @@ export class GatheringBuilder {
       view,
       startedAt,
       finishedAt,
-      notes: [...this.notes, ...(note ? [note] : []), ...cutShort(pages), ...cutTexts(pages)],
+      notes: [...this.notes, ...(note ? [note] : []), ...cutShort(pages), ...leftOut(pages)],
       incomplete,
       scope,
       robotsTxt,

@@ -216,6 +216,13 @@ describe('pictures on hosts of others', () => {
   })
 })
 
+test('of addresses that links name and the build lacks so many are told as pages, and how many there are', async () => {
+  const links = Array.from({ length: limits.missingPages + 5 }, (_, index) => `<a href="/gone-${index}">x</a>`)
+  const { pages, notes } = await gatherMemory({ 'index.html': `<title>Home</title>${links.join('')}` }, SITE)
+  expect(pages).toHaveLength(limits.missingPages + 1)
+  expect(notes).toMatchObject([{ kind: 'bounded', message: expect.stringContaining('2005 addresses') }])
+})
+
 test('a sitemap of a build that is broken, or can’t be read, leaves pages that nobody knows of', async () => {
   const files = {
     'index.html': bytes('<title>Home</title>'),

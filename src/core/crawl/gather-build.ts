@@ -310,7 +310,15 @@ export async function* gatherBuild(
     const { fetch, ...page } = loopingPage(lead, outside.now(), map.fileAt(lead.address))
     addressed.set(page.url, { ...page, fetch: { ...fetch, linkers: survey.book.of(page.url) } })
   }
-  for (const url of survey.missing()) addressed.set(url, missingPage(url, survey.book.of(url), outside))
+  let missing = 0
+  for (const url of survey.missing()) {
+    missing++
+    if (missing <= limits.missingPages) addressed.set(url, missingPage(url, survey.book.of(url), outside))
+  }
+  if (missing > limits.missingPages) {
+    const message = `${missing} addresses that links name are not there; the first ${limits.missingPages} are named as pages.`
+    yield { kind: 'note', note: { kind: 'bounded', message } }
+  }
   for (const [url, own] of leads) {
     const page = addressed.get(url)
     if (!page) continue

@@ -8,6 +8,12 @@ export const limits = {
   imageStartBytes: [4096, 16_384, 65_536] as const,
   /** A text kept of a page (a title, the value of a tag), in UTF-16 code units. */
   textCharacters: 32_768,
+  /** Kept of one page: tags, rel links, pictures, JSON-LD scripts, links. */
+  metasOfPage: 5000,
+  relLinksOfPage: 5000,
+  imagesOfPage: 10_000,
+  jsonLdOfPage: 1000,
+  linksOfPage: 100_000,
   /** Pictures fetched of those that one page names, icons too; and of one run. */
   picturesOfPage: 20,
   picturesOfRun: 100_000,
@@ -38,6 +44,8 @@ export const limits = {
   maxPages: 2000,
   /** A build that the browser reads by itself hurts no server. */
   maxPagesOfBuild: 100_000,
+  /** Addresses that links name and a build lacks, told as pages: one page can name any number. */
+  missingPages: 2000,
   maxDepth: 20,
   concurrency: 8,
   timeoutMs: 20_000,

@@ -197,12 +197,19 @@ describe('texts that are longer than any text is', () => {
     expect(found.title).toHaveLength(most)
     expect(found.metas.find(({ key }) => key === 'og:title')!.value).toHaveLength(most)
     expect(found.firstParagraph).toBe('\u{1F99C}'.repeat(most / 2))
-    expect(found.cutTexts).toEqual(['og:title', 'title', 'first paragraph'])
+    const after = `after ${most} characters`
+    expect(found.leftOut).toEqual([`og:title ${after}`, `title ${after}`, `first paragraph ${after}`])
+  })
+
+  test('so are lists of tags', () => {
+    const found = facts('<meta property="og:title" content="x">'.repeat(limits.metasOfPage + 1))
+    expect(found.metas).toHaveLength(limits.metasOfPage)
+    expect(found.leftOut).toEqual([`tags after the first ${limits.metasOfPage}`])
   })
 
   test('nothing is said where none is', () => {
     const found = facts(`<title>${'a'.repeat(limits.textCharacters)}</title>`)
     expect(found.title).toHaveLength(limits.textCharacters)
-    expect(found.cutTexts).toBeUndefined()
+    expect(found.leftOut).toBeUndefined()
   })
 })

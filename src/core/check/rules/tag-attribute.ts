@@ -1,5 +1,10 @@
 import { defineCheck } from '../define-check'
 
+const isOfProperty = /^(?:og|article|book|profile|product|music|video|fb):/
+
+/** The attribute under which all places read a key; null where they are not asked to. */
+const rightFor = (key: string) => (isOfProperty.test(key) ? 'property' : isNamed(key) ? 'name' : null)
+
 const isNamed = (key: string) => key === 'description' || key.startsWith('twitter:')
 
 export const tagAttribute = defineCheck({
@@ -13,16 +18,14 @@ export const tagAttribute = defineCheck({
     attribute: { says: '{key} stands under {seen}.', fix: 'Write {right}="{key}" on line {line}.' },
   },
   check({ facts }) {
+    const rightly = new Set(
+      facts.metas.filter(({ key, attribute }) => attribute === rightFor(key)).map(({ key }) => key),
+    )
     return facts.metas.flatMap((meta) => {
-      const right = /^(?:og|article|book|profile|product|music|video|fb):/.test(meta.key)
-        ? 'property'
-        : isNamed(meta.key)
-          ? 'name'
-          : null
+      const right = rightFor(meta.key)
       const isWrong =
         right !== null && (meta.attribute === 'name' || meta.attribute === 'property') && meta.attribute !== right
-      const hasRight = facts.metas.some(({ key, attribute }) => key === meta.key && attribute === right)
-      return isWrong && !hasRight
+      return isWrong && !rightly.has(meta.key)
         ? [{ message: 'attribute', at: meta, data: { key: meta.key, seen: meta.attribute, right, line: meta.line } }]
         : []
     })

@@ -12,9 +12,12 @@ export const tagMisspelled = defineCheck({
     misspelled: { says: '{seen} is no tag; {meant} is.', fix: 'Write {meant} on line {line}.' },
   },
   check({ facts }) {
+    const meantBy = new Map<string, string | null>()
     return facts.metas.flatMap((meta) => {
       if (meta.attribute !== 'name' && meta.attribute !== 'property') return []
-      const meant = meantKey(meta.key)
+      const known = meantBy.get(meta.key)
+      const meant = known === undefined ? meantKey(meta.key) : known
+      meantBy.set(meta.key, meant)
       return meant ? [{ message: 'misspelled', at: meta, data: { seen: meta.key, meant, line: meta.line } }] : []
     })
   },

@@ -39,7 +39,7 @@ export class FactGatherer implements TextSink {
   private hrefs: string[] = []
   private hrefPlaces: number[] = []
   private shareLinks: NonNullable<PageFacts['shareLinks']> = []
-  private readonly cutTexts = new Set<string>()
+  private readonly leftOut = new Set<string>()
   private language: string | null = null
   private baseHref: string | null = null
   private refresh: string | null = null
@@ -207,6 +207,13 @@ export class FactGatherer implements TextSink {
     this.jsonLd.push(said)
   }
 
+  /** Is a list as long as it may be? Then what would follow in it is said to be left out. */
+  private isFull(list: readonly unknown[], most: number, what: string): boolean {
+    if (list.length < most) return false
+    this.leftOut.add(`${what} after the first ${most}`)
+    return true
+  }
+
   private place(): { line: number; column: number } {
     return this.positions.at(this.tokenStart)
   }
@@ -280,7 +287,7 @@ export class FactGatherer implements TextSink {
   /** A text as it is kept: no longer than anything that is a text, whoever writes it. */
   private kept(what: string, text: string): string {
     if (text.length <= limits.textCharacters) return detached(text)
-    this.cutTexts.add(what)
+    this.leftOut.add(`${what} after ${limits.textCharacters} characters`)
     const last = text.charCodeAt(limits.textCharacters - 1)
     // Half a character is none.
     const isSplit = last >= 0xd800 && last < 0xdc00
@@ -288,6 +295,7 @@ export class FactGatherer implements TextSink {
   }
 
   private addHref(tag: number): void {
+    if (this.isFull(this.hrefs, limits.linksOfPage, 'links')) return
     const href = this.value('href')
     if (href === null) return
     const { line, column } = this.place()
@@ -299,7 +307,7 @@ export class FactGatherer implements TextSink {
 
   private addImage(): void {
     const src = imageSource(this.attributes)
-    if (!src) return
+    if (!src || this.isFull(this.images, limits.imagesOfPage, 'pictures')) return
     const { line, column, endByte } = this.tagPlace()
     this.images.push({
       src: this.kept('img', src),
@@ -320,6 +328,7 @@ export class FactGatherer implements TextSink {
     const property = attributes.get('property')
     const equivalent = attributes.get('http-equiv')
     if (charset === null && name === null && property === null && equivalent === null) return
+    if (this.isFull(this.metas, limits.metasOfPage, 'tags')) return
     const content = attributes.get('content')
     const value = content === null ? null : this.kept(trimAscii(name ?? property ?? 'meta').slice(0, 60), content)
     const { line, column } = this.place()
@@ -339,7 +348,7 @@ export class FactGatherer implements TextSink {
   private addLink(inHead: boolean): void {
     const rel = tokensOf((this.attributes.get('rel') ?? '').toLowerCase()).join(' ')
     const href = this.value('href')
-    if (rel === '' || href === null) return
+    if (rel === '' || href === null || this.isFull(this.links, limits.relLinksOfPage, 'rel links')) return
     const { line, column, endByte } = this.tagPlace()
     const link: LinkFact = { rel: this.kept('rel', rel), href, line, column, endByte }
     for (const name of ['type', 'sizes', 'hreflang'] as const) {
@@ -352,8 +361,9 @@ export class FactGatherer implements TextSink {
 
   private openScript(): void {
     const type = trimAscii(this.attributes.get('type') ?? '').toLowerCase()
-    if (type.split(';')[0] === 'application/ld+json') this.script = this.place()
-    else if (this.attributes.get('src') !== null || type === 'module') this.loadsScript = true
+    if (type.split(';')[0] === 'application/ld+json') {
+      if (!this.isFull(this.jsonLd, limits.jsonLdOfPage, 'JSON-LD')) this.script = this.place()
+    } else if (this.attributes.get('src') !== null || type === 'module') this.loadsScript = true
   }
 
   /** First non-blank value of a meta that stands under any of its attributes. */
@@ -385,7 +395,7 @@ export class FactGatherer implements TextSink {
       headClosedBy: this.headClosedBy,
       isShell: this.loadsScript && this.visible < SHELL_CHARACTERS,
     }
-    if (this.cutTexts.size > 0) facts.cutTexts = [...this.cutTexts].map(detached)
+    if (this.leftOut.size > 0) facts.leftOut = [...this.leftOut].map(detached)
     for (const text of [title, h1, paragraph]) if (text) this.rows.note(text.start, text.row)
     this.rows.finish(this.lastToken)
     this.texts.letGo()
