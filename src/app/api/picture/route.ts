@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { resolveAddress } from '@/core/crawl/address'
 import { limits } from '@/core/crawl/limits'
 import { lookByReading } from '@/core/crawl/picture-desk'
 import { answering } from '@/io/answering'
@@ -15,7 +16,10 @@ export const dynamic = 'force-dynamic'
 /** One address, and no more. */
 const PICTURE_REQUEST_BYTES = 16_384
 
-const PictureRequest = z.object({ url: z.url({ protocol: /^https?$/ }) })
+const PictureRequest = z.object({
+  // Without a name and password before the host: what is answered says where the picture is.
+  url: z.url({ protocol: /^https?$/ }).transform((url) => resolveAddress(url, url) ?? url),
+})
 
 /**
  * Looks at one picture on another host, for a build that the browser reads by itself. Only hosts that the public
