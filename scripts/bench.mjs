@@ -3,9 +3,9 @@
 import { readdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
-import { ensurePackages, root } from './setup.mjs'
+import { requirePackages, root } from './setup.mjs'
 
-ensurePackages()
+requirePackages()
 const { build } = await import('esbuild')
 const all = readdirSync(join(root, 'bench'))
   .filter((file) => file.endsWith('.bench.ts'))

@@ -1,9 +1,9 @@
 // Runs the command from the checkout: nothing has to be built for it.
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
-import { ensurePackages, root } from './setup.mjs'
+import { requirePackages, root } from './setup.mjs'
 
-ensurePackages()
+requirePackages()
 const { register } = await import('tsx/esm/api')
 register({ tsconfig: join(root, 'tsconfig.json') })
 await import(pathToFileURL(join(root, 'src/cli/main.ts')).href)

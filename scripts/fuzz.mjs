@@ -2,11 +2,11 @@
 // npm run fuzz [-- factor [files that hold these words …]]
 import { execFileSync, spawnSync } from 'node:child_process'
 import { join } from 'node:path'
-import { ensurePackages, root } from './setup.mjs'
+import { requirePackages, root } from './setup.mjs'
 
 const FACTOR = '20'
 
-ensurePackages()
+requirePackages()
 const [factor = FACTOR, ...words] = process.argv.slice(2)
 const files = execFileSync('git', ['grep', '-l', 'testing/property-runs', '--', 'src/*.test.ts'], { cwd: root })
   .toString()

@@ -1,6 +1,7 @@
 // What a fresh machine needs before anything else can run. Uses nothing but Node: the packages are not there yet.
 import { spawnSync } from 'node:child_process'
-import { existsSync, readFileSync, statSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { existsSync, lstatSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -16,18 +17,78 @@ export function run(command, args, options = {}) {
   if (result.status !== 0) process.exit(result.status ?? 1)
 }
 
-/** Are the packages missing, or older than the lock file? npm writes a lock of its own into node_modules. */
-function isInstallNeeded() {
-  const installed = join(root, 'node_modules', '.package-lock.json')
-  return !existsSync(installed) || statSync(installed).mtimeMs < statSync(join(root, 'package-lock.json')).mtimeMs
+/** Where it is kept for which lock file the packages were installed: by its content, since times say nothing of that. */
+const installedFor = (at) => join(at, 'node_modules', '.installed-for')
+
+const contentOf = (file) => createHash('sha256').update(readFileSync(file)).digest('hex')
+
+/** Are the packages of this lock file there, all of them? An installation that was broken off leaves no mark. */
+export function arePackagesInstalled(at = root) {
+  const mark = installedFor(at)
+  return existsSync(mark) && readFileSync(mark, 'utf8') === contentOf(join(at, 'package-lock.json'))
+}
+
+/** For everything but demo and test, which alone set up: says the one line to type, and ends. */
+export function requirePackages() {
+  if (existsSync(join(root, 'node_modules'))) return
+  console.error('The packages of this checkout are not installed. Run this once: npm ci --ignore-scripts')
+  process.exit(2)
+}
+
+/** How long one that sets up waits for another one, in ms. */
+const PATIENCE_MS = 10 * 60 * 1000
+
+const isAlive = (pid) => {
+  try {
+    process.kill(pid, 0)
+    return true
+  } catch (error) {
+    return error.code === 'EPERM'
+  }
+}
+
+/**
+ * Runs what must not run twice at once in this checkout, whichever process asks for it. A lock that a process left
+ * behind is taken over.
+ */
+export function underLock(work, at = root) {
+  const lock = join(at, '.setup-lock')
+  const until = Date.now() + PATIENCE_MS
+  for (;;) {
+    try {
+      writeFileSync(lock, String(process.pid), { flag: 'wx' })
+      break
+    } catch (error) {
+      if (error.code !== 'EEXIST') throw error
+      const owner = Number(readFileSync(lock, 'utf8'))
+      if (owner > 0 && !isAlive(owner)) rmSync(lock, { force: true })
+      else if (Date.now() > until)
+        throw new Error(`Another process sets this checkout up (${owner}). Delete ${lock} if none does.`)
+      else Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 200)
+    }
+  }
+  try {
+    return work()
+  } finally {
+    rmSync(lock, { force: true })
+  }
 }
 
 /** Installs the packages when they are missing. What npm says goes to standard error: output may be a document. */
 export function ensurePackages() {
-  if (!isInstallNeeded()) return
-  console.error('Installing packages (npm ci) …')
-  // No package needs a script of its own to be run at installation, and none is trusted with one.
-  run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 2, 2] })
+  if (arePackagesInstalled()) return
+  if (lstatSync(join(root, 'node_modules'), { throwIfNoEntry: false })?.isSymbolicLink()) {
+    console.error('node_modules is a link: the packages behind it belong to another checkout, and are left alone.')
+    return
+  }
+  underLock(() => {
+    // Another one may have set up while this one waited.
+    if (arePackagesInstalled()) return
+    console.error('Installing packages (npm ci) …')
+    // No package needs a script of its own to be run at installation, and none is trusted with one.
+    run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 2, 2] })
+    writeFileSync(installedFor(root), contentOf(join(root, 'package-lock.json')))
+  })
 }
 
 const BROWSERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser']

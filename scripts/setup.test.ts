@@ -1,0 +1,45 @@
+import { spawn } from 'node:child_process'
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import { afterAll, expect, test } from 'vitest'
+import { arePackagesInstalled, root } from './setup.mjs'
+
+const at = mkdtempSync(join(tmpdir(), 'setup-'))
+afterAll(() => rmSync(at, { recursive: true }))
+
+test('packages are installed for the lock file that was there then, whatever the times of the files say', () => {
+  mkdirSync(join(at, 'node_modules'))
+  writeFileSync(join(at, 'package-lock.json'), '{}')
+  expect(arePackagesInstalled(at)).toBe(false)
+  writeFileSync(
+    join(at, 'node_modules', '.installed-for'),
+    '44136fa355b3678a1146ad16f7e8649e94fb4fc21fe77e8310c060f61caaff8a',
+  )
+  expect(arePackagesInstalled(at)).toBe(true)
+  writeFileSync(join(at, 'package-lock.json'), '{"changed":true}')
+  expect(arePackagesInstalled(at)).toBe(false)
+})
+
+test('what sets up runs once at a time, and a lock that was left behind is taken over', async () => {
+  writeFileSync(join(at, '.setup-lock'), '999999999')
+  writeFileSync(join(at, 'log'), '')
+  const script = `
+    import { appendFileSync } from 'node:fs'
+    import { underLock } from ${JSON.stringify(pathToFileURL(join(root, 'scripts/setup.mjs')).href)}
+    underLock(() => {
+      appendFileSync('log', 'in ')
+      Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 120)
+      appendFileSync('log', 'out ')
+    }, process.cwd())`
+  const one = () =>
+    new Promise((resolve) =>
+      spawn(process.execPath, ['--input-type=module', '--eval', script], { cwd: at, stdio: 'inherit' }).on(
+        'exit',
+        resolve,
+      ),
+    )
+  expect(await Promise.all([one(), one(), one()])).toEqual([0, 0, 0])
+  expect(readFileSync(join(at, 'log'), 'utf8')).toBe('in out in out in out ')
+})
