@@ -70,7 +70,8 @@ export function completeLock(lock) {
 /** Entries of a lock that say nothing by which their package could be told from another one of the same name. */
 export const withoutIntegrity = (lock) =>
   Object.entries(lock.packages)
-    .filter(([at, entry]) => at !== '' && !entry.link && !entry.integrity)
+    // Packages of this checkout itself are no downloads.
+    .filter(([at, entry]) => at.includes('node_modules/') && !entry.link && !entry.integrity)
     .map(([at, { version }]) => ({ at, name: at.slice(at.lastIndexOf('node_modules/') + 13), version }))
 
 /**

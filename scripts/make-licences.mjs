@@ -9,7 +9,7 @@ export const LICENCES = here('../docs/licences.md')
 export function shippedPackages(lock) {
   const shipped = new Map()
   for (const [at, entry] of Object.entries(lock.packages)) {
-    if (at === '' || entry.dev || entry.link) continue
+    if (!at.includes('node_modules/') || entry.dev || entry.link) continue
     const name = at.slice(at.lastIndexOf('node_modules/') + 'node_modules/'.length)
     shipped.set(`${name}@${entry.version}`, { name, version: entry.version, licence: entry.license ?? null })
   }

@@ -20,14 +20,12 @@ import { ensureWritable, writeOut, writeStandardOut } from './write-out'
 /** A form to write the run in, and the file for it; null: standard output, or --out. */
 export type FormatChoice = { format: FormatId; file: string | null }
 
-export type CheckOptions = {
+/** How a source is gathered and judged. */
+export type RunOptions = {
   site?: string
   rules?: string
-  format: FormatChoice[]
   pictures: 'whole' | 'header'
   baseline?: string
-  out?: string
-  failOn: Level | 'never'
   maxPages?: number
   maxDepth?: number
   concurrency: number
@@ -42,6 +40,9 @@ export type CheckOptions = {
   user?: string
   askAs?: string
 }
+
+/** The same, and where the report goes. */
+export type CheckOptions = RunOptions & { format: FormatChoice[]; out?: string; failOn: Level | 'never' }
 
 function siteOf(given: string | undefined): string | null {
   if (given === undefined) return null
@@ -123,6 +124,28 @@ function ensureFit(document: ReadDocument, file: string, site: string): Baseline
   return baselineOf(document)
 }
 
+/** One run as a document, and the fault that ended it before its time. */
+export type MadeRun = { document: RunDocument; fault: string | null }
+
+/**
+ * Gathers one source and judges it.
+ *
+ * @throws CannotRun where nothing was read, or a file that is named can't be used
+ */
+export async function makeRun(source: string, options: RunOptions): Promise<MadeRun> {
+  const { requirements, file: requirementsFile } = await loadRequirements(options.rules, source)
+  const loaded = options.baseline === undefined ? null : await loadBaseline(options.baseline)
+  const site = siteOf(options.site) ?? siteOf(requirements.site)
+  let baseline: Baseline | null = null
+  const pictureHosts = requirements.identity?.pictureHosts ?? []
+  const { gathering, fault } = await gather(source, site, { ...options, pictureHosts }, (started) => {
+    if (loaded) baseline = ensureFit(loaded, options.baseline!, started.source.site)
+  })
+  ensureSomethingRead(gathering, source)
+  const today = new Date().toISOString().slice(0, 10)
+  return { document: runDocument(gathering, requirements, today, { baseline, requirementsFile }), fault }
+}
+
 /**
  * Runs the checks over one source and writes the report.
  * @returns the exit code: 0 clear, 1 where something counts as a failure, 2 where nothing does and not all was read
@@ -131,22 +154,12 @@ export async function check(source: string, options: CheckOptions): Promise<numb
   const plain = options.format.filter(({ file }) => file === null)
   if (plain.length > 1)
     throw new CannotRun('Only one --format can go to standard output: give the others a file, as in sarif=run.sarif.')
-  const { requirements, file: requirementsFile } = await loadRequirements(options.rules, source)
-  const loaded = options.baseline === undefined ? null : await loadBaseline(options.baseline)
-  const site = siteOf(options.site) ?? siteOf(requirements.site)
   const files = [
     ...options.format.flatMap(({ file }) => file ?? []),
     ...(options.out === undefined ? [] : [options.out]),
   ]
   for (const file of files) await ensureWritable(fromHere(file))
-  let baseline: Baseline | null = null
-  const pictureHosts = requirements.identity?.pictureHosts ?? []
-  const { gathering, fault } = await gather(source, site, { ...options, pictureHosts }, (started) => {
-    if (loaded) baseline = ensureFit(loaded, options.baseline!, started.source.site)
-  })
-  ensureSomethingRead(gathering, source)
-  const today = new Date().toISOString().slice(0, 10)
-  const document = runDocument(gathering, requirements, today, { baseline, requirementsFile })
+  const { document, fault } = await makeRun(source, options)
   await writeReports(document, options)
   if (fault !== null) throw new CannotRun(`The run broke off, and what was gathered is kept. ${fault}`)
   if (fails(document, options.failOn)) return 1

@@ -8,9 +8,12 @@ import { reportFormats } from '@/core/report/formats'
 import { surfaces } from '@/core/surface/profiles'
 import { nearestWord } from '@/core/text/nearest-word'
 import { terminalText } from '@/core/text/visible'
+import { VERSION } from '@/core/version'
 import { CannotRun } from './cannot-run'
 import { check, type FormatChoice } from './check'
 import { compare } from './compare'
+import { init } from './init'
+import { openApp } from './open-app'
 import { refit } from './refit'
 import { bytesOf, fillOf, focusOf, shapeOf } from './refit-arguments'
 
@@ -63,6 +66,7 @@ async function parsed(argv: string[]): Promise<number> {
           .join('\n'),
       ),
   })
+  program.version(VERSION)
   let exitCode = 0
   program
     .command('check')
@@ -133,6 +137,20 @@ async function parsed(argv: string[]): Promise<number> {
     .action(async (image, options) => {
       exitCode = await refit(image, options)
     })
+  program
+    .command('init')
+    .description('Write nimble-parrot.json, which says what the site must have, and a workflow when asked.')
+    .option('--site <url>', 'production address')
+    .option(
+      '--workflow [file]',
+      'write a workflow that checks each pull request; .github/workflows/cards.yml by default',
+    )
+    .option('--folder <folder>', 'where the build writes its pages', './dist')
+    .allowExcessArguments(false)
+    .action(async (options) => {
+      process.stdout.write(await init(options))
+    })
+  if (argv.length <= 2) return openApp()
   await program.parseAsync(argv)
   return exitCode
 }

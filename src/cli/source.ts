@@ -13,7 +13,7 @@ import { noInnerHosts } from '@/io/guard'
 import { nodeOutside } from '@/io/outside'
 import { runCrawl } from '@/io/run-crawl'
 import { CannotRun } from './cannot-run'
-import type { CheckOptions } from './check'
+import type { RunOptions } from './check'
 import { fromHere } from './from-here'
 
 const SITEMAP = /\.xml(?:\.gz)?$/i
@@ -29,14 +29,14 @@ function headerOf(text: string): { name: string; value: string } {
 function loginOf({
   header,
   user,
-}: CheckOptions): { headers: { name: string; value: string }[]; user: string | null; password: string } | null {
+}: RunOptions): { headers: { name: string; value: string }[]; user: string | null; password: string } | null {
   if (header.length === 0 && user === undefined) return null
   const [name, ...password] = (user ?? '').split(':')
   return { headers: header.map(headerOf), user: user === undefined ? null : (name ?? ''), password: password.join(':') }
 }
 
 /** What the command was told, with what the requirements say of where pictures lie. */
-export type GatherOptions = CheckOptions & { pictureHosts: string[] }
+export type GatherOptions = RunOptions & { pictureHosts: string[] }
 
 type From = ParsedCrawlRequest['from']
 
@@ -118,7 +118,7 @@ function crawlEvents(
 const CRAWL_ONLY = ['--max-depth']
 const NETWORK_ONLY = ['--header', '--user', '--ask-as', '--delay']
 
-const isGiven: Record<string, (options: CheckOptions) => boolean> = {
+const isGiven: Record<string, (options: RunOptions) => boolean> = {
   '--max-depth': ({ maxDepth }) => maxDepth !== undefined,
   '--header': ({ header }) => header.length > 0,
   '--user': ({ user }) => user !== undefined,
@@ -128,7 +128,7 @@ const isGiven: Record<string, (options: CheckOptions) => boolean> = {
 }
 
 /** @throws CannotRun for an option that was given and that this kind of source can't heed */
-function refuse(options: CheckOptions, names: readonly string[], kind: string): void {
+function refuse(options: RunOptions, names: readonly string[], kind: string): void {
   const given = names.find((name) => isGiven[name]!(options))
   if (given !== undefined) throw new CannotRun(`${given} has no meaning for ${kind}: leave it out.`)
 }
