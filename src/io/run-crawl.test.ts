@@ -11,6 +11,10 @@ const server = createServer(({ url }, response) => {
   const map = (...paths: string[]) => paths.map((path) => `<sitemap><loc>${host}${path}</loc></sitemap>`).join('')
   if (url === '/index.xml') response.end(`<sitemapindex>${map('/a.xml', '/gone.xml')}</sitemapindex>`)
   else if (url === '/a.xml') response.end(`<urlset><url><loc>${host}/a</loc></url></urlset>`)
+  else if (url === '/mixed.xml')
+    response.end(
+      `<urlset><url><loc>${host}/a</loc></url><url><loc>http://127.0.0.2:9/b</loc></url><url><loc>http://127.0.0.2:9/c</loc></url></urlset>`,
+    )
   else if (url === '/a') response.writeHead(200, { 'content-type': 'text/html' }).end(page)
   else response.writeHead(404).end()
 })
@@ -35,6 +39,12 @@ test('a sitemap of which a part can’t be read is not read whole', async () => 
   expect(incomplete).toEqual([
     { why: 'lost', message: `The sitemap ${base}/gone.xml could not be read. It answered 404.` },
   ])
+})
+
+test('a sitemap speaks for its own site: pages of others that it names are not asked for', async () => {
+  const { pages, notes } = await gather({ kind: 'sitemap', address: `${base}/mixed.xml` })
+  expect(pages.map(({ url }) => url)).toEqual([`${base}/a`])
+  expect(notes).toMatchObject([{ message: '2 addresses of the sitemap are of other sites, and were left out.' }])
 })
 
 test('a list that goes on beyond what is read of one is not read whole', async () => {

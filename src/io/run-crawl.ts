@@ -1,11 +1,12 @@
 import { resolveAddress } from '@/core/crawl/address'
 import { AddressSecrets, loginInAddress, shownAddress } from '@/core/crawl/address-secrets'
 import { collectSitemaps, lackOfSitemaps } from '@/core/crawl/collect-sitemaps'
-import { crawl, crawlGiven, onPreview } from '@/core/crawl/crawl'
+import { crawl, crawlGiven, isPreview, onPreview } from '@/core/crawl/crawl'
 import { defaultCrawlOptions } from '@/core/crawl/crawl-options'
 import type { CrawlEvents } from '@/core/crawl/events'
 import { limits } from '@/core/crawl/limits'
 import { NothingAnswered } from '@/core/crawl/nothing-answered'
+import { haveOneOwner } from '@/core/crawl/picture-hosts'
 import type { Outside, ReadAddress } from '@/core/crawl/read-address'
 import type { Login, ParsedCrawlRequest } from '@/core/crawl/wire'
 import { createFetcher } from './fetch-address'
@@ -76,17 +77,26 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
   const found = await collectSitemaps([address], readHere, outside)
   const { pages, failed } = found
   if (pages.length === 0) throw new NothingAnswered(address, failed[0]?.reason ?? 'the sitemap names no page.')
+  // A sitemap speaks for its own site (sitemaps.org), or before launch for the one that its pages are of.
+  const speaksFor = isPreview(address) ? pages[0]!.page : address
+  const own = pages.filter(({ page }) => haveOneOwner(page, speaksFor))
+  if (own.length === 0)
+    throw new NothingAnswered(address, `the sitemap names pages of other sites alone, such as ${pages[0]!.page}.`)
   yield* crawlGiven(
     {
       kind: 'sitemap',
       location: shownAddress(address),
-      addresses: pages.map(({ page }) => page),
+      addresses: own.map(({ page }) => page),
       follow: from.follow,
       servedFrom: address,
     },
     options,
     outside,
   )
+  if (own.length < pages.length) {
+    const message = `${pages.length - own.length} addresses of the sitemap are of other sites, and were left out.`
+    yield [{ kind: 'note', note: { kind: 'bounded', message } }]
+  }
   yield lackOfSitemaps(found, !from.follow).map((incomplete) => ({ kind: 'incomplete', incomplete }))
 }
 

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { testOutside } from '../testing/build-run'
-import { crawl } from './crawl'
+import { crawl, crawlGiven } from './crawl'
 import { type CrawlOptions, defaultCrawlOptions } from './crawl-options'
 import { type CrawlEvent, GatheringBuilder, oneByOne } from './events'
 import { NothingAnswered } from './nothing-answered'
-import type { Exchange } from './read-address'
+import type { Exchange, ReadRequest } from './read-address'
 
 type Answer = { status?: number; headers?: Record<string, string>; body?: string } | 'refused'
 type Server = Record<string, Answer>
@@ -366,4 +366,32 @@ describe('a sitemap that can’t be read', () => {
     expect(gathering.incomplete.map((lack) => lack.why)).toEqual(why === null ? [] : [why])
     if (why) expect(gathering.incomplete[0]!.message).toContain(`${START}part.xml could not be read`)
   })
+})
+
+test('pages of a list are asked for wherever they lie, and so are pictures on their hosts', async () => {
+  const clock = { ms: 1_000_000 }
+  const read = async ({ url, accept }: ReadRequest): Promise<Exchange> => ({
+    kind: 'answered',
+    status: accept === 'image' ? 404 : 200,
+    headers: { 'content-type': 'text/html' },
+    body: new TextEncoder().encode(`<title>${url}</title><meta property="og:image" content="${url}.png">`),
+    isCut: false,
+    ms: 0,
+  })
+  const outside = {
+    ...testOutside(read),
+    now: () => new Date(clock.ms),
+    sleep: async (ms: number) => {
+      clock.ms += ms
+    },
+  }
+  const addresses = Array.from({ length: 240 }, (_, index) => `https://${index % 2 ? 'one.com' : 'other.net'}/${index}`)
+  const given = { kind: 'list' as const, location: 'x.txt', addresses, follow: false, servedFrom: null }
+  const builder = new GatheringBuilder()
+  const batches = crawlGiven(given, { ...defaultCrawlOptions, start: '', concurrency: 8 }, outside)
+  for await (const event of oneByOne(batches)) builder.add(event)
+  const { pages, images, incomplete } = builder.gathering()!
+  expect([pages.length, incomplete]).toEqual([240, []])
+  expect(images.filter(({ errorCode }) => errorCode === 'not-looked-at')).toEqual([])
+  expect(clock.ms).toBe(1_000_000)
 })

@@ -55,7 +55,7 @@ export async function* crawl(options: CrawlOptions, outside: Outside): CrawlEven
 }
 
 /** Is this a server that only its own network reaches? */
-const isPreview = (address: string) => isPrivateHost(new URL(address).hostname)
+export const isPreview = (address: string) => isPrivateHost(new URL(address).hostname)
 
 /** Where the pages of a list or a sitemap are read: at their own addresses, or on the server that has the sitemap. */
 function buildOf({ servedFrom }: GivenAddresses, first: string, site: string | null): string {

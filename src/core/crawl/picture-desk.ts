@@ -175,6 +175,8 @@ export function readAsHostsMay(
   sleep: Outside['sleep'],
 ): (request: ReadRequest) => Promise<Exchange> {
   return async (request) => {
+    // Pages are asked for where the user named them, or where they lie on the site.
+    if (request.accept !== 'image') return read(request)
     const waitMs = hosts.take(request.url)
     if (waitMs === null) return { kind: 'failed', code: 'not-looked-at', message: TURNED_AWAY, ms: 0 }
     if (waitMs > 0) await sleep(waitMs)

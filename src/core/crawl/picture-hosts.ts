@@ -9,6 +9,12 @@ const OPTIONS = { allowPrivateDomains: true }
 /** What is registered under a public suffix; the host itself for an IP address or a single name. */
 const ownerOf = (hostname: string): string => getDomain(hostname, OPTIONS) ?? hostname
 
+/** Do two addresses lie under one registrable domain? */
+export function haveOneOwner(a: string, b: string): boolean {
+  const [one, other] = [parseUrl(a), parseUrl(b)]
+  return one !== null && other !== null && ownerOf(one.hostname) === ownerOf(other.hostname)
+}
+
 /** Hosts told of at most. */
 const MAX_TOLD = 20
 /** Origins kept at most: a page may name any number. */
@@ -20,7 +26,7 @@ const MAX_KEPT = 1000
  * asked slowly, and all of them together only so often.
  */
 export class PictureHosts {
-  private readonly own: ReadonlySet<string>
+  private readonly own: Set<string>
   private readonly named: ReadonlySet<string>
   /** Whose origins are, for those that were asked for before. */
   private readonly strangers = new Map<string, string | null>()
@@ -41,8 +47,15 @@ export class PictureHosts {
     private readonly now: () => Date,
     private readonly most: number = limits.foreignPictures,
   ) {
-    this.own = new Set(ownAddresses.flatMap((address) => parseUrl(address)?.hostname ?? []).map(ownerOf))
+    this.own = new Set()
+    for (const address of ownAddresses) this.add(address)
     this.named = new Set(named.map((host) => host.toLowerCase()))
+  }
+
+  /** An address that the user gave: its host is theirs. */
+  add(address: string): void {
+    const hostname = parseUrl(address)?.hostname
+    if (hostname !== undefined) this.own.add(ownerOf(hostname))
   }
 
   /** Whose an address is where it is somebody else's; null for the site's own. */

@@ -1,5 +1,4 @@
 import type { GatheredImage, GatheredPage, Incomplete, RunNote, SecondLook, Survey } from '../model'
-import { surfaces } from '../surface/profiles'
 import { baseOf, pageAddress, pathnameOf, pathOf, resolveAddress } from './address'
 import type { AddressMap } from './address-map'
 import { collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
@@ -10,6 +9,7 @@ import { isFileName } from './file-names'
 import { Frontier, type Waiting } from './frontier'
 import { createPathFilter, type PathFilter } from './globs'
 import { inParallel } from './in-parallel'
+import { onlyWeAreKeptOut, ROBOTS_TOKEN } from './kept-out'
 import { limits } from './limits'
 import { linksOf, sitemapsNamedBy } from './link-book'
 import { LinksOfPages } from './links-of-pages'
@@ -37,9 +37,6 @@ import { Surveyor } from './survey'
 import { type Trap, TrapWatch } from './traps'
 import { USUAL_SITEMAPS } from './usual-sitemaps'
 
-/** The name that robots.txt may address us by. */
-export const ROBOTS_TOKEN = 'NimbleParrot'
-
 type PageResult = { kind: 'page'; asked: Waiting; followed: Followed; fetchedAt: string; looks: SecondLook[] }
 type Result = PageResult | { kind: 'image'; image: GatheredImage }
 
@@ -52,6 +49,7 @@ export class SiteCrawl {
   private pageCount = 0
   private readonly keptOut = new Set<string>()
   private readonly desk: PictureDesk
+  private readonly hosts: PictureHosts
   private readonly surveyor: Surveyor
   private readonly destinations = new Destinations()
   private readonly noPages: NoPages
@@ -89,8 +87,8 @@ export class SiteCrawl {
     this.maxDepth = options.maxDepth ?? limits.maxDepth
     this.noPages = new NoPages(addresses.site)
     this.waiting = new Frontier(options.perSection)
-    const hosts = new PictureHosts([addresses.site, addresses.build ?? ''], options.pictureHosts, outside.now)
-    const read = readAsHostsMay(outside.read, hosts, outside.sleep)
+    this.hosts = new PictureHosts([addresses.site, addresses.build ?? ''], options.pictureHosts, outside.now)
+    const read = readAsHostsMay(outside.read, this.hosts, outside.sleep)
     this.reader = retrying({ ...outside, read }, (exchange) => {
       if (exchange.kind === 'answered') this.bytes += exchange.page?.byteLength ?? exchange.body.length
     })
@@ -104,7 +102,7 @@ export class SiteCrawl {
     this.desk = new PictureDesk(
       addresses,
       lookByReading((request) => this.ask(request), outside),
-      hosts,
+      this.hosts,
       outside.sleep,
     )
   }
@@ -323,7 +321,7 @@ export class SiteCrawl {
       boundReached: isBounded ? null : this.maxPages,
       tooDeep: maxDepth === null ? this.leftOut : 0,
       maxDepth: this.maxDepth,
-      onlyWeKeptOut: this.keptOutAlone(),
+      onlyWeKeptOut: onlyWeAreKeptOut(this.robots, this.keptOut),
       nothing: this.wantedCount > 0 || this.options.resume || isAborted ? null : this.nothingRead(),
     })
   }
@@ -342,14 +340,6 @@ export class SiteCrawl {
       return `No page was read but the start page: ${globs.join(' ')} leaves nothing that a link or the sitemap leads to. Globs see the path, as in /guides/**.`
     }
     return this.noPages.words()
-  }
-
-  /** Addresses that robots.txt closes to us though some place's crawler may read them: their cards are not known. */
-  private keptOutAlone(): string[] {
-    const { robots } = this
-    if (!robots) return []
-    const tokens = surfaces.flatMap(({ token, isListing }) => (token === null || isListing ? [] : [token]))
-    return [...this.keptOut].filter((url) => tokens.some((token) => isAllowed(robots, token, pathOf(url))))
   }
 
   private notes(): Iterable<RunNote> {
@@ -418,6 +408,7 @@ export class SiteCrawl {
       this.known.add(url)
       this.told.add(url)
     }
+    for (const { url } of seeds) this.hosts.add(url)
     for (const seed of this.options.resume?.waiting ?? seeds) {
       if (this.known.has(seed.url)) continue
       this.known.add(seed.url)

@@ -1,0 +1,13 @@
+import { surfaces } from '../surface/profiles'
+import { pathOf } from './address'
+import { isAllowed, type RobotsRules } from './robots'
+
+/** The name that robots.txt may address us by. */
+export const ROBOTS_TOKEN = 'NimbleParrot'
+
+/** Addresses that robots.txt closes to us though some place's crawler may read them: their cards are not known. */
+export function onlyWeAreKeptOut(robots: RobotsRules | null, keptOut: Iterable<string>): string[] {
+  if (!robots) return []
+  const tokens = surfaces.flatMap(({ token, isListing }) => (token === null || isListing ? [] : [token]))
+  return [...keptOut].filter((url) => tokens.some((token) => isAllowed(robots, token, pathOf(url))))
+}
