@@ -74,6 +74,7 @@ export class PictureHosts {
     const known = this.paces.get(owner)
     if (known) return known
     const pace = new Pace(limits.foreignPictureMs, this.now)
+    if (this.paces.size >= MAX_KEPT) this.paces.clear()
     this.paces.set(owner, pace)
     return pace
   }

@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import { resolveAddress } from '@/core/crawl/address'
 import { limits } from '@/core/crawl/limits'
-import { lookByReading } from '@/core/crawl/picture-desk'
+import { lookByReading, readAsHostsMay } from '@/core/crawl/picture-desk'
+import { haveOneOwner, PictureHosts } from '@/core/crawl/picture-hosts'
+import type { ReadRequest } from '@/core/crawl/read-address'
 import { answering } from '@/io/answering'
 import { clientOf, refusalToAsk } from '@/io/client-limits'
 import { createFetcher } from '@/io/fetch-address'
@@ -12,6 +14,9 @@ import { requestJson } from '@/io/request-json'
 import { refusalOf, refused } from '@/io/same-origin'
 
 export const dynamic = 'force-dynamic'
+
+/** How fast hosts are asked that pictures redirect to, for all clients together. */
+const hops = new PictureHosts([], [], () => new Date(), Number.POSITIVE_INFINITY)
 
 /** One address, and no more. */
 const PICTURE_REQUEST_BYTES = 16_384
@@ -43,10 +48,12 @@ export async function POST(request: Request): Promise<Response> {
   }
   const fetcher = createFetcher(settings)
   try {
-    const image = await lookByReading(fetcher.read, nodeOutside(fetcher.read, client.signal))(
-      parsed.data.url,
-      () => true,
-    )
+    const { url } = parsed.data
+    const outside = nodeOutside(fetcher.read, client.signal)
+    const paced = readAsHostsMay(fetcher.read, hops, outside.sleep)
+    // The browser paces the addresses themselves; where they lead on to is known here alone.
+    const read = (asked: ReadRequest) => (haveOneOwner(asked.url, url) ? fetcher.read : paced)(asked)
+    const image = await lookByReading(read, outside)(url, () => true)
     const served = image.errorCode === null ? imagePath({ url: image.url, innerHosts: noInnerHosts }) : null
     return Response.json({ ...image, served })
   } finally {
