@@ -101,7 +101,8 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
 }
 
 /** Asks only as long as it is let; the first refusal ends the run. */
-function askingAsLet(read: ReadAddress, refusalToAsk: () => Promise<string | null>, stop: AbortController) {
+function askingAsLet(read: ReadAddress, refusalToAsk: CrawlTuning['refusalToAsk'], stop: AbortController) {
+  if (!refusalToAsk) return { asking: read, refusal: () => null }
   let refusal: string | null = null
   const asking: ReadAddress = async (request) => {
     refusal ??= await refusalToAsk()
@@ -131,7 +132,7 @@ export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning
     pastCaches: request.pastCaches,
   })
   try {
-    const { asking, refusal } = askingAsLet(fetcher.read, tuning.refusalToAsk ?? (async () => null), ended)
+    const { asking, refusal } = askingAsLet(fetcher.read, tuning.refusalToAsk, ended)
     const secrets = new AddressSecrets()
     const revealed: ReadAddress = (asked) => asking({ ...asked, url: secrets.reveal(asked.url) })
     const outside = {

@@ -174,14 +174,14 @@ export function readAsHostsMay(
   hosts: PictureHosts,
   sleep: Outside['sleep'],
 ): (request: ReadRequest) => Promise<Exchange> {
-  return async (request) => {
-    // Pages are asked for where the user named them, or where they lie on the site.
-    if (request.accept !== 'image') return read(request)
+  const readPicture = async (request: ReadRequest): Promise<Exchange> => {
     const waitMs = hosts.take(request.url)
     if (waitMs === null) return { kind: 'failed', code: 'not-looked-at', message: TURNED_AWAY, ms: 0 }
     if (waitMs > 0) await sleep(waitMs)
     return read(request)
   }
+  // Pages are asked for where the user named them, or where they lie on the site.
+  return (request) => (request.accept === 'image' ? readPicture(request) : read(request))
 }
 
 /** The same where something else does the reading: then only the address itself is held back. */
