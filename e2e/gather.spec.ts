@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { expect, type Page, test } from '@playwright/test'
+import { strToU8, zipSync } from 'fflate'
 import { DEMO, expectAccessible, gatherAddress, gatherDemo, SLOW_DEMO } from './app'
 
 test('the demo is gathered: every page, with the production address of its own tags', async ({ page }) => {
@@ -278,4 +279,22 @@ test.describe('a file of addresses', () => {
     await choose('cut.xml.gz', gzipSync(map('about')).subarray(0, 40))
     await expect(form.getByRole('alert')).toContainText('“cut.xml.gz” can’t be read')
   })
+})
+
+test('a host that is not the site’s is asked slowly, until the reader says that it is theirs', async ({ page }) => {
+  const html = (name: string) =>
+    `<!doctype html><html lang="en"><title>${name}</title><meta property="og:url" content="https://mendinghall.example/${name}"><meta property="og:image" content="https://img.photographer.example/${name}.png">`
+  const zip = zipSync({ 'index.html': strToU8(html('index')), 'a.html': strToU8(html('a')) })
+  await page.goto('/')
+  await page
+    .getByLabel('Choose a zip')
+    .setInputFiles({ name: 'site.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) })
+  await expect(page.getByText('mendinghall.example is gathered.')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Hosts that are not the site’s' })).toBeVisible()
+  await expectAccessible(page)
+  const again = page.getByRole('button', { name: 'It is ours: gather again with img.photographer.example' })
+  await again.focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('mendinghall.example is gathered.')).toBeVisible()
+  await expect(again).toHaveCount(0)
 })
