@@ -1,4 +1,4 @@
 import { resolve } from 'node:path'
 
-/** `npm run` changes into the package's folder; paths are meant from where the person stands. */
-export const fromHere = (path: string) => resolve(process.env.INIT_CWD ?? process.cwd(), path)
+/** Paths are meant from where the person stands, or the program that uses the interface. */
+export const fromHere = (path: string) => resolve(path)
