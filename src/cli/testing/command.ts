@@ -30,8 +30,8 @@ export const commandIn =
       if (typeof done === 'function') (done as Done)()
       return true
     }
-    vi.stubEnv('INIT_CWD', here)
     const spies = [
+      vi.spyOn(process, 'cwd').mockReturnValue(here),
       vi.spyOn(process.stdout, 'write').mockImplementation(catching('out')),
       vi.spyOn(process.stderr, 'write').mockImplementation(catching('err')),
     ]
@@ -40,6 +40,5 @@ export const commandIn =
       return { code, ...said }
     } finally {
       for (const spy of spies) spy.mockRestore()
-      vi.unstubAllEnvs()
     }
   }
