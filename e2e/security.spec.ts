@@ -14,6 +14,7 @@ test('every page has a policy that allows no inline script and nothing from else
   expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/)
   expect(policy).not.toMatch(/script-src[^;]*unsafe-inline/)
   expect(policy).toContain("frame-ancestors 'none'")
+  expect(policy).toContain("require-trusted-types-for 'script'")
   expect(headers['x-content-type-options']).toBe('nosniff')
   const again = (await request.get('/')).headers()['content-security-policy']
   expect(again).not.toBe(policy)

@@ -17,9 +17,8 @@ const pagePolicy = (nonce: string) =>
     "base-uri 'none'",
     "form-action 'self'",
     "frame-ancestors 'none'",
-    // Text becomes markup or an address of code through the one policy of the layout, which lets nothing through.
-    "require-trusted-types-for 'script'",
-    `trusted-types ${TRUSTED_TYPES.join(' ')}`,
+    // Text becomes an address of code through the one policy of the layout alone; while developing, modules are texts.
+    ...(isDevelopment ? [] : ["require-trusted-types-for 'script'", `trusted-types ${TRUSTED_TYPES.join(' ')}`]),
   ].join('; ')
 
 /** Scripts that may become a worker, which does not inherit the policy of its page. */
