@@ -1,5 +1,5 @@
 import { resolveAddress } from '@/core/crawl/address'
-import { AddressSecrets, loginInAddress, shownAddress } from '@/core/crawl/address-secrets'
+import { type AddressOrigin, AddressSecrets, loginInAddress, shownAddress } from '@/core/crawl/address-secrets'
 import { collectSitemaps, lackOfSitemaps } from '@/core/crawl/collect-sitemaps'
 import { crawl, crawlGiven, isPreview, onPreview } from '@/core/crawl/crawl'
 import { defaultCrawlOptions } from '@/core/crawl/crawl-options'
@@ -71,17 +71,20 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     return
   }
   const given = resolveAddress(from.address, 'about:blank') ?? from.address
-  const address = outside.conceal?.(given, true) ?? given
+  const address = outside.conceal?.(given, 'user') ?? given
   // A sitemap index on a preview server names its parts on production: they are read where the index is.
   const readHere: ReadAddress = (request) => outside.read({ ...request, url: onPreview(request.url, address) })
   const found = await collectSitemaps([address], readHere, outside)
   const { pages, failed } = found
   if (pages.length === 0) throw new NothingAnswered(address, failed[0]?.reason ?? 'the sitemap names no page.')
   // A sitemap speaks for its own site (sitemaps.org), or before launch for the one that its pages are of.
-  const speaksFor = isPreview(address) ? pages[0]!.page : address
-  const own = pages.filter(({ page }) => haveOneOwner(page, speaksFor))
+  const speaksFor = [address, ...(options.site ? [options.site] : []), ...(isPreview(address) ? [pages[0]!.page] : [])]
+  const own = pages.filter(({ page }) => speaksFor.some((site) => haveOneOwner(page, site)))
   if (own.length === 0)
-    throw new NothingAnswered(address, `the sitemap names pages of other sites alone, such as ${pages[0]!.page}.`)
+    throw new NothingAnswered(
+      address,
+      `the sitemap names pages of other sites alone, such as ${pages[0]!.page}. Give their address as the production address if they are yours.`,
+    )
   yield* crawlGiven(
     {
       kind: 'sitemap',
@@ -137,7 +140,7 @@ export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning
     const revealed: ReadAddress = (asked) => asking({ ...asked, url: secrets.reveal(asked.url) })
     const outside = {
       ...nodeOutside(revealed, ended.signal, tuning.pictures),
-      conceal: (address: string, isGiven: boolean) => secrets.take(address, isGiven),
+      conceal: (address: string, from: AddressOrigin) => secrets.take(address, from),
     }
     yield* events(request, tuning, outside)
     const message = refusal()

@@ -47,7 +47,7 @@ export const canResume = ({ state, waiting, source, request }: StoredRun) =>
   state === 'stopped' && waiting > 0 && (source.kind === 'url' || request !== undefined)
 
 /** An address without the name, password and tokens that it may have been typed with. */
-const plain = (address: string) => new AddressSecrets().take(resolveAddress(address, 'about:blank') ?? '', true)
+const plain = (address: string) => new AddressSecrets().take(resolveAddress(address, 'about:blank') ?? '', 'user')
 
 /** What is kept of a request, see `StoredRun.request`. */
 export function keptRequest({ login: _login, resume: _resume, ...request }: CrawlRequest): CrawlRequest {

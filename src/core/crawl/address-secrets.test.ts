@@ -35,18 +35,26 @@ describe('shownAddress', () => {
 describe('AddressSecrets', () => {
   test('a page is known without what lets in, and asked for with it', () => {
     const secrets = new AddressSecrets()
-    expect(secrets.take('https://a.example/?page=2&token=hush', true)).toBe('https://a.example/?page=2')
+    expect(secrets.take('https://a.example/?page=2&token=hush', 'user')).toBe('https://a.example/?page=2')
     expect(secrets.reveal('https://a.example/?page=2')).toBe('https://a.example/?page=2&token=hush')
     expect(secrets.reveal('https://a.example/other')).toBe('https://a.example/other?token=hush')
     for (const elsewhere of ['http://a.example/', 'https://a.example:8443/', 'https://b.example/'])
       expect(secrets.reveal(elsewhere)).toBe(elsewhere)
   })
 
+  test('on pages only what the user gave is a secret: any other parameter may tell pages apart', () => {
+    const secrets = new AddressSecrets()
+    secrets.take('https://a.example/?token=hush', 'user')
+    expect(secrets.take('https://a.example/b?token=hush&ticket=7', 'page')).toBe('https://a.example/b?ticket=7')
+    expect(secrets.take('https://b.example/b?token=7', 'page')).toBe('https://b.example/b?token=7')
+  })
+
   test('what a redirect brings holds for its own address alone', () => {
     const secrets = new AddressSecrets()
-    expect(secrets.take('https://a.example/in?ticket=hush', false)).toBe('https://a.example/in')
-    expect(secrets.reveal('https://a.example/in')).toBe('https://a.example/in?ticket=hush')
+    expect(secrets.take('https://a.example/in?ticket=hush-ticket', 'server')).toBe('https://a.example/in')
+    expect(secrets.reveal('https://a.example/in')).toBe('https://a.example/in?ticket=hush-ticket')
     expect(secrets.reveal('https://a.example/')).toBe('https://a.example/')
+    expect(secrets.take('https://a.example/show?ticket=7', 'server')).toBe('https://a.example/show?ticket=7')
   })
 })
 

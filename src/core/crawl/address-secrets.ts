@@ -8,8 +8,12 @@ export type ShownAddress = string & { readonly [shownBrand]: true }
 const SECRET_NAMES = [
   ...['token', 'secret', 'password', 'passwd', 'pwd', 'passphrase', 'auth', 'authorization', 'apikey', 'api_key'],
   ...['api-key', 'access_key', 'access-key', 'accesskey', 'signature', 'sig', 'jwt', 'credential', 'credentials'],
-  ...['bypass', 'sid', 'ticket'],
+  'bypass',
 ]
+
+/** Names that let somebody in where a server sends on with them and a long value; anywhere else they may be a page's own. */
+const SECRET_WHERE_SENT_ON = new Set(['ticket', 'sid'])
+const LONG = 10
 
 const isSecret = (name: string) => {
   const lower = name.toLowerCase()
@@ -56,6 +60,9 @@ export function shownAddress(text: string): ShownAddress {
   return (plain.includes('=') ? withoutSecretValues(plain) : plain) as ShownAddress
 }
 
+/** Who wrote an address. */
+export type AddressOrigin = 'user' | 'server' | 'page'
+
 type Parameter = [name: string, value: string]
 
 /** Addresses held at most with a secret of their own. */
@@ -71,16 +78,22 @@ export class AddressSecrets {
 
   /**
    * The address without its secrets, which are remembered.
-   * @param isGiven the user gave it: what is secret in it lets in at the whole of its origin
+   * @param from the user, to whom it lets in at the whole of its origin; a server that sends on; or a page or sitemap,
+   *             where only what the user gave is a secret: any other parameter may tell one page from another
    */
-  take(address: string, isGiven: boolean): string {
+  take(address: string, from: AddressOrigin): string {
     const url = address.includes('=') ? parseUrl(address) : null
     if (!url) return address
-    const secrets = [...url.searchParams].filter(([name]) => isSecret(name))
+    const given = this.ofOrigin.get(url.origin) ?? []
+    const secrets = [...url.searchParams].filter(([name, value]) =>
+      from === 'page'
+        ? given.some(([known]) => known === name)
+        : isSecret(name) || (from === 'server' && value.length >= LONG && SECRET_WHERE_SENT_ON.has(name.toLowerCase())),
+    )
     if (secrets.length === 0) return address
     for (const [name] of secrets) url.searchParams.delete(name)
     const { href, origin } = url
-    if (isGiven && !this.ofOrigin.has(origin)) this.ofOrigin.set(origin, secrets)
+    if (from === 'user' && !this.ofOrigin.has(origin)) this.ofOrigin.set(origin, secrets)
     if (this.ofAddress.size < MAX_HELD) this.ofAddress.set(href, secrets)
     return href
   }

@@ -23,7 +23,7 @@ export async function collectSitemaps(
   outside: Pick<Outside, 'signal' | 'conceal'>,
 ): Promise<CollectedSitemaps> {
   const collected: CollectedSitemaps = { read: [], pages: [], failed: [], isCut: false }
-  const conceal = (address: string) => outside.conceal?.(address, false) ?? address
+  const conceal = (address: string) => outside.conceal?.(address, 'page') ?? address
   const known = new Set(first.map(conceal))
   for (const url of known) {
     if (outside.signal.aborted) break

@@ -32,7 +32,7 @@ function guessSite(start: string, exchange: Exchange): string | null {
  */
 export async function* crawl(options: CrawlOptions, outside: Outside): CrawlEvents {
   const given = resolveAddress(options.start, 'about:blank')
-  const start = given && (outside.conceal?.(given, true) ?? given)
+  const start = given && (outside.conceal?.(given, 'user') ?? given)
   if (!start) throw new NothingAnswered(options.start, 'it is not an http or https address.')
   const startedAt = outside.now().toISOString()
   const first = await outside.read({ url: start, accept: 'page', maxBytes: limits.pageBytes })
@@ -82,7 +82,7 @@ const viewOf = ({ ignoreRobots, hasLogin }: CrawlOptions) => (ignoreRobots || ha
  * @throws NothingAnswered when the list has no address
  */
 export async function* crawlGiven(given: GivenAddresses, options: CrawlOptions, outside: Outside): CrawlEvents {
-  const conceal = (address: string) => outside.conceal?.(address, true) ?? address
+  const conceal = (address: string) => outside.conceal?.(address, given.kind === 'list' ? 'user' : 'page') ?? address
   const read = given.addresses.flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
   const resolved = [...new Set(read.map(conceal))]
   const first = resolved[0]

@@ -2,7 +2,7 @@ import type { Look } from '../image/likeness'
 import type { FailureCode, RedirectHop } from '../model'
 import type { PageStream } from '../page/page-stream'
 import { resolveAddress } from './address'
-import { shownAddress } from './address-secrets'
+import { type AddressOrigin, shownAddress } from './address-secrets'
 import { limits } from './limits'
 
 /** Takes a body as it arrives. */
@@ -70,10 +70,10 @@ export type Outside = {
   /** Lets what waits for the network go first. Absent: nothing else goes on. */
   turn?: () => Promise<void>
   /**
-   * Takes what is secret out of an address, to be known by what is left; `read` puts it back. `isGiven`: the user gave
-   * it. Absent: addresses are known as they are.
+   * Takes what is secret out of an address, to be known by what is left; `read` puts it back. Absent: addresses are known
+   * as they are.
    */
-  conceal?: (address: string, isGiven: boolean) => string
+  conceal?: (address: string, from: AddressOrigin) => string
   /** How much of each picture is read: all of it, or as much as its size needs. Absent: all. */
   pictures?: 'whole' | 'header'
   signal: AbortSignal

@@ -98,7 +98,7 @@ export class SiteCrawl {
     this.pace = new Pace(Math.max(options.delayMs, Math.min(asked * 1000, limits.crawlDelayMs)), outside.now)
     this.endsAtMs = outside.now().getTime() + limits.runMs
     this.surveyor = new Surveyor(addresses)
-    this.links = new LinksOfPages((url) => addresses.toPublic(outside.conceal?.(url, false) ?? url))
+    this.links = new LinksOfPages((url) => addresses.toPublic(outside.conceal?.(url, 'page') ?? url))
     this.desk = new PictureDesk(
       addresses,
       lookByReading((request) => this.ask(request), outside),
@@ -165,7 +165,7 @@ export class SiteCrawl {
     const base = this.addresses.toBuild(from)
     const resolved = resolveAddress(location, base)
     if (resolved === null) return null
-    return this.addresses.toPublic(this.outside.conceal?.(resolved, false) ?? resolved)
+    return this.addresses.toPublic(this.outside.conceal?.(resolved, 'server') ?? resolved)
   }
 
   private readonly readAt = (url: string): Promise<Exchange> => {
