@@ -171,3 +171,30 @@ test('pages with odd addresses are drawn like any other', async ({ page }) => {
   }
   expect(faults).toEqual([])
 })
+
+test('a fault of one area stays in it: what happened is said, and the rest can be gone to', async ({ page }) => {
+  await openWall(page)
+  // Rows that no version of the app writes: whatever broke them, only what draws them may fall over.
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const opening = indexedDB.open('nimble-parrot')
+        opening.onsuccess = () => {
+          const change = opening.result.transaction('rows', 'readwrite')
+          const walk = change.objectStore('rows').openCursor()
+          walk.onsuccess = () => {
+            walk.result?.update({ ...walk.result.value, faces: null, findings: null, path: null })
+            walk.result?.continue()
+          }
+          change.oncomplete = () => resolve()
+        }
+      }),
+  )
+  await page.reload()
+  await expect(page.getByText(/^Wall could not be drawn \(.+\)\. What was gathered is kept\./)).toBeVisible()
+  await page
+    .getByRole('navigation', { name: 'Areas' })
+    .getByRole('link', { name: /^Gather/ })
+    .click()
+  await expect(page.getByRole('button', { name: 'Gather the demo' })).toBeVisible()
+})

@@ -8,7 +8,7 @@ export default function Fault({ error, reset }: { error: Error; reset: () => voi
   return (
     <main role="alert" className="grid h-screen place-content-center justify-items-center gap-4 p-8 text-center">
       <p className="max-w-[44ch]">
-        This view could not be drawn: {error.message} What was gathered is kept in this browser.
+        This view could not be drawn ({error.message}). What was gathered is kept in this browser.
       </p>
       <button type="button" className="button" onClick={reset}>
         Draw it again

@@ -15,7 +15,7 @@ export function AreaBoundary({ name, resetKey, children }: { name: string; reset
       resetKeys={[resetKey]}
       fallbackRender={({ error, resetErrorBoundary }) => (
         <Notice
-          text={`${name} could not be drawn: ${error instanceof Error ? error.message : String(error)} What was gathered is kept. Draw it again, or go to another area or run.`}
+          text={`${name} could not be drawn (${error instanceof Error ? error.message : String(error)}). What was gathered is kept. Draw it again, or go to another area or run.`}
         >
           <div role="alert" className="sr-only">
             {name} could not be drawn.
