@@ -47,6 +47,42 @@ const isAlive = (pid) => {
   }
 }
 
+/** Creates the file with this process's id in it; false when it is there already. */
+function claim(file) {
+  try {
+    writeFileSync(file, String(process.pid), { flag: 'wx' })
+    return true
+  } catch (error) {
+    if (error.code === 'EEXIST') return false
+    throw error
+  }
+}
+
+/** The process that a lock names; 0 when the lock is gone or its id is not written yet. */
+function ownerOf(lock) {
+  try {
+    return Number(readFileSync(lock, 'utf8'))
+  } catch (error) {
+    if (error.code === 'ENOENT') return 0
+    throw error
+  }
+}
+
+/**
+ * Removes a lock whose process is gone. One process does so at a time, and asks again who owns the lock once it is that
+ * one: two that saw the same dead owner would else each remove a lock, the second one that of the first.
+ */
+function removeWhenLeftBehind(lock) {
+  const removal = `${lock}-removal`
+  if (!claim(removal)) return
+  try {
+    const owner = ownerOf(lock)
+    if (owner > 0 && !isAlive(owner)) rmSync(lock, { force: true })
+  } finally {
+    rmSync(removal, { force: true })
+  }
+}
+
 /**
  * Runs what must not run twice at once in this checkout, whichever process asks for it. A lock that a process left
  * behind is taken over.
@@ -54,18 +90,14 @@ const isAlive = (pid) => {
 export function underLock(work, at = root) {
   const lock = join(at, '.setup-lock')
   const until = Date.now() + PATIENCE_MS
-  for (;;) {
-    try {
-      writeFileSync(lock, String(process.pid), { flag: 'wx' })
-      break
-    } catch (error) {
-      if (error.code !== 'EEXIST') throw error
-      const owner = Number(readFileSync(lock, 'utf8'))
-      if (owner > 0 && !isAlive(owner)) rmSync(lock, { force: true })
-      else if (Date.now() > until)
-        throw new Error(`Another process sets this checkout up (${owner}). Delete ${lock} if none does.`)
-      else Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 200)
-    }
+  while (!claim(lock)) {
+    const owner = ownerOf(lock)
+    if (Date.now() > until)
+      throw new Error(
+        `Another process sets this checkout up (${owner}). Delete ${lock} and ${lock}-removal if none does.`,
+      )
+    if (owner > 0 && !isAlive(owner)) removeWhenLeftBehind(lock)
+    Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 50)
   }
   try {
     return work()

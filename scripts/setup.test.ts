@@ -22,17 +22,26 @@ test('packages are installed for the lock file that was there then, whatever the
   expect(arePackagesInstalled(at)).toBe(false)
 })
 
-test('what sets up runs once at a time, and a lock that was left behind is taken over', async () => {
-  writeFileSync(join(at, '.setup-lock'), '999999999')
-  writeFileSync(join(at, 'log'), '')
+test('what sets up runs once at a time, also when several find a lock that was left behind', async () => {
+  const ROUNDS = 6
+  const rounds = Array.from({ length: ROUNDS }, (_, round) => join(at, `round-${round}`))
+  for (const round of rounds) {
+    mkdirSync(round)
+    writeFileSync(join(round, '.setup-lock'), '999999999')
+  }
+  // All processes ask in the same millisecond: only then do they see the same dead owner.
   const script = `
     import { appendFileSync } from 'node:fs'
     import { underLock } from ${JSON.stringify(pathToFileURL(join(root, 'scripts/setup.mjs')).href)}
-    underLock(() => {
-      appendFileSync('log', 'in ')
-      Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 120)
-      appendFileSync('log', 'out ')
-    }, process.cwd())`
+    const rounds = ${JSON.stringify(rounds)}
+    for (const [index, round] of rounds.entries()) {
+      while (Date.now() < ${Date.now() + 1000} + index * 400);
+      underLock(() => {
+        appendFileSync(round + '/log', 'in ')
+        Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 5)
+        appendFileSync(round + '/log', 'out ')
+      }, round)
+    }`
   const one = () =>
     new Promise((resolve) =>
       spawn(process.execPath, ['--input-type=module', '--eval', script], { cwd: at, stdio: 'inherit' }).on(
@@ -41,5 +50,5 @@ test('what sets up runs once at a time, and a lock that was left behind is taken
       ),
     )
   expect(await Promise.all([one(), one(), one()])).toEqual([0, 0, 0])
-  expect(readFileSync(join(at, 'log'), 'utf8')).toBe('in out in out in out ')
-})
+  for (const round of rounds) expect(readFileSync(join(round, 'log'), 'utf8')).toBe('in out in out in out ')
+}, 20_000)
