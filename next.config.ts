@@ -2,6 +2,8 @@ import type { NextConfig } from 'next'
 
 const config: NextConfig = {
   poweredByHeader: false,
+  // Traces what the built server loads: the packed app takes that and no more.
+  output: 'standalone',
   reactStrictMode: true,
   devIndicators: false,
   // npm test checks types, of everything; a build for the demo need not do it again.

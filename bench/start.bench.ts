@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -19,6 +19,24 @@ function medians(commands: Record<string, string[]>, cwd: string): Map<string, n
   return new Map([...took].map(([name, all]) => [name, all.sort((a, b) => a - b)[Math.floor(ROUNDS / 2)]!]))
 }
 
+/** The time from the start of the packed app to its first whole page, in ms. */
+async function untilAnswer(bin: string, cwd: string): Promise<number> {
+  const at = performance.now()
+  const app = spawn(process.execPath, [bin, '--port', '0'], { cwd, stdio: ['ignore', 'pipe', 'ignore'] })
+  let said = ''
+  const address = await new Promise<string>((resolve) =>
+    app.stdout.on('data', (piece) => {
+      said += piece
+      const found = /http:\/\/\S+/.exec(said)
+      if (found) resolve(found[0])
+    }),
+  )
+  await (await fetch(address)).text()
+  const ms = performance.now() - at
+  app.kill()
+  return ms
+}
+
 /** How long the packed command takes to start, and to check the demo, beside a process that does nothing. */
 export async function run(): Promise<void> {
   const root = process.cwd()
@@ -28,7 +46,10 @@ export async function run(): Promise<void> {
     spawnSync(process.execPath, [join(root, 'scripts', 'build-command.mjs')], { cwd: root, stdio: 'inherit' })
     npm(['pack', '--ignore-scripts', '--pack-destination', at], join(root, 'packages', 'nimble-parrot'))
     writeFileSync(join(at, 'package.json'), '{"private":true}')
-    npm(['install', join(at, 'nimble-parrot-0.1.0.tgz'), '--ignore-scripts', '--no-audit', '--no-fund'], at)
+    spawnSync(process.execPath, [join(root, 'scripts', 'build-app.mjs')], { cwd: root, stdio: 'ignore' })
+    npm(['pack', '--ignore-scripts', '--pack-destination', at], join(root, 'release', 'nimble-parrot-app'))
+    const tarballs = ['nimble-parrot', 'nimble-parrot-app'].map((name) => join(at, `${name}-0.1.0.tgz`))
+    npm(['install', ...tarballs, '--ignore-scripts', '--no-audit', '--no-fund'], at)
     const bin = join(at, 'node_modules', 'nimble-parrot', 'dist', 'bin.mjs')
     const found = medians(
       {
@@ -42,6 +63,10 @@ export async function run(): Promise<void> {
     )
     const base = { name: 'node -e 0', ms: found.get('node -e 0')! }
     for (const [name, ms] of found) report(name, ms, name === base.name ? undefined : base)
+    const app = join(at, 'node_modules', 'nimble-parrot-app', 'bin.mjs')
+    const answers: number[] = []
+    for (let round = 0; round < ROUNDS; round++) answers.push(await untilAnswer(app, at))
+    report('nimble-parrot-app to its first page', answers.sort((a, b) => a - b)[Math.floor(ROUNDS / 2)]!, base)
   } finally {
     rmSync(at, { recursive: true })
   }

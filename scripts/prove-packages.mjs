@@ -1,9 +1,10 @@
 // Packs what is published, installs it into an empty folder outside the checkout, and uses it there as a stranger would.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { cpSync, lstatSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { buildApp, stagedApp } from './build-app.mjs'
 import { buildCommand, packageFolder } from './build-command.mjs'
 import { root } from './setup.mjs'
 
@@ -29,12 +30,65 @@ const sizeOf = (path) => {
 const packagesIn = (at) =>
   Object.keys(JSON.parse(readFileSync(join(at, 'node_modules', '.package-lock.json'), 'utf8')).packages).length
 
-/** The package as a tarball in a folder of its own. */
-export function pack(into) {
+/** A package as a tarball in a folder of its own. */
+function pack(folder, into) {
   const [{ filename }] = JSON.parse(
-    ran('npm', ['pack', '--json', '--ignore-scripts', '--pack-destination', into], { cwd: packageFolder }),
+    ran('npm', ['pack', '--json', '--ignore-scripts', '--pack-destination', into], { cwd: folder }),
   )
   return join(into, filename)
+}
+
+const install = (tarball, project) =>
+  ran('npm', ['install', tarball, '--ignore-scripts', '--no-audit', '--no-fund'], { cwd: project })
+
+/** Starts the app and waits for its address. @returns the address, and what ends it */
+function started(args, project, env) {
+  const app = spawn('npx', ['--no-install', ...args], {
+    cwd: project,
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    detached: true,
+  })
+  // The whole group: npx starts the app through a shell.
+  const end = () => process.kill(-app.pid)
+  return new Promise((resolve, reject) => {
+    let said = ''
+    app.stdout.on('data', (piece) => {
+      said += piece
+      const address = /http:\/\/\S+/.exec(said)
+      if (address) resolve({ address: address[0], end })
+    })
+    app.on('exit', (code) => reject(new Error(`${args.join(' ')} ended with ${code}: ${said}`)))
+  })
+}
+
+/** The app, installed beside the command: it answers, with the build it was started with, and the command opens it. */
+async function proveApp(at, project) {
+  const tarball = pack(stagedApp, at)
+  install(tarball, project)
+  console.log(
+    `with the app: ${(sizeOf(join(project, 'node_modules')) / 1e6).toFixed(1)} MB in ${packagesIn(project)} packages`,
+  )
+  for (const args of [['nimble-parrot-app', './my built site', '--port', '0'], ['nimble-parrot']]) {
+    const { address, end } = await started(args, project, { ...process.env, PORT: '0' })
+    try {
+      const page = await (await fetch(address)).text()
+      const script = /\/_next\/static\/[^"]+\.js/.exec(page)
+      if (!page.includes('<title>Nimble Parrot</title>') || !script)
+        throw new Error(`No page at ${address}: ${page.slice(0, 300)}`)
+      const { status } = await fetch(new URL(script[0], address))
+      if (status !== 200) throw new Error(`${script[0]} answers ${status}.`)
+      const { paths } = await (await fetch(new URL('/api/source', address))).json()
+      const isGiven = args.includes('./my built site')
+      if ((paths?.filter((path) => path.endsWith('.html')).length ?? 0) < 40 === isGiven)
+        throw new Error(`${args.join(' ')} serves ${paths?.length} files.`)
+    } finally {
+      end()
+    }
+  }
+  const refused = ran('npx', ['--no-install', 'nimble-parrot-app', './nowhere'], { cwd: project }, 2)
+  if (refused !== '') throw new Error(`A source that is not there is answered by ${refused}`)
+  console.log('packed, installed and used: the app, by itself and through the command')
 }
 
 const TYPED = `import { check, compare, type MadeRun, NimbleParrotError, readRun, version } from 'nimble-parrot'
@@ -46,18 +100,31 @@ const failed = await check('nowhere').catch((error: unknown) => error instanceof
 console.log(JSON.stringify({ errors, verdict, changed: drift.changed.length, failed, version }))
 `
 
+/** The app's package is a program, not a module: what it serves to browsers, and other people's modules, are as they are. */
+async function lintApp() {
+  const { publint } = await import('publint')
+  const { formatMessage } = await import('publint/utils')
+  const { messages, pkg } = await publint({ pkgDir: stagedApp, strict: true, pack: 'npm' })
+  const ours = messages.filter(({ args }) => !/^\/?(?:node_modules|\.next)\//.test(args?.actualFilePath ?? ''))
+  if (ours.length === 0) return
+  console.error(ours.map((message) => formatMessage(message, pkg)).join('\n'))
+  process.exit(1)
+}
+
 export async function provePackages() {
   await buildCommand()
+  buildApp()
   const bin = (name) => join(root, 'node_modules', '.bin', name)
   ran(bin('publint'), [packageFolder, '--strict'])
   const at = mkdtempSync(join(tmpdir(), 'nimble-parrot-proof-'))
   try {
-    const tarball = pack(at)
+    await lintApp()
+    const tarball = pack(packageFolder, at)
     ran(bin('attw'), [tarball, '--profile', 'esm-only'])
     const project = join(at, 'a project')
     mkdirSync(project)
     writeFileSync(join(project, 'package.json'), '{ "private": true, "type": "module" }\n')
-    ran('npm', ['install', tarball, '--ignore-scripts', '--no-audit', '--no-fund'], { cwd: project })
+    install(tarball, project)
     const bytes = sizeOf(join(project, 'node_modules'))
     const packages = packagesIn(project)
     console.log(`installed: ${(bytes / 1e6).toFixed(1)} MB in ${packages} packages`)
@@ -120,6 +187,7 @@ export async function provePackages() {
     const wanted = { errors: 31, verdict: 'not-clear', changed: 0, failed: true, version }
     if (JSON.stringify(said) !== JSON.stringify(wanted)) throw new Error(`The interface says ${JSON.stringify(said)}`)
     console.log('packed, installed and used: the command, its schemas, and its programming interface')
+    await proveApp(at, project)
   } finally {
     rmSync(at, { recursive: true, force: true })
   }

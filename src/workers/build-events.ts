@@ -12,6 +12,7 @@ import { decodePicture } from './decode-picture'
 import { digestOf } from './digest'
 import type { ChosenFile, GatherSource } from './protocol'
 import { SaidFailure } from './said-failure'
+import { servedBuild } from './served-build'
 
 /** A build that the browser holds: its events, and its pictures as blobs. */
 export type BrowserBuild = {
@@ -33,7 +34,7 @@ export function chosenFiles(files: readonly ChosenFile[]): BuildFiles {
 
 async function openSource(source: Exclude<GatherSource, { kind: 'crawl' }>): Promise<BuildFiles> {
   if (source.kind === 'folder') return chosenFiles(source.files)
-  return openZipFile(source.file)
+  return source.kind === 'zip' ? openZipFile(source.file) : servedBuild()
 }
 
 /** The world as a worker sees it. Nothing is read over the network here but through our own server. */
@@ -76,7 +77,7 @@ export async function openBrowserBuild(
   try {
     const files = await openSource(source)
     const options = {
-      kind: source.kind,
+      kind: source.kind === 'served' ? source.of : source.kind,
       location: source.name,
       site: source.site,
       maxPages: null,

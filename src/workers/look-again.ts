@@ -13,6 +13,7 @@ import { folderFiles } from './folder-files'
 import { judge } from './judge'
 import type { ChosenFile, GatherCommand, LookPlace } from './protocol'
 import { SaidFailure } from './said-failure'
+import { servedBuild } from './served-build'
 import { ThumbMaker } from './thumb-maker'
 
 type Look = Extract<GatherCommand, { kind: 'look' }>
@@ -28,6 +29,7 @@ async function buildOf(at: LookPlace, chosen: readonly ChosenFile[]): Promise<Bu
   if (at.kind === 'crawl') return null
   if (at.kind === 'files') return chosenFiles(chosen)
   if (at.kind === 'zip') return openZipFile(at.file)
+  if (at.kind === 'served') return servedBuild()
   return folderFiles(at.handle)
 }
 

@@ -4,12 +4,16 @@ import type { RunNote } from '@/core/model'
 /** A file of a chosen or dropped folder, with its path from the folder's root. */
 export type ChosenFile = { path: string; file: File }
 
-/** What is gathered. Folder and zip are read here, in the browser: nothing of them is sent anywhere. */
+/**
+ * What is gathered. Folder and zip are read here, in the browser: nothing of them is sent anywhere. A served build is the
+ * one that the server was started with.
+ */
 export type GatherSource =
   /** `isRest`: it names no more than a run needs that goes on; nothing can be begun again with it. */
   | { kind: 'crawl'; request: CrawlRequest; isRest?: true }
   | { kind: 'folder'; name: string; site: string | null; files: ChosenFile[]; pictureHosts?: string[] }
   | { kind: 'zip'; name: string; site: string | null; file: File; pictureHosts?: string[] }
+  | { kind: 'served'; of: 'folder' | 'zip'; name: string; site: string | null; pictureHosts?: string[] }
 
 /** Where a page is looked at again. A folder's handle reads its files as they are now; files that were chosen come before. */
 export type LookPlace =
@@ -17,6 +21,7 @@ export type LookPlace =
   | { kind: 'handle'; handle: FileSystemDirectoryHandle }
   | { kind: 'files'; name: string }
   | { kind: 'zip'; file: File }
+  | { kind: 'served' }
 
 /** To the worker that gathers. `resumes`: go on with a run that was broken off. */
 export type GatherCommand =

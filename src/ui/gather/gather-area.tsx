@@ -10,6 +10,7 @@ import { ListForm } from './list-form'
 import { PastRuns } from './past-runs'
 import { RunProgress } from './run-progress'
 import { crawlFrom, isWhole } from './sources'
+import { StartedWithWay } from './started-with-way'
 
 /** A crawl that was stopped knows what it had not asked for yet. Files would have to be given again. */
 const canGoOn = (session: Session) =>
@@ -57,6 +58,7 @@ export function GatherArea({
             onOpen={() => goTo({ area: 'wall', run: session.runId })}
           />
         )}
+        <StartedWithWay onStart={start} />
         <div className="grid grid-cols-[1.35fr_1fr_.8fr] items-start gap-4 max-lg:grid-cols-2 max-md:grid-cols-1">
           <Way
             name="A running address"

@@ -7,6 +7,7 @@ import { isTyping } from '../frame/frame-keys'
 import { chosenFiles } from '../gather/dropped-files'
 import { useAskFirst } from '../run/ask-first'
 import { chooseKeptFolder, type Given, lookAddress, lookAgain, lookPlace } from '../run/look-again'
+import { useStartedWith } from '../run/started-with'
 import { FileButton } from '../shared/file-button'
 import type { GoTo } from '../view/use-view'
 
@@ -17,11 +18,12 @@ type State = { kind: 'idle' } | { kind: 'looking' } | { kind: 'asking' } | { kin
 export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: string; goTo: GoTo }) {
   const [state, setState] = useState<State>({ kind: 'idle' })
   const { askFirst, dialog } = useAskFirst()
+  const startedWith = useStartedWith()
   const look = useCallback(
     async (given: Given | null = null) => {
       setState({ kind: 'looking' })
       try {
-        const at = await lookPlace(run, url, given)
+        const at = await lookPlace(run, url, given, startedWith)
         if (!at) {
           setState({ kind: 'asking' })
           return
@@ -33,7 +35,7 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
         setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })
       }
     },
-    [run, url, goTo],
+    [run, url, goTo, startedWith],
   )
   const isOfFiles = run.source.kind === 'folder' || run.source.kind === 'zip'
   const start = useCallback(

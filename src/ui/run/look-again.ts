@@ -1,6 +1,7 @@
 'use client'
 
 import { createAddressMap } from '@/core/crawl/address-map'
+import type { StartedWith } from '@/core/crawl/started-with'
 import { CrawlRequest } from '@/core/crawl/wire'
 import { database, type StoredRun } from '@/store/database'
 import { newRunId } from '@/store/runs'
@@ -65,9 +66,15 @@ export async function chooseKeptFolder(site: string): Promise<FileSystemDirector
 }
 
 /** Where a page of a run can be looked at again; null where its files have to be given first. */
-export async function lookPlace(run: StoredRun, url: string, given: Given | null): Promise<LookPlace | null> {
+export async function lookPlace(
+  run: StoredRun,
+  url: string,
+  given: Given | null,
+  startedWith: StartedWith | null,
+): Promise<LookPlace | null> {
   const { kind, site } = run.source
   if (given) return given.kind === 'zip' ? given : { kind: 'files', name: given.name }
+  if (startedWith?.kind === kind && startedWith.name === run.source.location) return { kind: 'served' }
   if (kind === 'zip') return null
   if (kind !== 'folder') return { kind: 'crawl', request: requestFor(run, url) }
   const handle = await keptFolder(site)
