@@ -3,6 +3,7 @@ import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, write
 import { basename, dirname, join, relative, sep } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { ensureBuild } from './demo.mjs'
+import { notices } from './notices.mjs'
 import { root } from './setup.mjs'
 
 const from = join(root, 'packages', 'nimble-parrot-app')
@@ -108,6 +109,7 @@ export function buildApp() {
     cpSync(join(root, file), join(stagedApp, file), { recursive: true })
   const decoder = join(root, 'src', 'io', 'decoder', 'decoder-process.mjs')
   cpSync(decoder, join(stagedApp, basename(decoder)))
+  writeFileSync(join(stagedApp, 'NOTICES.txt'), notices())
   copyBuild()
   forgetPlace()
   const bundled = Object.fromEntries([...bundleModules()].sort(([a], [b]) => (a < b ? -1 : 1)))

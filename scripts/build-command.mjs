@@ -4,6 +4,7 @@ import { copyFileSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'no
 import { join } from 'node:path'
 import { fileURLToPath, pathToFileURL } from 'node:url'
 import { declarationsOf } from './declarations.mjs'
+import { notices } from './notices.mjs'
 import { root } from './setup.mjs'
 
 export const packageFolder = join(root, 'packages', 'nimble-parrot')
@@ -72,6 +73,7 @@ export async function buildCommand() {
   writeFileSync(join(dist, 'words.json'), JSON.stringify(helpOf(join(dist, 'cli.mjs'))))
   writeFileSync(join(dist, 'bin.mjs'), readFileSync(join(packageFolder, 'bin.mjs')), { mode: 0o755 })
   writeFileSync(join(dist, 'index.d.mts'), declarationsOf(join(root, 'src/api/index.ts')))
+  writeFileSync(join(dist, 'NOTICES.txt'), notices())
   await schemas()
 }
 
