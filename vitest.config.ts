@@ -8,6 +8,8 @@ export default defineConfig({
   test: {
     // How long a test takes is no criterion: a busy machine must not fail one that works through megabytes.
     testTimeout: 60_000,
+    // By default one core is left to the person who waits; here everybody waits for the tests.
+    maxWorkers: '100%',
     projects: [
       // The core keeps nothing from one call to the next: its tests share what was loaded, which takes most of the time.
       { extends: true, test: { name: 'core', include: core, isolate: false } },

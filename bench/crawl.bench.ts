@@ -1,7 +1,7 @@
 import { fork } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import { Agent, fetch, request } from 'undici'
-import { CrawlRequest } from '../src/core/crawl/wire'
+import { CrawlRequest } from '../src/core/crawl'
 import { runCrawl } from '../src/io/run-crawl'
 import { liveHeap, median, mediansInTurn, report } from './measure'
 

@@ -1,8 +1,7 @@
 import { load } from 'cheerio'
 import { Parser } from 'htmlparser2'
 import { type DefaultTreeAdapterMap, parse } from 'parse5'
-import { decodeHtml } from '../src/core/page/decode'
-import { readPage } from '../src/core/page/read-page'
+import { decodeHtml, readPage } from '../src/core/page'
 import { adversaries, corpora } from './facts-corpora'
 import { medianMs, mediansInTurn, report } from './measure'
 

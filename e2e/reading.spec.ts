@@ -1,8 +1,6 @@
 // What our own reading of old and odd bytes says, held against the browser: its decoders, and its tree with scripting off.
 import { expect, test } from '@playwright/test'
-import { decodeHtml } from '../src/core/page/decode'
-import { decodeText, encodingNamed } from '../src/core/page/encoding'
-import { readPage } from '../src/core/page/read-page'
+import { decodeHtml, decodeText, encodingNamed, readPage } from '../src/core/page'
 
 /** Every encoding of the standard that can be decoded. */
 const SINGLE_BYTE = [

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, type Page, test } from '@playwright/test'
-import type { TextBox } from '../src/core/text/fit'
+import type { TextBox } from '../src/core/text'
 import { loadCoreText } from './core-text'
 
 // What Node measures from a table, held against what Chromium lays out with the face itself.

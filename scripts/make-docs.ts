@@ -1,11 +1,8 @@
 // Writes the documents that are made from code: npm run docs
 import { writeFileSync } from 'node:fs'
-import { describeChecks } from '../src/core/check/describe-checks'
-import { checks } from '../src/core/check/rules'
-import { templatesJsonSchema } from '../src/core/image/compose/read-templates'
-import { requirementsJsonSchema } from '../src/core/requirements/read-requirements'
-import { describeSurfaces } from '../src/core/surface/describe-surfaces'
-import { surfaces } from '../src/core/surface/profiles'
+import { checks, describeChecks, requirementsJsonSchema } from '../src/core/check'
+import { templatesJsonSchema } from '../src/core/compose'
+import { describeSurfaces, surfaces } from '../src/core/surface'
 
 writeFileSync(new URL('../docs/surfaces.md', import.meta.url), describeSurfaces(surfaces))
 writeFileSync(new URL('../docs/checks.md', import.meta.url), describeChecks(checks))

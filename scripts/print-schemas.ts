@@ -1,8 +1,7 @@
 // Prints the JSON Schemas of the package, by file name: scripts/build-command.mjs writes them.
-import { checks } from '../src/core/check/rules'
-import { templatesJsonSchema } from '../src/core/image/compose/read-templates'
-import { requirementsJsonSchema } from '../src/core/requirements/read-requirements'
-import { surfaces } from '../src/core/surface/profiles'
+import { checks, requirementsJsonSchema } from '../src/core/check'
+import { templatesJsonSchema } from '../src/core/compose'
+import { surfaces } from '../src/core/surface'
 import { withIds } from './schema-ids'
 
 const address = (name: string) => `https://nimble-parrot.example/schemas/${name}`

@@ -1,14 +1,13 @@
 import { CannotRun } from '@/cli/cannot-run'
 import { makeRun, type RunOptions } from '@/cli/check'
 import { loadRunDocument } from '@/cli/load-files'
-import type { Drift } from '@/core/compare/drift'
-import { driftBetween, incomparable } from '@/core/compare/drift'
-import { limits } from '@/core/crawl/limits'
-import type { RunDocument } from '@/core/report/run-document'
-import type { ReadDocument } from '@/core/report/run-document-schema'
+import { limits } from '@/core/address'
+import { type Drift, driftBetween, incomparable } from '@/core/compare'
+import type { ReadDocument } from '@/core/document'
+import type { RunDocument } from '@/core/report'
 
-export type { Drift } from '@/core/compare/drift'
-export { VERSION as version } from '@/core/version'
+export type { Drift } from '@/core/compare'
+export { VERSION as version } from '@/core/model'
 
 /** A run document as it is read, of this version of the program or an older one. */
 export type Run = ReadDocument

@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, describe, expect, test } from 'vitest'
-import { fails } from '@/core/report/paper'
+import { fails } from '@/core/report'
 import { troubles } from '../../demo/generator/troubles'
 import { commandIn, root, spawned } from './testing/command'
 

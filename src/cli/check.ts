@@ -1,14 +1,19 @@
-import { resolveAddress } from '@/core/crawl/address'
-import { type CrawlEvent, GatheringBuilder } from '@/core/crawl/events'
-import { NothingAnswered } from '@/core/crawl/nothing-answered'
-import { BadZip } from '@/core/crawl/zip-build'
+import { resolveAddress } from '@/core/address'
+import { BadZip, type CrawlEvent, GatheringBuilder, NothingAnswered } from '@/core/crawl'
+import type { ReadDocument } from '@/core/document'
 import type { Gathering, Level } from '@/core/model'
-import { type Baseline, baselineOf, unfitAsBaseline } from '@/core/report/baseline'
-import { type FormatId, reportFormats } from '@/core/report/formats'
-import { fails, verdictLine } from '@/core/report/paper'
-import { type RunDocument, runDocument } from '@/core/report/run-document'
-import type { ReadDocument } from '@/core/report/run-document-schema'
-import { runAsText } from '@/core/report/text'
+import {
+  type Baseline,
+  baselineOf,
+  type FormatId,
+  fails,
+  type RunDocument,
+  reportFormats,
+  runAsText,
+  runDocument,
+  unfitAsBaseline,
+  verdictLine,
+} from '@/core/report'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
 import { loadBaseline, loadRequirements } from './load-files'

@@ -1,5 +1,5 @@
-import type { CrawlEvent } from '@/core/crawl/events'
-import { terminalText } from '@/core/text/visible'
+import type { CrawlEvent } from '@/core/crawl'
+import { terminalText } from '@/core/text'
 
 type Terminal = { isTTY?: boolean; columns?: number; write(text: string): boolean }
 

@@ -1,5 +1,5 @@
 import { InvalidArgumentError } from 'commander'
-import type { Fill, Focus, Shape } from '@/core/image/refit-plan'
+import type { Fill, Focus, Shape } from '@/core/image'
 
 /** A side longer than this is a slip: no place shows a tenth of it. */
 const MOST_SIDE = 10_000

@@ -1,12 +1,17 @@
 import { stat } from 'node:fs/promises'
-import { type AddressFile, AddressFileReader, faultOfAddressFile } from '@/core/crawl/address-file'
-import { shownAddress } from '@/core/crawl/address-secrets'
-import { type CrawlEvent, oneByOne } from '@/core/crawl/events'
-import { gatherBuild } from '@/core/crawl/gather-build'
-import { limits } from '@/core/crawl/limits'
-import { CrawlRequest, type ParsedCrawlRequest } from '@/core/crawl/wire'
-import { openZip } from '@/core/crawl/zip-build'
-import { surfaceOf } from '@/core/surface/profiles'
+import { limits, shownAddress } from '@/core/address'
+import {
+  type AddressFile,
+  AddressFileReader,
+  type CrawlEvent,
+  CrawlRequest,
+  faultOfAddressFile,
+  gatherBuild,
+  oneByOne,
+  openZip,
+  type ParsedCrawlRequest,
+} from '@/core/crawl'
+import { surfaceOf } from '@/core/surface'
 import { createFetcher } from '@/io/fetch-address'
 import { openFolder, readPart } from '@/io/folder'
 import { noInnerHosts } from '@/io/guard'

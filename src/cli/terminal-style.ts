@@ -1,5 +1,5 @@
 import { styleText } from 'node:util'
-import type { Style } from '@/core/report/text'
+import type { Style } from '@/core/report'
 
 const FORMATS = {
   error: ['bold', 'red'],

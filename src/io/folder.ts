@@ -1,7 +1,7 @@
 import { constants, type Dirent, type Stats } from 'node:fs'
 import { open, readdir, realpath, stat } from 'node:fs/promises'
 import { join, sep } from 'node:path'
-import type { BuildFiles, FilePart } from '@/core/crawl/build-files'
+import type { BuildFiles, FilePart } from '@/core/crawl'
 
 /** Folders that are never part of a build. */
 const PASSED_OVER = new Set(['node_modules', '.git'])

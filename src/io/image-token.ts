@@ -1,6 +1,6 @@
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
 import { z } from 'zod'
-import { parseJson } from '@/core/read-json'
+import { parseJson } from '@/core/model'
 import type { InnerHosts } from './guard'
 
 /** Made again at each start: a token serves while this server runs. Kept on the process, since routes are bundled apart. */

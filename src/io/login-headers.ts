@@ -1,4 +1,4 @@
-import type { Login } from '@/core/crawl/wire'
+import type { Login } from '@/core/crawl'
 
 /** Headers of a login: those given, and Basic authentication (RFC 7617) from user and password. */
 export function loginHeaders(login: Login): Record<string, string> {

@@ -1,6 +1,6 @@
 import { lookup } from 'node:dns/promises'
 import { isIP } from 'node:net'
-import { parseUrl } from '@/core/crawl/address'
+import { parseUrl } from '@/core/address'
 import { isExposed } from './exposure'
 import { hostAndPortOf, type InnerHosts, isInnerAddress, noInnerHosts } from './guard'
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parseUrl } from '@/core/crawl/address'
+import { parseUrl } from '@/core/address'
 import { runs } from '@/core/testing/property-runs'
 import { Origins } from './origins'
 

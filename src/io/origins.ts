@@ -1,5 +1,5 @@
 import { isIP } from 'node:net'
-import { originOf, parseUrl } from '@/core/crawl/address'
+import { originOf, parseUrl } from '@/core/address'
 import { hostAndPortOf, type InnerHosts, isInnerAddress } from './guard'
 
 /** One origin, as a request to it needs it. */

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { setTimeout as wait } from 'node:timers/promises'
-import type { Outside, ReadAddress } from '@/core/crawl/read-address'
+import type { Outside, ReadAddress } from '@/core/crawl'
 import { createDecode } from './decoder/decoder'
 
 /** The world as Node sees it, for a run. */

@@ -8,7 +8,7 @@ import {
   type RefitWish,
   refitPlan,
   withinBudget,
-} from '@/core/image/refit-plan'
+} from '@/core/image'
 
 /** A larger picture is not decoded. */
 const MOST_PIXELS = 100_000_000

@@ -1,4 +1,4 @@
-import { parseJson } from '@/core/read-json'
+import { parseJson } from '@/core/model'
 
 export type RequestJson = { ok: true; value: unknown; bytes: number } | { ok: false; status: number; reason: string }
 

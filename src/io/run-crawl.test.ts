@@ -1,8 +1,7 @@
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, describe, expect, test } from 'vitest'
-import { GatheringBuilder, oneByOne } from '@/core/crawl/events'
-import { CrawlRequest } from '@/core/crawl/wire'
+import { CrawlRequest, GatheringBuilder, oneByOne } from '@/core/crawl'
 import { runCrawl } from './run-crawl'
 
 const page = '<!doctype html><title>A page</title>'

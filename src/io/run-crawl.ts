@@ -1,14 +1,27 @@
-import { resolveAddress } from '@/core/crawl/address'
-import { type AddressOrigin, AddressSecrets, loginInAddress, shownAddress } from '@/core/crawl/address-secrets'
-import { collectSitemaps, lackOfSitemaps } from '@/core/crawl/collect-sitemaps'
-import { crawl, crawlGiven, isPreview, onPreview } from '@/core/crawl/crawl'
-import { defaultCrawlOptions } from '@/core/crawl/crawl-options'
-import type { CrawlEvents } from '@/core/crawl/events'
-import { limits } from '@/core/crawl/limits'
-import { NothingAnswered } from '@/core/crawl/nothing-answered'
-import { haveOneOwner } from '@/core/crawl/picture-hosts'
-import type { Outside, ReadAddress } from '@/core/crawl/read-address'
-import type { Login, ParsedCrawlRequest } from '@/core/crawl/wire'
+import {
+  type AddressOrigin,
+  AddressSecrets,
+  limits,
+  loginInAddress,
+  resolveAddress,
+  shownAddress,
+} from '@/core/address'
+import {
+  type CrawlEvents,
+  collectSitemaps,
+  crawl,
+  crawlGiven,
+  defaultCrawlOptions,
+  haveOneOwner,
+  isPreview,
+  type Login,
+  lackOfSitemaps,
+  NothingAnswered,
+  type Outside,
+  onPreview,
+  type ParsedCrawlRequest,
+  type ReadAddress,
+} from '@/core/crawl'
 import { createFetcher } from './fetch-address'
 import type { InnerHosts } from './guard'
 import { loginHeaders } from './login-headers'

@@ -1,4 +1,4 @@
-import { parseUrl } from '@/core/crawl/address'
+import { parseUrl } from '@/core/address'
 
 /** Why a request is refused; null when it comes from our own page. */
 export function refusalOf(request: Request, needsJson: boolean): string | null {

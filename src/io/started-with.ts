@@ -1,9 +1,7 @@
 import { stat } from 'node:fs/promises'
 import { basename } from 'node:path'
-import type { BuildFiles, FilePart } from '@/core/crawl/build-files'
-import { limits } from '@/core/crawl/limits'
-import type { StartedWith } from '@/core/crawl/started-with'
-import { openZip } from '@/core/crawl/zip-build'
+import { limits } from '@/core/address'
+import { type BuildFiles, type FilePart, openZip, type StartedWith } from '@/core/crawl'
 import { openFolder, readPart } from './folder'
 
 /** What whoever started the app has named: an address, or the whole path of a folder or a zip. */

@@ -1,9 +1,8 @@
 import { Transform } from 'node:stream'
 import * as zlib from 'node:zlib'
 import type { Dispatcher } from 'undici'
-import type { BodySink, ReadRequest } from '@/core/crawl/read-address'
-import { joinBytes } from '@/core/page/join-bytes'
-import type { PageStream } from '@/core/page/page-stream'
+import type { BodySink, ReadRequest } from '@/core/crawl'
+import { joinBytes, type PageStream } from '@/core/page'
 
 /** A body that unpacks to more than this many times its size is no page: it is a bomb. */
 const MOST_EXPANSION = 200

@@ -1,12 +1,10 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
-import type { Cause } from '@/core/cause/cause'
-import type { Overview } from '@/core/cause/overview'
-import { verdictOf } from '@/core/check/run-checks'
-import type { HeldEvent } from '@/core/compare/held-copies'
-import type { CrawlRequest, ServedImage } from '@/core/crawl/wire'
-import type { Draft, SiteDefaults } from '@/core/draft/draft'
-import type { PictureTemplate } from '@/core/image/compose/template'
-import type { PictureEntry } from '@/core/image/picture-book'
+import type { Cause, Overview } from '@/core/cause'
+import { type PictureEntry, verdictOf } from '@/core/check'
+import type { HeldEvent } from '@/core/compare'
+import type { PictureTemplate } from '@/core/compose'
+import type { CrawlRequest, ServedImage } from '@/core/crawl'
+import type { Draft, SiteDefaults } from '@/core/draft'
 import type {
   Finding,
   GatheredPage,
@@ -19,8 +17,8 @@ import type {
   Survey,
   View,
 } from '@/core/model'
-import type { Requirements } from '@/core/requirements/requirements'
-import type { Face } from '@/core/surface/face'
+import type { Requirements } from '@/core/requirements'
+import type { Face } from '@/core/surface'
 
 /** One run. `state` is `running` while a worker writes to it; a run that is found so without one was left behind. */
 export type StoredRun = {

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, test } from 'vitest'
-import { type Draft, noDefaults } from '@/core/draft/draft'
+import { type Draft, noDefaults } from '@/core/draft'
 import { database } from './database'
 import { defaultsOf, draftsOf, writeStep } from './drafts'
 

@@ -1,5 +1,4 @@
-import type { Draft, SiteDefaults } from '@/core/draft/draft'
-import { noDefaults } from '@/core/draft/draft'
+import { type Draft, noDefaults, type SiteDefaults } from '@/core/draft'
 import { database } from './database'
 
 /** One step of work on drafts: what stood before and what stands after, so that it can be taken back. */

@@ -1,4 +1,4 @@
-import type { HeldEvent } from '@/core/compare/held-copies'
+import type { HeldEvent } from '@/core/compare'
 import { database, type StoredHeldEvent, type StoredRun } from './database'
 
 /** Runs of a site that went live, the newest launch first. The first of them is the baseline. */

@@ -1,9 +1,9 @@
 import 'fake-indexeddb/auto'
 import { Dexie } from 'dexie'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
-import type { CrawlRequest } from '@/core/crawl/wire'
-import { runLock } from '@/workers/protocol'
+import type { CrawlRequest } from '@/core/crawl'
 import { database, type StoredRun } from './database'
+import { runLock } from './run-lock'
 import { canResume, closeLeftBehind, deleteRun, keptRequest, listRuns, newRunId } from './runs'
 
 const run = (id: string, over: Partial<StoredRun> = {}): StoredRun => ({

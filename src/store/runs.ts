@@ -1,10 +1,9 @@
-import { resolveAddress } from '@/core/crawl/address'
-import { AddressSecrets } from '@/core/crawl/address-secrets'
-import type { CrawlRequest } from '@/core/crawl/wire'
-import { runLock } from '@/workers/protocol'
+import { AddressSecrets, resolveAddress } from '@/core/address'
+import type { CrawlRequest } from '@/core/crawl'
 import { database, type StoredRun } from './database'
 import { ofRun } from './of-run'
 import { deletePagesOf } from './pages'
+import { runLock } from './run-lock'
 
 /** Runs, newest first. */
 export async function listRuns(): Promise<StoredRun[]> {

@@ -1,4 +1,4 @@
-import type { PictureTemplate } from '@/core/image/compose/template'
+import type { PictureTemplate } from '@/core/compose'
 import { database, type TemplateFile } from './database'
 
 /** Templates of a site by section; none where none was made. */

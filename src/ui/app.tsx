@@ -3,7 +3,7 @@
 // First of all: schemas are made when their modules are read.
 import './no-eval'
 import { useEffect } from 'react'
-import type { StartedWith } from '@/core/crawl/started-with'
+import type { StartedWith } from '@/core/crawl'
 import { closeLeftBehind } from '@/store/runs'
 import { CausesArea } from './causes/causes-area'
 import { ClearanceArea } from './clearance/clearance-area'

@@ -1,6 +1,5 @@
-import type { BuildFiles, FilePart } from '@/core/crawl/build-files'
-import { limits } from '@/core/crawl/limits'
-import { BadZip, openZip } from '@/core/crawl/zip-build'
+import { limits } from '@/core/address'
+import { BadZip, type BuildFiles, type FilePart, openZip } from '@/core/crawl'
 
 /** A file that the browser holds, read as far as it is wanted. */
 export async function partOfBlob(blob: Blob, maxBytes: number): Promise<FilePart> {

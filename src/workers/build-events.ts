@@ -1,12 +1,16 @@
-import { type BuildFiles, createFileMap, typeOfFile } from '@/core/crawl/build-files'
-import type { CrawlEvent } from '@/core/crawl/events'
-import { gatherBuild } from '@/core/crawl/gather-build'
-import { limits } from '@/core/crawl/limits'
-import { NothingAnswered } from '@/core/crawl/nothing-answered'
-import type { LookAtImage } from '@/core/crawl/picture-desk'
-import type { Outside } from '@/core/crawl/read-address'
-import { ServedImage } from '@/core/crawl/wire'
-import { BadZip } from '@/core/crawl/zip-build'
+import { limits } from '@/core/address'
+import {
+  BadZip,
+  type BuildFiles,
+  type CrawlEvent,
+  createFileMap,
+  gatherBuild,
+  type LookAtImage,
+  NothingAnswered,
+  type Outside,
+  ServedImage,
+  typeOfFile,
+} from '@/core/crawl'
 import { openZipFile, partOfBlob } from './blob-files'
 import { decodePicture } from './decode-picture'
 import { digestOf } from './digest'

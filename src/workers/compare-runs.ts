@@ -1,5 +1,4 @@
-import { type ComparedRun, gatheringCompared } from '@/core/compare/compared-run'
-import { type Comparison, compareRuns } from '@/core/compare/drift'
+import { type ComparedRun, type Comparison, compareRuns, gatheringCompared } from '@/core/compare'
 import { database, type StoredRun, type WallRow } from '@/store/database'
 import { requirementsOf } from './judge'
 import { gatheringOf, rowsOf } from './look-again'

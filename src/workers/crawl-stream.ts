@@ -1,4 +1,4 @@
-import { type CrawlRequest, WireEvent } from '@/core/crawl/wire'
+import { type CrawlRequest, WireEvent } from '@/core/crawl'
 import { SaidFailure } from './said-failure'
 
 /** Events of a crawl that the server runs, as they come. Aborting the signal ends it. */

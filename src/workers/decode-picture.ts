@@ -1,6 +1,5 @@
-import type { Decode } from '@/core/crawl/read-address'
-import { LOOK_SIDE, type Look, lookOfPixels } from '@/core/image/likeness'
-import { readImageHeader } from '@/core/image/read-header'
+import type { Decode } from '@/core/crawl'
+import { LOOK_SIDE, type Look, lookOfPixels, readImageHeader } from '@/core/image'
 
 /** A larger picture is not decoded: about 100 MB as raw pixels. */
 const MAX_PIXELS = 25_000_000

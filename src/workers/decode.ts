@@ -1,4 +1,4 @@
-import { readImageHeader } from '@/core/image/read-header'
+import { readImageHeader } from '@/core/image'
 
 /** A picture with more pixels is not decoded: about 240 MB of raw pixels. */
 const MOST_PIXELS = 60_000_000

@@ -1,15 +1,16 @@
 import {
   type ComposePlan,
   type ComposeTexts,
+  channelsOf,
   composePlan,
+  contrastOf,
   type FaceMetrics,
+  luminance,
+  type PictureTemplate,
   type PlacedLine,
-} from '@/core/image/compose/compose-plan'
-import { channelsOf, contrastOf, luminance } from '@/core/image/compose/contrast'
-import type { PictureTemplate } from '@/core/image/compose/template'
-import type { Crop } from '@/core/image/crop'
-import type { Shape } from '@/core/image/refit-plan'
-import { surfaces } from '@/core/surface/profiles'
+} from '@/core/compose'
+import type { Crop, Shape } from '@/core/image'
+import { surfaces } from '@/core/surface'
 import { decode } from './decode'
 import { drawCovering, type Pen } from './draw-refit'
 import { type EncodedPicture, encodeWithin } from './encode'

@@ -1,12 +1,4 @@
-import {
-  BLUR_SHARE,
-  CENTER,
-  type RefitPlan,
-  type RefitType,
-  type RefitWish,
-  refitPlan,
-  type Shape,
-} from '@/core/image/refit-plan'
+import { BLUR_SHARE, CENTER, type RefitPlan, type RefitType, type RefitWish, refitPlan, type Shape } from '@/core/image'
 import { decode } from './decode'
 import { type EncodedPicture, encodeWithin } from './encode'
 

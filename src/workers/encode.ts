@@ -1,4 +1,4 @@
-import { type Budgeted, type RefitType, withinBudget } from '@/core/image/refit-plan'
+import { type Budgeted, type RefitType, withinBudget } from '@/core/image'
 
 /** `quality` is null where the format has none. */
 export type EncodedPicture = { blob: Blob; quality: number | null; fits: boolean; next: Budgeted<Blob>['next'] }

@@ -1,6 +1,5 @@
-import { reportFormats } from '@/core/report/formats'
-import { type RunDocument, runAsJson, runDocument } from '@/core/report/run-document'
-import type { SignedOff } from '@/core/report/run-document-schema'
+import type { SignedOff } from '@/core/document'
+import { type RunDocument, reportFormats, runAsJson, runDocument } from '@/core/report'
 import { database, type StoredRun } from '@/store/database'
 import { digestOf } from './digest'
 import { requirementsOf } from './judge'

@@ -1,4 +1,4 @@
-import type { BuildFiles } from '@/core/crawl/build-files'
+import type { BuildFiles } from '@/core/crawl'
 import { partOfBlob } from './blob-files'
 
 // The types don't know yet that a folder's handle lists what it holds.

@@ -1,11 +1,9 @@
-import { createCheckContext } from '@/core/check/context'
-import { checkPage } from '@/core/check/run-checks'
-import { GatheringBuilder } from '@/core/crawl/events'
-import type { Waiting } from '@/core/crawl/frontier'
-import type { ServedImage, WireEvent } from '@/core/crawl/wire'
+import { checkPage, createCheckContext } from '@/core/check'
+import { GatheringBuilder, type ServedImage, type Waiting, type WireEvent } from '@/core/crawl'
 import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
 import { database, type WallRow } from '@/store/database'
 import { ofRun } from '@/store/of-run'
+import { runLock } from '@/store/run-lock'
 import { deleteRun, keptRequest } from '@/store/runs'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
@@ -13,14 +11,7 @@ import { exportRun } from './export-run'
 import { judge } from './judge'
 import { lookAgain, recheck } from './look-again'
 import { makeRow } from './make-row'
-import {
-  type ChosenFile,
-  type GatherCommand,
-  type GatherReport,
-  type GatherSource,
-  runLock,
-  type SlowPage,
-} from './protocol'
+import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage } from './protocol'
 import { wordsFor } from './said-failure'
 import { slowest } from './slowest'
 import { ThumbMaker } from './thumb-maker'

@@ -1,10 +1,7 @@
-import { findCauses } from '@/core/cause/find-causes'
-import { overviewOf } from '@/core/cause/overview'
-import { type CheckContext, createCheckContext } from '@/core/check/context'
-import { runChecks, type Verdict } from '@/core/check/run-checks'
-import { pictureBook } from '@/core/image/picture-book'
+import { findCauses, overviewOf } from '@/core/cause'
+import { type CheckContext, createCheckContext, pictureBook, runChecks, type Verdict } from '@/core/check'
 import type { Gathering } from '@/core/model'
-import { noRequirements, type Requirements } from '@/core/requirements/requirements'
+import { noRequirements, type Requirements } from '@/core/requirements'
 import { database, type WallRow } from '@/store/database'
 import { makeRow } from './make-row'
 

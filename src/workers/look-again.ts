@@ -1,8 +1,14 @@
-import { type BuildFiles, createFileMap, typeOfFile } from '@/core/crawl/build-files'
-import { lookInBuild } from '@/core/crawl/gather-build'
-import { limits } from '@/core/crawl/limits'
-import { NothingAnswered } from '@/core/crawl/nothing-answered'
-import type { CrawlRequest, ServedImage, WireEvent } from '@/core/crawl/wire'
+import { limits } from '@/core/address'
+import {
+  type BuildFiles,
+  type CrawlRequest,
+  createFileMap,
+  lookInBuild,
+  NothingAnswered,
+  type ServedImage,
+  typeOfFile,
+  type WireEvent,
+} from '@/core/crawl'
 import type { GatheredPage, Gathering } from '@/core/model'
 import { database, type StoredRun, type WallRow } from '@/store/database'
 import { allPagesOf, pageOf } from '@/store/pages'

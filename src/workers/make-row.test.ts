@@ -1,10 +1,9 @@
 import { describe, expect, test } from 'vitest'
-import { createCheckContext } from '@/core/check/context'
-import { runChecks } from '@/core/check/run-checks'
+import { createCheckContext, runChecks } from '@/core/check'
 import { gatherMemory } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '@/core/testing/good-site'
+import { thumbKey } from '@/store/thumb-key'
 import { makeRow } from './make-row'
-import { thumbKey } from './thumb-maker'
 
 const files = goodSite({ 'about.html': goodPage('about.html', 'Ferns', { 'og:title': null, 'twitter:card': null }) })
 const context = createCheckContext(await gatherMemory(files, GOOD_SITE))

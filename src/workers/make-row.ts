@@ -1,9 +1,6 @@
-import type { CheckContext } from '@/core/check/context'
-import type { PageVerdict } from '@/core/check/run-checks'
+import type { CheckContext, PageVerdict } from '@/core/check'
 import type { GatheredPage, Level } from '@/core/model'
-import { cardOf } from '@/core/surface/card'
-import { type Face, faceOf } from '@/core/surface/face'
-import { isKeptOutByRobots } from '@/core/surface/robots-of-site'
+import { cardOf, type Face, faceOf, isKeptOutByRobots } from '@/core/surface'
 import type { WallRow } from '@/store/database'
 
 /** Cards that differ once robots.txt and a login count, or cease to: the side that the run doesn't take. */

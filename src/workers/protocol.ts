@@ -1,4 +1,4 @@
-import type { CrawlRequest } from '@/core/crawl/wire'
+import type { CrawlRequest } from '@/core/crawl'
 import type { RunNote } from '@/core/model'
 
 /** A file of a chosen or dropped folder, with its path from the folder's root. */
@@ -54,6 +54,3 @@ export type GatherReport =
   | { kind: 'exported'; text: string }
   /** `kept` pages stay in the run; 0 when there is no run. */
   | { kind: 'failed'; message: string; kept: number }
-
-/** Name of the lock that a run's worker holds: while it is held, somebody writes to the run. */
-export const runLock = (runId: string) => `nimble-parrot run ${runId}`

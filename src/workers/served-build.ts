@@ -1,5 +1,4 @@
-import type { BuildFiles } from '@/core/crawl/build-files'
-import { SERVED_BUILD, ServedBuild, SIZE_HEADER, servedFile } from '@/core/crawl/started-with'
+import { type BuildFiles, SERVED_BUILD, ServedBuild, SIZE_HEADER, servedFile } from '@/core/crawl'
 import { SaidFailure } from './said-failure'
 
 async function asked(address: string): Promise<Response> {

@@ -1,6 +1,7 @@
-import type { ServedImage } from '@/core/crawl/wire'
+import type { ServedImage } from '@/core/crawl'
 import { database } from '@/store/database'
 import { keepOriginal, trimPictures } from '@/store/kept-pictures'
+import { thumbKey } from '@/store/thumb-key'
 
 /** Twice the width at which the wall draws a card. */
 const THUMB_WIDTH_PX = 560
@@ -8,11 +9,6 @@ const THUMB_WIDTH_PX = 560
 const MOST_PIXELS = 40_000_000
 /** The stream and the pictures share the browser's six connections to the server. */
 const AT_ONCE = 3
-
-/** Key under which a picture's small copy is kept: its content, so that runs share it. */
-export function thumbKey(image: Pick<ServedImage, 'hash' | 'url'>): string {
-  return image.hash ?? image.url
-}
 
 /** Makes small copies of pictures, off the main thread, and keeps them. */
 export class ThumbMaker {

@@ -1,8 +1,6 @@
-import type { CheckContext } from '../check/context'
-import type { PageVerdict } from '../check/run-checks'
-import { groupBy } from '../group-by'
+import type { CheckContext, PageVerdict } from '../check'
 import type { Finding, GatheredPage, MetaFact } from '../model'
-import { isBlank } from '../text/collapse'
+import { groupBy, isBlank } from '../text'
 import { emitterOf } from './emitter'
 import { isAboutPicture, MISSING_TAG, type Subject, subjectOf, tagOf } from './subject'
 

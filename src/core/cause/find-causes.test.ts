@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { createCheckContext } from '../check/context'
-import { runChecks } from '../check/run-checks'
+import { createCheckContext, runChecks } from '../check'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite, type HeadChange, pngBytes } from '../testing/good-site'
 import { sitemapOf } from '../testing/sitemap-file'

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { createCheckContext } from '../check/context'
+import { createCheckContext } from '../check'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { histogram, overviewOf } from './overview'

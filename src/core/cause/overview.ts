@@ -1,10 +1,9 @@
 import { z } from 'zod'
-import type { CheckContext } from '../check/context'
-import { addTo } from '../group-by'
+import type { CheckContext } from '../check'
 import type { PageFacts } from '../model'
-import { DEFAULT_LIMITS } from '../requirements/page-rules'
-import { firstValue, metasOf } from '../surface/candidates'
-import { isBlank } from '../text/collapse'
+import { DEFAULT_LIMITS } from '../requirements'
+import { firstValue, metasOf } from '../surface'
+import { addTo, isBlank } from '../text'
 
 /** Fields that a heat map shows, with the tags that count as the page's own word. */
 export const coverageFields = [

@@ -1,9 +1,8 @@
-import type { CheckContext } from '../check/context'
-import { ownPart } from '../check/placeholder'
-import { escapeAttribute, escapeText } from '../draft/escape-html'
-import { metaHtml } from '../draft/patch-page'
+import { type CheckContext, ownPart } from '../check'
+import { metaHtml } from '../draft'
 import type { GatheredPage } from '../model'
-import { firstValue } from '../surface/candidates'
+import { firstValue } from '../surface'
+import { escapeAttribute, escapeText } from '../text'
 import type { Fault } from './faults'
 import { missingTags } from './words'
 

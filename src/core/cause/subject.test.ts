@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { checks } from '../check/rules'
+import { checks } from '../check'
 import type { Finding } from '../model'
 import { pageOf } from '../testing/card-page'
 import { isAboutPicture, MISSING_TAG, subjectOf, tagOf } from './subject'

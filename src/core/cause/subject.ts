@@ -1,4 +1,4 @@
-import { checkOf } from '../check/rules'
+import { checkOf } from '../check'
 import type { Finding, MetaFact, PageFacts } from '../model'
 
 /** What a finding is about: findings about one thing are mostly mended by one change. */

@@ -1,5 +1,5 @@
 import type { Finding } from '../model'
-import { sectionName } from '../section/section-name'
+import { sectionName } from '../section'
 import type { CauseKind } from './cause'
 import type { Fault } from './faults'
 import { MISSING_TAG } from './subject'

@@ -1,4 +1,4 @@
-import { groupAlike, lookFromText } from '../image/likeness'
+import { groupAlike, lookFromText } from '../image'
 import type { GatheredImage } from '../model'
 import type { CheckContext } from './context'
 

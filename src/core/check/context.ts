@@ -1,14 +1,8 @@
-import { pathOf } from '../crawl/address'
-import { type AddressMap, createAddressMap } from '../crawl/address-map'
-import { parseRobots } from '../crawl/robots'
+import { type AddressMap, createAddressMap, parseRobots, pathOf } from '../address'
 import type { GatheredImage, GatheredPage, Gathering, PageFacts } from '../model'
-import { createPageRules, createSectionFinder, type PageRule } from '../requirements/page-rules'
-import { noRequirements, type Requirements } from '../requirements/requirements'
-import { findSections } from '../section/find-sections'
-import { type CardContext, cardOf } from '../surface/card'
-import type { Card } from '../surface/card-model'
-import type { Surface } from '../surface/profile'
-import { surfaces } from '../surface/profiles'
+import { createPageRules, createSectionFinder, noRequirements, type PageRule, type Requirements } from '../requirements'
+import { findSections } from '../section'
+import { type Card, type CardContext, cardOf, type Surface, surfaces } from '../surface'
 import { type DeclaredImage, declaredImages } from './declared-images'
 
 /** What checks may ask of a run. Everything is worked out once, when first asked for. */

@@ -1,8 +1,7 @@
-import type { AddressMap } from '../crawl/address-map'
+import type { AddressMap } from '../address'
 import type { GatheredImage, GatheredPage, MetaFact, PageFacts } from '../model'
-import { metasOf, type OgImage, ogImages } from '../surface/candidates'
-import { publicImageUrl } from '../surface/picture'
-import { isBlank } from '../text/collapse'
+import { metasOf, type OgImage, ogImages, publicImageUrl } from '../surface'
+import { isBlank } from '../text'
 import type { CheckContext } from './context'
 import { type NotMade, notMade, type Raised } from './define-check'
 

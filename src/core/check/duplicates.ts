@@ -1,7 +1,6 @@
-import { addTo } from '../group-by'
 import type { GatheredPage } from '../model'
-import type { PageRule } from '../requirements/page-rules'
-import type { Shareable } from '../requirements/requirements'
+import type { PageRule, Shareable } from '../requirements'
+import { addTo } from '../text'
 import type { Raised } from './define-check'
 
 /** Is it a fault when this page says what another says? Not where it is never shared, or may have it in common. */

@@ -1,7 +1,7 @@
-import { pathnameOf } from '../crawl/address'
+import { pathnameOf } from '../address'
 import type { RunNote } from '../model'
-import { byNarrowness, pathMatcher } from '../requirements/page-rules'
-import { nearestWord } from '../text/nearest-word'
+import { byNarrowness, pathMatcher } from '../requirements'
+import { nearestWord } from '../text'
 import type { CheckContext } from './context'
 
 type Waived = { rule: string; waiver: { by: string; reason: string } }

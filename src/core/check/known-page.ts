@@ -1,4 +1,4 @@
-import { withoutQuery } from '../crawl/address'
+import { withoutQuery } from '../address'
 import type { GatheredPage } from '../model'
 import type { CheckContext } from './context'
 

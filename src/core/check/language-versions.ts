@@ -1,4 +1,4 @@
-import { baseOf, resolveAddress } from '../crawl/address'
+import { baseOf, resolveAddress } from '../address'
 import type { GatheredPage, LinkFact } from '../model'
 import type { CheckContext } from './context'
 import { knownPage } from './known-page'

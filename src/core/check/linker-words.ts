@@ -1,4 +1,4 @@
-import { pathOf } from '../crawl/address'
+import { pathOf } from '../address'
 import type { Linkers } from '../model'
 
 /** Links that are named before the rest is counted. */

@@ -1,4 +1,4 @@
-import { editsBetween } from '../text/nearest-word'
+import { editsBetween } from '../text'
 import { isKnownKey, knownKeys } from './known-keys'
 
 /** Keys that some program reads though no card is made from them, and that look like a slip of a known one. */

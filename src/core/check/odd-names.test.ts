@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
-import { runDocument } from '../report/run-document'
-import { checkRequirements } from '../requirements/read-requirements'
+import { runDocument } from '../report'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
+import { checkRequirements } from './read-requirements'
 
 const NAMES = ['constructor', '__proto__', 'toString', 'hasOwnProperty', 'valueOf']
 

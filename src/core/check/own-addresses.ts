@@ -1,7 +1,7 @@
-import { baseOf, resolveAddress } from '../crawl/address'
+import { baseOf, resolveAddress } from '../address'
 import type { GatheredPage, PageFacts, Position } from '../model'
-import { metasOf } from '../surface/candidates'
-import { isBlank } from '../text/collapse'
+import { metasOf } from '../surface'
+import { isBlank } from '../text'
 
 /** An address that a tag gives, resolved against the page; `address` is null when it makes no sense. */
 export type NamedAddress = { key: string; raw: string; address: string | null; at: Position }

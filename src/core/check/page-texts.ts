@@ -1,6 +1,5 @@
-import { groupBy } from '../group-by'
 import type { PageFacts, Position } from '../model'
-import { isBlank } from '../text/collapse'
+import { groupBy, isBlank } from '../text'
 
 /** A text that cards are made from, with the tag it stands in. */
 export type PageText = { key: string; text: string; at: Position | null }

@@ -1,4 +1,4 @@
-import { collapseWhiteSpace } from '../text/collapse'
+import { collapseWhiteSpace } from '../text'
 import { STARTER_PAIR, STARTER_TITLES } from './starter-texts'
 
 /** What an editor calls a page that has no name yet, with or without a number behind it. */

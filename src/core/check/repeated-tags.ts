@@ -1,6 +1,5 @@
-import { addTo } from '../group-by'
 import type { PageFacts, Position } from '../model'
-import { collapseWhiteSpace, isBlank } from '../text/collapse'
+import { addTo, collapseWhiteSpace, isBlank } from '../text'
 import { isSingleValued } from './known-keys'
 
 /** A tag that says something, at its place. */

@@ -1,5 +1,5 @@
-import { metasOf } from '../surface/candidates'
-import { isBlank } from '../text/collapse'
+import { metasOf } from '../surface'
+import { isBlank } from '../text'
 import { type CheckMeta, defineCheck, type PageCheck } from './define-check'
 
 /** A check that one tag is there and says something. */

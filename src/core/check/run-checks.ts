@@ -12,8 +12,7 @@ import type {
   VerdictWord,
   WaivedFinding,
 } from '../model'
-import { createWaivers } from '../requirements/page-rules'
-import type { LevelOrOff } from '../requirements/requirements'
+import { createWaivers, type LevelOrOff } from '../requirements'
 import { type CheckContext, createCheckContext } from './context'
 import { type Check, type Family, fillWords, type NotMade, type Raised } from './define-check'
 import { idleRequirements } from './idle-requirements'

@@ -1,4 +1,4 @@
-import { resolveAddress } from '../crawl/address'
+import { resolveAddress } from '../address'
 
 const ADDRESS_KEYS = ['u', 'url', 'link', 'href']
 

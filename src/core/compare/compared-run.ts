@@ -1,9 +1,8 @@
-import { createCheckContext } from '../check/context'
+import { createCheckContext } from '../check'
+import type { ReadDocument } from '../document'
 import type { FetchFact, Gathering } from '../model'
-import type { ReadDocument } from '../report/run-document-schema'
-import type { Requirements } from '../requirements/requirements'
-import { cardOf } from '../surface/card'
-import type { ComparedCard, ComparedFacts } from './page-changes'
+import type { Requirements } from '../requirements'
+import { type ComparedCard, type ComparedFacts, cardOf } from '../surface'
 
 /** A page as far as it is compared. */
 export type ComparedPage = {

@@ -1,10 +1,9 @@
 import { describe, expect, test } from 'vitest'
-import { runAsJson, runDocument } from '../report/run-document'
-import { readRunDocument } from '../report/run-document-schema'
+import { readRunDocument } from '../document'
+import { driftFormats, runAsJson, runDocument } from '../report'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite, pngBytes } from '../testing/good-site'
 import { driftBetween, hasDrifted } from './drift'
-import { driftFormats } from './drift-reports'
 
 const run = async (files: MemoryBuild) => runDocument(await gatherMemory(files, GOOD_SITE))
 const between = async (before: MemoryBuild, after: MemoryBuild) => driftBetween(await run(before), await run(after))

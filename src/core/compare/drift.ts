@@ -1,9 +1,7 @@
-import { addTo } from '../group-by'
-import type { ReadDocument } from '../report/run-document-schema'
-import type { Surface } from '../surface/profile'
-import { surfaces } from '../surface/profiles'
+import type { ReadDocument } from '../document'
+import { type CardPart, type Surface, surfaces, type TagChange } from '../surface'
+import { addTo } from '../text'
 import { type ComparedPage, type ComparedRun, documentCompared } from './compared-run'
-import type { CardPart, TagChange } from './page-changes'
 import { type CardDifference, type ImageChange, type PageDifference, pageDifference } from './page-difference'
 
 /** Why a place's held copy of a page is out of date. */

@@ -1,4 +1,4 @@
-import type { Holding, Surface } from '../surface/profile'
+import type { Holding, Surface } from '../surface'
 
 /** A reading of the site: the run that shows what it said, and when the place read it (ISO 8601). */
 export type Reading = { run: string; at: string }

@@ -1,5 +1,5 @@
+import { type CardPart, cardChanges, type TagChange, tagChanges } from '../surface'
 import type { ComparedPage, ComparedRun } from './compared-run'
-import { type CardPart, cardChanges, type TagChange, tagChanges } from './page-changes'
 
 /** How the picture of a card changed. */
 export type ImageChange = { before: string | null; after: string | null; sameAddress: boolean; samePicture: boolean }

@@ -1,10 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { assumed } from '../surface/profile'
-import { wideFeed } from '../surface/profiles/wide-feed'
+import { assumed, type CardPart, wideFeed } from '../surface'
 import { runs } from '../testing/property-runs'
 import { type HeldEvent, type Holder, heldCopies } from './held-copies'
-import type { CardPart } from './page-changes'
 import type { PageDifference } from './page-difference'
 import { type RefreshInput, refreshList, type SinceRun } from './refresh-list'
 

@@ -1,7 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { assumed } from '../surface/profile'
-import { phoneChat } from '../surface/profiles/phone-chat'
-import { wideFeed } from '../surface/profiles/wide-feed'
+import { assumed, phoneChat, wideFeed } from '../surface'
 import type { Holder } from './held-copies'
 import { askAgain, emptyBox, post, publish, type ShareBox, shownNow, wait } from './share-box'
 

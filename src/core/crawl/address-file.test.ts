@@ -1,7 +1,7 @@
 import { gzipSync } from 'fflate'
 import { describe, expect, test } from 'vitest'
+import { limits } from '../address'
 import { AddressFileReader, faultOfAddressFile } from './address-file'
-import { limits } from './limits'
 
 const bytesOf = (text: string) => new TextEncoder().encode(text)
 

@@ -1,5 +1,5 @@
-import { Utf8Pieces } from '../page/piece-decoder'
-import { limits } from './limits'
+import { limits } from '../address'
+import { Utf8Pieces } from '../page'
 import { readList } from './sitemap'
 import { SitemapStream } from './sitemap-stream'
 

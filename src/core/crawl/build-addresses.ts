@@ -1,6 +1,6 @@
+import { baseOf, pageAddress, resolveAddress } from '../address'
 import type { GatheredPage } from '../model'
-import type { PageReading } from '../page/read-page'
-import { baseOf, pageAddress, resolveAddress } from './address'
+import type { PageReading } from '../page'
 import { createFileMap, decodedPath, encodedPath, type FileMap } from './build-files'
 
 /** An HTML file as read: its page has no address yet, since what pages link to decides it. */

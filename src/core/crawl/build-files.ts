@@ -1,5 +1,5 @@
-import { typeOfFormat } from '../image/media-types'
-import { ownEntry } from '../own-entry'
+import { typeOfFormat } from '../image'
+import { ownEntry } from '../text'
 
 /** The files of a build, wherever they are: a folder on disk, a zip, a folder that a browser was given. */
 export type BuildFiles = {

@@ -1,6 +1,5 @@
+import { limits, resolveAddress } from '../address'
 import type { Incomplete } from '../model'
-import { resolveAddress } from './address'
-import { limits } from './limits'
 import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
 import { SitemapStream } from './sitemap-stream'
 

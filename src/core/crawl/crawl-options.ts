@@ -1,5 +1,5 @@
+import { limits } from '../address'
 import type { Waiting } from './frontier'
-import { limits } from './limits'
 
 /** What a crawl may be told. */
 export type CrawlOptions = {

@@ -1,10 +1,16 @@
-import { isPrivateHost, pathnameOf, resolveAddress } from './address'
-import { type AddressMap, createAddressMap, mostNamedOrigin } from './address-map'
-import { shownAddress } from './address-secrets'
+import {
+  type AddressMap,
+  createAddressMap,
+  createPathFilter,
+  isPrivateHost,
+  limits,
+  mostNamedOrigin,
+  pathnameOf,
+  resolveAddress,
+  shownAddress,
+} from '../address'
 import type { CrawlOptions, GivenAddresses } from './crawl-options'
 import type { CrawlEvents } from './events'
-import { createPathFilter } from './globs'
-import { limits } from './limits'
 import { NothingAnswered } from './nothing-answered'
 import { pageOf } from './page-of'
 import type { Exchange, Outside } from './read-address'

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
+import { limits } from '../address'
 import { DecodeBudget } from './decode-budget'
-import { limits } from './limits'
 
 test('a page’s pictures are decoded up to its pixels, and those of others all the same', () => {
   const budget = new DecodeBudget()

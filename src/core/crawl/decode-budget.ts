@@ -1,4 +1,4 @@
-import { limits } from './limits'
+import { limits } from '../address'
 
 /** What may be decoded of the pictures of one page, and of one run: pixels and bytes, counted as their headers say. */
 export class DecodeBudget {

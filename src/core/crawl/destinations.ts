@@ -1,5 +1,5 @@
-import { addTo } from '../group-by'
 import type { FetchFact, GatheredPage, RedirectHop } from '../model'
+import { addTo } from '../text'
 import type { CrawlEvent } from './events'
 import { LinkBook } from './link-book'
 import { type Lead, settleRefreshes } from './refreshes'

@@ -1,3 +1,4 @@
+import { limits } from '../address'
 import type {
   FetchFact,
   GatheredImage,
@@ -12,7 +13,6 @@ import type {
   View,
 } from '../model'
 import type { Waiting } from './frontier'
-import { limits } from './limits'
 import { mergeTwins } from './merge-twins'
 
 /** What a run tells while it goes on. Server, worker and command line differ only in what they do with these. */

@@ -1,4 +1,4 @@
-import { pathnameOf } from './address'
+import { pathnameOf } from '../address'
 
 /** An address that waits to be asked for. `depth` counts links from the start. */
 export type Waiting = { url: string; depth: number }

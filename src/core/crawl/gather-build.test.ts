@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest'
-import { runChecks } from '../check/run-checks'
+import { limits } from '../address'
+import { runChecks } from '../check'
 import { gatherMemory, testOutside } from '../testing/build-run'
 import { pngBytes } from '../testing/good-site'
 import { createFileMap, partOf } from './build-files'
 import { GatheringBuilder } from './events'
 import { gatherBuild } from './gather-build'
-import { limits } from './limits'
 
 const SITE = 'https://site.example/'
 const bytes = (text: string) => new TextEncoder().encode(text)

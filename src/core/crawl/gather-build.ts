@@ -1,7 +1,18 @@
+import {
+  type AddressMap,
+  baseOf,
+  createAddressMap,
+  createPathFilter,
+  limits,
+  mostNamedOrigin,
+  pageAddress,
+  parseRobots,
+  pathnameOf,
+  resolveAddress,
+  withSlash,
+} from '../address'
 import type { GatheredImage, GatheredPage, Linkers, RunNote, SourceKind } from '../model'
-import type { PageReading } from '../page/read-page'
-import { baseOf, pageAddress, pathnameOf, resolveAddress } from './address'
-import { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
+import type { PageReading } from '../page'
 import { addressFiles, type FileReading, ownAddressesNamed } from './build-addresses'
 import {
   type BuildFiles,
@@ -16,9 +27,7 @@ import { type CollectedSitemaps, collectSitemaps, lackOfSitemaps } from './colle
 import { loopingPage } from './destinations'
 import type { CrawlEvent } from './events'
 import { isFileName } from './file-names'
-import { createPathFilter } from './globs'
 import { inParallel } from './in-parallel'
-import { limits } from './limits'
 import { LinkBook, linksOf, sitemapsNamedBy } from './link-book'
 import { LinksOfPages } from './links-of-pages'
 import { incompletenessOf } from './notes-of-crawl'
@@ -35,7 +44,6 @@ import {
 import { PictureHosts } from './picture-hosts'
 import { type Exchange, notInBuild, type Outside, type ReadRequest } from './read-address'
 import { settleRefreshes } from './refreshes'
-import { parseRobots } from './robots'
 import { scopeOf } from './scope'
 import { Surveyor } from './survey'
 import { USUAL_SITEMAPS } from './usual-sitemaps'

@@ -1,6 +1,5 @@
-import { surfaces } from '../surface/profiles'
-import { pathOf } from './address'
-import { isAllowed, type RobotsRules } from './robots'
+import { isAllowed, pathOf, type RobotsRules } from '../address'
+import { surfaces } from '../surface'
 
 /** The name that robots.txt may address us by. */
 export const ROBOTS_TOKEN = 'NimbleParrot'

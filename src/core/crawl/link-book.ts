@@ -1,6 +1,6 @@
+import { baseOf, pageAddress } from '../address'
 import type { GatheredPage, Linkers, LinkPlace, PageFacts } from '../model'
-import type { PageReading } from '../page/read-page'
-import { baseOf, pageAddress } from './address'
+import type { PageReading } from '../page'
 import type { LinksOfPages } from './links-of-pages'
 
 /** Links that are named of all that lead to one address. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { pageAddress } from '../address'
 import { runs } from '../testing/property-runs'
-import { pageAddress } from './address'
 import { isPlainPath, LinksOfPages } from './links-of-pages'
 
 const BASE = 'https://brasswick.example/guides/lamp.html'

@@ -1,4 +1,4 @@
-import { originOf, pageAddress } from './address'
+import { originOf, pageAddress } from '../address'
 
 /** Resolved links that are remembered at most. */
 const MOST_KEPT = 50_000

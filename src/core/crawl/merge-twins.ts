@@ -1,5 +1,5 @@
+import { resolveAddress } from '../address'
 import type { GatheredPage, RunNote } from '../model'
-import { resolveAddress } from './address'
 
 type Form = 'slash' | 'index' | 'ending' | 'query'
 

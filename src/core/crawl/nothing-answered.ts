@@ -1,4 +1,4 @@
-import { type ShownAddress, shownAddress } from './address-secrets'
+import { type ShownAddress, shownAddress } from '../address'
 
 /** Nothing at all answered: there is no run. */
 export class NothingAnswered extends Error {

@@ -1,8 +1,6 @@
+import { pathnameOf } from '../address'
 import type { FetchFact, GatheredPage, RedirectHop } from '../model'
-import { decodeHtml } from '../page/decode'
-import { PageStream } from '../page/page-stream'
-import { type PageReading, readPage } from '../page/read-page'
-import { pathnameOf } from './address'
+import { decodeHtml, type PageReading, PageStream, readPage } from '../page'
 import type { Exchange } from './read-address'
 
 const HTML_TYPE = /^\s*(?:text\/html|application\/xhtml\+xml)\b/i

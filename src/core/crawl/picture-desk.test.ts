@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { limits } from '../address'
 import { pngBytes } from '../testing/good-site'
-import { limits } from './limits'
 import { lookByReading } from './picture-desk'
 import type { Exchange, ReadRequest } from './read-address'
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { limits } from './limits'
+import { limits } from '../address'
 import { PictureHosts } from './picture-hosts'
 
 const clock = { ms: 1_000_000, now: () => new Date(clock.ms) }

@@ -1,6 +1,5 @@
 import { getDomain } from 'tldts'
-import { isPrivateHost, originOf, parseUrl } from './address'
-import { limits } from './limits'
+import { isPrivateHost, limits, originOf, parseUrl } from '../address'
 import { Pace } from './pace'
 
 /** Domains under which anybody can have one (github.io, for one) are no site's own. */

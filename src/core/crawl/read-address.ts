@@ -1,9 +1,7 @@
-import type { Look } from '../image/likeness'
+import { type AddressOrigin, limits, resolveAddress, shownAddress } from '../address'
+import type { Look } from '../image'
 import type { FailureCode, RedirectHop } from '../model'
-import type { PageStream } from '../page/page-stream'
-import { resolveAddress } from './address'
-import { type AddressOrigin, shownAddress } from './address-secrets'
-import { limits } from './limits'
+import type { PageStream } from '../page'
 
 /** Takes a body as it arrives. */
 export type BodySink = { write(bytes: Uint8Array): void }

@@ -1,7 +1,6 @@
+import { limits, parseRobots, type RobotsRules } from '../address'
 import type { RunNote } from '../model'
-import { limits } from './limits'
 import { type Outside, readFollowing } from './read-address'
-import { parseRobots, type RobotsRules } from './robots'
 
 /** robots.txt as read, its rules, and what has to be said of it. */
 export type Robots = { text: string | null; rules: RobotsRules | null; note: RunNote | null }

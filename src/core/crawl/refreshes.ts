@@ -1,5 +1,5 @@
-import { addTo } from '../group-by'
 import type { RedirectHop } from '../model'
+import { addTo } from '../text'
 
 /** An address that leads to another, and the way. */
 export type Lead = { address: string; chain: RedirectHop[] }

@@ -1,4 +1,4 @@
-import { limits } from './limits'
+import { limits } from '../address'
 import type { Exchange, Outside, ReadAddress } from './read-address'
 
 const PASSING_STATUS = new Set([429, 500, 502, 503, 504])

@@ -1,6 +1,6 @@
-import { tagChanges } from '../compare/page-changes'
+import { limits } from '../address'
 import type { PageFacts, SecondLook } from '../model'
-import { limits } from './limits'
+import { tagChanges } from '../surface'
 import { pageOf, pageStreamFor } from './page-of'
 import { type Exchange, type Followed, isRedirect, type ReadRequest, readFollowing } from './read-address'
 

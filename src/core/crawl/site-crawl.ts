@@ -1,16 +1,26 @@
+import {
+  type AddressMap,
+  baseOf,
+  crawlDelayFor,
+  createPathFilter,
+  isAllowed,
+  limits,
+  type PathFilter,
+  pageAddress,
+  pathnameOf,
+  pathOf,
+  type RobotsRules,
+  resolveAddress,
+} from '../address'
 import type { GatheredImage, GatheredPage, Incomplete, RunNote, SecondLook, Survey } from '../model'
-import { baseOf, pageAddress, pathnameOf, pathOf, resolveAddress } from './address'
-import type { AddressMap } from './address-map'
 import { collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 import type { CrawlOptions } from './crawl-options'
 import { Destinations, type Settled } from './destinations'
 import type { CrawlEvent, CrawlEvents } from './events'
 import { isFileName } from './file-names'
 import { Frontier, type Waiting } from './frontier'
-import { createPathFilter, type PathFilter } from './globs'
 import { inParallel } from './in-parallel'
 import { onlyWeAreKeptOut, ROBOTS_TOKEN } from './kept-out'
-import { limits } from './limits'
 import { linksOf, sitemapsNamedBy } from './link-book'
 import { LinksOfPages } from './links-of-pages'
 import { NoPages } from './no-pages'
@@ -31,7 +41,6 @@ import {
 } from './read-address'
 import type { Lead } from './refreshes'
 import { retrying } from './retrying'
-import { crawlDelayFor, isAllowed, type RobotsRules } from './robots'
 import { ASKED, secondLooksAt } from './second-look'
 import { Surveyor } from './survey'
 import { type Trap, TrapWatch } from './traps'

@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { describe, expect, test } from 'vitest'
-import { limits } from './limits'
+import { limits } from '../address'
 import { readSitemapFile, SitemapStream } from './sitemap-stream'
 
 const address = (index: number) => `https://brasswick.example/tools/${index}?a=é`

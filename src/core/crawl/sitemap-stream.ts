@@ -1,6 +1,6 @@
 import { Gunzip } from 'fflate'
-import { OtherPieces, type PieceDecoder, Utf8Pieces } from '../page/piece-decoder'
-import { limits } from './limits'
+import { limits } from '../address'
+import { OtherPieces, type PieceDecoder, Utf8Pieces } from '../page'
 import { SitemapReader, type SitemapReading } from './sitemap'
 
 /** Bytes unpacked at a time, so that a small pack can't become a large piece at once. */

@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { createPathFilter } from './globs'
-import { limits } from './limits'
+import { createPathFilter, limits } from '../address'
 import { readList, readSitemap } from './sitemap'
 
 describe('readSitemap', () => {

@@ -1,6 +1,6 @@
 import { Parser } from 'htmlparser2'
-import { trimAscii } from '../text/collapse'
-import { limits } from './limits'
+import { limits } from '../address'
+import { trimAscii } from '../text'
 
 /** What a sitemap names: pages, or further sitemaps. */
 export type SitemapReading = { pages: string[]; sitemaps: string[]; isCut: boolean }

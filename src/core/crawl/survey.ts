@@ -1,6 +1,5 @@
+import { type AddressMap, baseOf, pageAddress, parseUrl, resolveAddress } from '../address'
 import type { GatheredPage, PageFacts, Survey } from '../model'
-import { baseOf, pageAddress, parseUrl, resolveAddress } from './address'
-import type { AddressMap } from './address-map'
 import type { CollectedSitemaps } from './collect-sitemaps'
 import type { PageLink } from './link-book'
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { limits } from './limits'
+import { limits } from '../address'
 import { TrapWatch } from './traps'
 
 const now = new Date('2026-11-23T00:00:00Z')

@@ -1,5 +1,4 @@
-import { pathnameOf, pathOf } from './address'
-import { limits } from './limits'
+import { limits, pathnameOf, pathOf } from '../address'
 
 /** Why an address is taken for a trap: a place where a crawler never ends. */
 export type Trap = 'too-long' | 'growing-path' | 'endless-calendar' | 'endless-queries'

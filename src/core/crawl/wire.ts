@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { globFault, limits } from '../address'
 import {
   GatheredImage,
   GatheredPage,
@@ -11,8 +12,6 @@ import {
   View,
 } from '../model'
 import type { CrawlEvent } from './events'
-import { globFault } from './globs'
-import { limits } from './limits'
 
 const httpAddress = (error: string) => z.url({ protocol: /^https?$/, error })
 

@@ -1,7 +1,7 @@
 import { Inflate } from 'fflate'
-import { joinBytes } from '../page/join-bytes'
+import { limits } from '../address'
+import { joinBytes } from '../page'
 import type { BuildFiles, FilePart } from './build-files'
-import { limits } from './limits'
 import { BadZip, readZipDirectory, type ZipEntry } from './zip-directory'
 
 export { BadZip } from './zip-directory'

@@ -1,5 +1,5 @@
 import { strFromU8 } from 'fflate'
-import { limits } from './limits'
+import { limits } from '../address'
 
 /** A zip that is not one, or that would not fit into memory. */
 export class BadZip extends Error {}

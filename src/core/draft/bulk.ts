@@ -1,7 +1,5 @@
 import type { GatheredImage, GatheredPage, PageFacts } from '../model'
-import { imageCandidates } from '../surface/candidates'
-import type { CardContext } from '../surface/card'
-import { publicImageUrl } from '../surface/picture'
+import { type CardContext, imageCandidates, publicImageUrl } from '../surface'
 import type { DraftFields, DraftSlot, SlotValue } from './draft'
 import { patternValues } from './effective'
 import { pictureHelps, textHelps } from './text-helps'

@@ -1,6 +1,5 @@
-import { addTo } from '../group-by'
-import type { Card } from '../surface/card-model'
-import type { Surface } from '../surface/profile'
+import type { Card, Surface } from '../surface'
+import { addTo } from '../text'
 
 /** Where places cut a text: the UTF-16 offset after the last unit shown, and who cuts there. */
 export type CutMark = { at: number; places: string[]; lost: string }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { surfaces } from '../surface/profiles'
+import { surfaces } from '../surface'
 import { context, image, pageOf } from '../testing/card-page'
 import { cutMarks, trimAt } from './cut-marks'
 import { draftEffect, sameTitleElsewhere } from './draft-effect'

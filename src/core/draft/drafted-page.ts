@@ -1,5 +1,5 @@
 import type { GatheredPage, MetaFact, PageFacts, TagPosition } from '../model'
-import { collapseWhiteSpace } from '../text/collapse'
+import { collapseWhiteSpace } from '../text'
 import { attributeFor, type TagEdits } from './tag-edits'
 
 const isNamed = (meta: MetaFact) => meta.attribute === 'name' || meta.attribute === 'property'

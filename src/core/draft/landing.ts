@@ -1,7 +1,6 @@
 import type { GatheredPage, PageFacts } from '../model'
-import type { CardContext } from '../surface/card'
-import { publicImageUrl } from '../surface/picture'
-import { collapseWhiteSpace } from '../text/collapse'
+import { type CardContext, publicImageUrl } from '../surface'
+import { collapseWhiteSpace } from '../text'
 import { saidBy } from './drafted-page'
 import type { TagEdits } from './tag-edits'
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { partOf } from '../crawl/build-files'
+import { partOf } from '../crawl'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { type DraftFields, noDefaults, type SiteDefaults } from './draft'

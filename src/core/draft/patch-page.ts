@@ -1,11 +1,7 @@
-import { addTo } from '../group-by'
 import type { MetaFact, PageFacts, Position } from '../model'
-import { decodeHtml } from '../page/decode'
-import { LineIndex } from '../page/lines'
-import { readPage } from '../page/read-page'
-import { Attributes, endOfTag } from '../page/scan/attributes'
+import { Attributes, decodeHtml, endOfTag, LineIndex, readPage } from '../page'
+import { addTo, asciiOnly, escapeAttribute, escapeText } from '../text'
 import { anchorOf, positionKey } from './drafted-page'
-import { asciiOnly, escapeAttribute, escapeText } from './escape-html'
 import { attributeFor, type TagEdits } from './tag-edits'
 
 /** A stretch of the page's text and what takes its place. */

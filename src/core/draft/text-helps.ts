@@ -1,6 +1,6 @@
 import type { GatheredImage, PageFacts } from '../model'
-import { firstValue } from '../surface/candidates'
-import { collapseWhiteSpace, isBlank } from '../text/collapse'
+import { firstValue } from '../surface'
+import { collapseWhiteSpace, isBlank } from '../text'
 
 /** A text that the page itself offers, and where it stands. */
 export type TextHelp = { from: string; text: string }

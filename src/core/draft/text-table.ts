@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { resolveAddress } from '../crawl/address'
+import { resolveAddress } from '../address'
 import { cleanText } from './draft'
 
 /** A page's texts as a table holds them. */

@@ -1,4 +1,4 @@
-import { nearestWord } from '../text/nearest-word'
+import { nearestWord } from '../text'
 
 /** Parts that a title can be made of. */
 export const patternParts = ['title', 'heading', 'section', 'site', 'author', 'date', 'category', 'number'] as const

@@ -1,4 +1,4 @@
-import { trimAscii } from '../text/collapse'
+import { trimAscii } from '../text'
 import { decodeText, encodingNamed } from './encoding'
 import { prescanEncoding } from './prescan'
 

@@ -1,5 +1,5 @@
-import { isDeeperThan } from '../read-json'
-import { trimAscii } from '../text/collapse'
+import { isDeeperThan } from '../model'
+import { trimAscii } from '../text'
 import { findJsonFault } from './json-fault'
 import { richThings, siteNames, type Thing } from './json-ld-things'
 

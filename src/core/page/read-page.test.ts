@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { limits } from '../crawl/limits'
+import { limits } from '../address'
 import { decodeHtml } from './decode'
 import { readPage } from './read-page'
 

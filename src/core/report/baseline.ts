@@ -1,7 +1,6 @@
-import { checkOf } from '../check/rules'
-import { countFindings } from '../check/run-checks'
+import { checkOf, countFindings } from '../check'
+import type { ReadDocument } from '../document'
 import type { Finding, Level, SiteFinding } from '../model'
-import type { ReadDocument } from './run-document-schema'
 
 /** Findings that a run has already, by what they are about: lines may move. */
 export type Baseline = { site: string; startedAt: string; keys: ReadonlySet<string> }

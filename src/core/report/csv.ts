@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
+import { neutralCell } from '../text'
 import { locatedFindings } from './located'
-import { neutralCell } from './neutral-cell'
 import { paperLines, waiverWords } from './paper'
 import type { RunDocument } from './run-document'
 

@@ -1,6 +1,5 @@
-import { groupBy } from '../group-by'
 import type { Level } from '../model'
-import { escapeXml } from './escape-xml'
+import { escapeXml, groupBy } from '../text'
 import { type LocatedFinding, locatedFindings, pathOn } from './located'
 import { isFailure, type PaperOptions, paperLines, plainPaper, verdictLine, waiverWords } from './paper'
 import type { RunDocument } from './run-document'

@@ -1,6 +1,5 @@
-import type { Cause } from '../cause/cause'
-import { escapeText } from '../draft/escape-html'
-import { visible } from '../text/visible'
+import type { Cause } from '../cause'
+import { escapeText, visible } from '../text'
 import { pathOn } from './located'
 import { count, countWords, type PaperLine, paperLines, printedCauses, VERDICT_TITLES } from './paper'
 import type { RunDocument } from './run-document'

@@ -1,5 +1,5 @@
-import { groupBy } from '../group-by'
 import type { Level, Summary, TakenOn } from '../model'
+import { groupBy } from '../text'
 import { pathOn } from './located'
 import type { RunDocument, StatedFinding } from './run-document'
 

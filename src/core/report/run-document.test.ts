@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { surfaces } from '../surface/profiles'
+import { surfaces } from '../surface'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { runAsJson, runDocument } from './run-document'

@@ -1,13 +1,11 @@
-import { findCauses } from '../cause/find-causes'
-import { createCheckContext } from '../check/context'
-import { type PageVerdict, runChecks } from '../check/run-checks'
-import type { LineOf } from '../json-lines'
-import type { Finding, GatheredImage, GatheredPage, Gathering, RunNote, SiteFinding } from '../model'
-import { noRequirements, type Requirements } from '../requirements/requirements'
-import type { Card } from '../surface/card-model'
-import { printableJson } from '../text/visible'
+import { findCauses } from '../cause'
+import { createCheckContext, type PageVerdict, runChecks } from '../check'
+import type { SignedOff } from '../document'
+import type { Finding, GatheredImage, GatheredPage, Gathering, LineOf, RunNote, SiteFinding } from '../model'
+import { noRequirements, type Requirements } from '../requirements'
+import type { Card } from '../surface'
+import { printableJson } from '../text'
 import { type Baseline, type BaselineCounts, sinceBaseline } from './baseline'
-import type { SignedOff } from './run-document-schema'
 
 /** Pages that use each picture, by the picture's address. */
 function usesOf(

@@ -1,6 +1,6 @@
-import type { Cause } from '../cause/cause'
+import type { Cause } from '../cause'
 import type { Level } from '../model'
-import { terminalText } from '../text/visible'
+import { terminalText } from '../text'
 import { pathOn } from './located'
 import { count, type PaperLine, paperLines, printedCauses, verdictLine } from './paper'
 import type { RunDocument } from './run-document'

@@ -1,8 +1,7 @@
-import { pathOf } from '../crawl/address'
-import { globMatcher } from '../crawl/globs'
+import { globMatcher, pathOf } from '../address'
 import type { GatheredPage, PageFacts } from '../model'
-import { ownEntry } from '../own-entry'
-import { firstValue } from '../surface/candidates'
+import { firstValue } from '../surface'
+import { ownEntry } from '../text'
 import type { KindRule, LevelOrOff, Limits, RequiredField, Requirements, Shareable, Waiver } from './requirements'
 
 /** What holds for one page: its section's rules over its kind's over the site's. */

@@ -1,10 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { createCheckContext } from '../check/context'
-import { runChecks } from '../check/run-checks'
+import { checkRequirements, createCheckContext, readRequirements, requirementsJsonSchema, runChecks } from '../check'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
-import { checkRequirements, readRequirements, requirementsJsonSchema } from './read-requirements'
 import type { Requirements } from './requirements'
 
 const faults = (value: unknown) => {

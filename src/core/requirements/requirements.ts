@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Level } from '../model'
-import { Surface } from '../surface/profile'
+import { Surface } from '../surface'
 
 /** What pages of a kind or a section must have. */
 export const RequiredField = z.enum([

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createSectionFinder } from '../requirements/page-rules'
+import { createSectionFinder } from '../requirements'
 import { pageOf } from '../testing/card-page'
 import { runs } from '../testing/property-runs'
 import { findSections, type SectionPage } from './find-sections'

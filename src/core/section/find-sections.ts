@@ -1,6 +1,6 @@
-import { withSlash } from '../crawl/address-map'
-import { addTo } from '../group-by'
+import { withSlash } from '../address'
 import type { PageFacts } from '../model'
+import { addTo } from '../text'
 import { isSameTemplate, profileOf, type TemplateProfile, type TemplateTrace, traceOf } from './template-profile'
 
 /** What sections are found from. `facts` is null where the page could not be read. */

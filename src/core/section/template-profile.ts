@@ -1,6 +1,6 @@
-import { addTo } from '../group-by'
 import type { PageFacts } from '../model'
-import { saidKind } from '../requirements/page-rules'
+import { saidKind } from '../requirements'
+import { addTo } from '../text'
 
 /** What a page's own template leaves on it, whatever its author wrote. */
 export type TemplateTrace = { kind: string | null; keys: ReadonlySet<string> }

@@ -1,9 +1,14 @@
-import type { CardPart } from '../compare/page-changes'
-import type { Card, TextPart } from '../surface/card-model'
-import { CARD_PADDING_PX, NATURAL_PX, THUMBNAIL_PX } from '../surface/drawn-size'
-import type { BoxFigure, Surface } from '../surface/profile'
-import { fitText } from '../text/fit'
-import type { Weight } from '../text/measure'
+import {
+  type BoxFigure,
+  CARD_PADDING_PX,
+  type Card,
+  type CardPart,
+  NATURAL_PX,
+  type Surface,
+  type TextPart,
+  THUMBNAIL_PX,
+} from '../surface'
+import { fitText, type Weight } from '../text'
 import { baselineOf, type Drawing, type Ink, type Step } from './drawing'
 
 const RADIUS_PX = 7

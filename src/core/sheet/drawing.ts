@@ -1,4 +1,4 @@
-import type { Weight } from '../text/measure'
+import type { Weight } from '../text'
 
 /** One step of a drawing, in px from its upper left corner. They are painted in their order. */
 export type Step =

@@ -1,5 +1,4 @@
-import { escapeXml } from '../report/escape-xml'
-import { measureText } from '../text/measure'
+import { escapeXml, measureText } from '../text'
 import { type Drawing, inks, type Step } from './drawing'
 
 const FAMILY = 'Arimo, Arial, Helvetica, sans-serif'

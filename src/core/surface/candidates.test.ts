@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { decodeHtml } from '../page/decode'
-import { readPage } from '../page/read-page'
+import { decodeHtml, readPage } from '../page'
 import { imageCandidates, likelyContentImages, metaCandidates, ogImages } from './candidates'
 import { absent, climb, passAll } from './ladder'
 

@@ -1,5 +1,5 @@
 import type { GatheredPage, MetaFact, PageFacts, TagPosition } from '../model'
-import { collapseWhiteSpace, isBlank } from '../text/collapse'
+import { collapseWhiteSpace, isBlank } from '../text'
 import { absent, type Candidate } from './ladder'
 import type { ImageSource, TextSource } from './profile'
 

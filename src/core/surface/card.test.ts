@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { parseRobots } from '../crawl/robots'
+import { parseRobots } from '../address'
 import { context, image, outcomes, pageOf, URL_OF_PAGE } from '../testing/card-page'
 import { cardOf, isKeptOut } from './card'
 import { assumed } from './profile'

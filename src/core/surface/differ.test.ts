@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { parseRobots } from '../crawl/robots'
+import { parseRobots } from '../address'
 import { context, image, pageOf } from '../testing/card-page'
 import { type CardContext, cardOf } from './card'
 import { whyDifferent } from './differ'

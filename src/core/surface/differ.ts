@@ -1,4 +1,4 @@
-import { ownEntry } from '../own-entry'
+import { ownEntry } from '../text'
 import type { Card, Rung } from './card-model'
 import type { Surface } from './profile'
 

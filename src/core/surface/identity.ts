@@ -1,6 +1,6 @@
-import { resolveAddress } from '../crawl/address'
+import { resolveAddress } from '../address'
 import type { GatheredPage, PageFacts } from '../model'
-import { isBlank } from '../text/collapse'
+import { isBlank } from '../text'
 import { metaCandidates } from './candidates'
 import type { CardContext } from './card'
 import type { Rung } from './card-model'

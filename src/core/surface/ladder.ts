@@ -1,4 +1,4 @@
-import { isBlank } from '../text/collapse'
+import { isBlank } from '../text'
 import type { Outcome, Rung } from './card-model'
 
 /** What might feed a part of a card. `value` is null where the page has no such tag. */

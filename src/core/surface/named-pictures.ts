@@ -1,4 +1,4 @@
-import type { AddressMap } from '../crawl/address-map'
+import type { AddressMap } from '../address'
 import type { GatheredPage, PageFacts } from '../model'
 import { metasOf, ogImages } from './candidates'
 import { publicImageUrl } from './picture'

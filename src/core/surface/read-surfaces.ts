@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import { parseJson } from '../read-json'
-import { type FileFault, schemaFaults } from '../schema-faults'
+import { type FileFault, parseJson, schemaFaults } from '../model'
 import { Surface } from './profile'
 
 export type ReadSurfaces = { ok: true; surfaces: Surface[] } | { ok: false; faults: FileFault[] }

@@ -1,5 +1,5 @@
 import type { PageFacts, RichKind } from '../model'
-import { isBlank } from '../text/collapse'
+import { isBlank } from '../text'
 import { metasOf } from './candidates'
 import type { Card } from './card-model'
 

@@ -1,6 +1,5 @@
 import { expect, test } from 'vitest'
-import { createAddressMap } from '../crawl/address-map'
-import { parseRobots } from '../crawl/robots'
+import { createAddressMap, parseRobots } from '../address'
 import { isKeptOutByRobots } from './robots-of-site'
 
 const context = {

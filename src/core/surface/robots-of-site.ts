@@ -1,5 +1,4 @@
-import { pathOf } from '../crawl/address'
-import { isAllowed } from '../crawl/robots'
+import { isAllowed, pathOf } from '../address'
 import type { CardContext } from './card'
 
 /**

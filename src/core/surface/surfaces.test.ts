@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { parseRobots } from '../crawl/robots'
+import { parseRobots } from '../address'
 import { context, image, pageOf } from '../testing/card-page'
 import { cardOf } from './card'
 import { surfaceOf, surfaces } from './profiles'

@@ -1,8 +1,5 @@
-import { partOf } from '../crawl/build-files'
-import { GatheringBuilder } from '../crawl/events'
-import { gatherBuild } from '../crawl/gather-build'
-import type { Exchange, Outside } from '../crawl/read-address'
-import { LOOK_SIDE } from '../image/likeness'
+import { type Exchange, GatheringBuilder, gatherBuild, type Outside, partOf } from '../crawl'
+import { LOOK_SIDE } from '../image'
 import type { Gathering } from '../model'
 
 /** A build in memory: path → content. */

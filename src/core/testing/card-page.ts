@@ -1,8 +1,7 @@
-import { createAddressMap } from '../crawl/address-map'
+import { createAddressMap } from '../address'
 import type { GatheredImage, GatheredPage } from '../model'
-import { decodeHtml } from '../page/decode'
-import { readPage } from '../page/read-page'
-import type { CardContext } from '../surface/card'
+import { decodeHtml, readPage } from '../page'
+import type { CardContext } from '../surface'
 
 export const URL_OF_PAGE = 'https://site.example/guides/lamp'
 

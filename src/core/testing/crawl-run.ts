@@ -1,9 +1,13 @@
-import { createCheckContext } from '../check/context'
-import { runChecks } from '../check/run-checks'
-import { crawl } from '../crawl/crawl'
-import { type CrawlOptions, defaultCrawlOptions } from '../crawl/crawl-options'
-import { GatheringBuilder, oneByOne } from '../crawl/events'
-import type { Exchange, ReadRequest } from '../crawl/read-address'
+import { createCheckContext, runChecks } from '../check'
+import {
+  type CrawlOptions,
+  crawl,
+  defaultCrawlOptions,
+  type Exchange,
+  GatheringBuilder,
+  oneByOne,
+  type ReadRequest,
+} from '../crawl'
 import type { Finding, Gathering } from '../model'
 import { testOutside } from './build-run'
 

@@ -1,10 +1,8 @@
 import { describe, expect, test } from 'vitest'
-import { createCheckContext } from '../check/context'
-import { checkOf } from '../check/rules'
-import { runChecks } from '../check/run-checks'
-import type { Outside } from '../crawl/read-address'
+import { checkOf, createCheckContext, runChecks } from '../check'
+import type { Outside } from '../crawl'
 import type { Finding } from '../model'
-import type { Requirements } from '../requirements/requirements'
+import type { Requirements } from '../requirements'
 import { gatherMemory, type MemoryBuild } from './build-run'
 import { GOOD_SITE, goodPage, goodSite, type HeadChange } from './good-site'
 

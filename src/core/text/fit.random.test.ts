@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { LineIndex } from '../page/lines'
+import { LineIndex } from '../page'
 import { collapseWhiteSpace, isBlank, trimAscii } from './collapse'
 import { fitText } from './fit'
 import { measureText, splitGraphemes } from './measure'

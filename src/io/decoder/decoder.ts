@@ -3,9 +3,8 @@ import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { z } from 'zod'
-import type { Decode, Decoded } from '@/core/crawl/read-address'
-import { LOOK_SIDE, lookOfPixels } from '@/core/image/likeness'
-import { readImageHeader } from '@/core/image/read-header'
+import type { Decode, Decoded } from '@/core/crawl'
+import { LOOK_SIDE, lookOfPixels, readImageHeader } from '@/core/image'
 
 /** A larger picture is not decoded: about 100 MB as raw pixels. */
 const MAX_PIXELS = 25_000_000

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { CrawlRequest } from '@/core/crawl/wire'
-import { Draft, SiteDefaults } from '@/core/draft/draft'
-import { PictureTemplate } from '@/core/image/compose/template'
+import { PictureTemplate } from '@/core/compose'
+import { CrawlRequest } from '@/core/crawl'
+import { Draft, SiteDefaults } from '@/core/draft'
 import { GatheredImage, GatheredPage, Incomplete, RunNote, RunSource, Survey, View } from '@/core/model'
-import { Requirements } from '@/core/requirements/requirements'
+import { Requirements } from '@/core/requirements'
 
 // What a project archive holds: docs/project-archive.md. Findings, rows and causes are not in it: they are judged again.
 

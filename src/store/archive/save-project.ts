@@ -1,4 +1,4 @@
-import { thumbKey } from '@/workers/thumb-maker'
+import { thumbKey } from '@/store/thumb-key'
 import { database, type StoredRun } from '../database'
 import { heldEventsOf } from '../held-events'
 import { ofRun } from '../of-run'

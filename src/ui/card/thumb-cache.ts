@@ -3,7 +3,7 @@
 import { liveQuery } from 'dexie'
 import { useEffect, useState } from 'react'
 import { database } from '@/store/database'
-import { thumbKey } from '@/workers/thumb-maker'
+import { thumbKey } from '@/store/thumb-key'
 
 /** Object URLs kept open at most; the ones unused longest are closed first. */
 const MOST_OPEN = 600

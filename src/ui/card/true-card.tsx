@@ -2,10 +2,16 @@
 
 import { clsx } from 'clsx'
 import { memo } from 'react'
-import type { CardPart } from '@/core/compare/page-changes'
-import type { Card, TextPart } from '@/core/surface/card-model'
-import { CARD_PADDING_PX, NATURAL_PX, THUMBNAIL_PX } from '@/core/surface/drawn-size'
-import type { BoxFigure, Surface } from '@/core/surface/profile'
+import {
+  type BoxFigure,
+  CARD_PADDING_PX,
+  type Card,
+  type CardPart,
+  NATURAL_PX,
+  type Surface,
+  type TextPart,
+  THUMBNAIL_PX,
+} from '@/core/surface'
 import { isSame, type Spot } from '../page/lit'
 import { CardPicture } from './card-picture'
 import { isTextFirst } from './text-first'

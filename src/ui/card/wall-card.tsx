@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import type { Face } from '@/core/surface/face'
+import type { Face } from '@/core/surface'
 import { CardPicture } from './card-picture'
 import { isTextFirst } from './text-first'
 import { useThumb } from './thumb-cache'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import type { Cause } from '@/core/cause/cause'
+import type { Cause } from '@/core/cause'
 import type { StoredRun, WallRow } from '@/store/database'
 import { CheckName } from '../shared/check-name'
 import { count } from '../shared/words'

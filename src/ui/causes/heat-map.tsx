@@ -1,8 +1,8 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { type Coverage, coverageFields, type SectionCoverage } from '@/core/cause/overview'
-import { sectionName } from '@/core/section/section-name'
+import { type Coverage, coverageFields, type SectionCoverage } from '@/core/cause'
+import { sectionName } from '@/core/section'
 
 const NAMES = {
   title: 'Title',

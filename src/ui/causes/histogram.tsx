@@ -11,7 +11,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
-import { histogram } from '@/core/cause/overview'
+import { histogram } from '@/core/cause'
 import { AXIS, ChartFigure } from './chart-figure'
 
 type Mark = { at: number; name: string }

@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { chartMarks, type PageLengths } from '@/core/cause/overview'
+import { chartMarks, type PageLengths } from '@/core/cause'
 import type { WallRow } from '@/store/database'
 import type { GoTo } from '../view/use-view'
 import { Histogram } from './histogram'

@@ -12,7 +12,7 @@ import {
   YAxis,
   ZAxis,
 } from 'recharts'
-import { chartMarks, type PictureSize } from '@/core/cause/overview'
+import { chartMarks, type PictureSize } from '@/core/cause'
 import type { WallRow } from '@/store/database'
 import { bytes } from '../shared/words'
 import type { GoTo } from '../view/use-view'

@@ -2,7 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
-import { noRequirements, type Requirements } from '@/core/requirements/requirements'
+import { noRequirements, type Requirements } from '@/core/requirements'
 import { database, type StoredRun, type WallRow } from '@/store/database'
 import { notesToKnow } from '../run/notes-to-know'
 import { type Loaded, useRows } from '../run/use-run'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { reportFormats } from '@/core/report/formats'
+import { reportFormats } from '@/core/report'
 import type { StoredRun } from '@/store/database'
 import { saveFile } from '../shared/save-file'
 import type { GoTo } from '../view/use-view'

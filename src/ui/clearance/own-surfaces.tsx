@@ -1,10 +1,9 @@
 'use client'
 
 import { useState } from 'react'
-import type { Requirements } from '@/core/requirements/requirements'
-import type { FileFault } from '@/core/schema-faults'
-import { surfaces } from '@/core/surface/profiles'
-import { readSurfaces, surfaceAsFile, withSurfaces } from '@/core/surface/read-surfaces'
+import type { FileFault } from '@/core/model'
+import type { Requirements } from '@/core/requirements'
+import { readSurfaces, surfaceAsFile, surfaces, withSurfaces } from '@/core/surface'
 import { FileButton } from '../shared/file-button'
 import { saveFile } from '../shared/save-file'
 import { textOfFile } from '../shared/text-of-file'

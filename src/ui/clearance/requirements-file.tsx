@@ -1,8 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { type RequirementFault, readRequirements } from '@/core/requirements/read-requirements'
-import type { Requirements } from '@/core/requirements/requirements'
+import { type RequirementFault, readRequirements } from '@/core/check'
+import type { Requirements } from '@/core/requirements'
 import { FileButton } from '../shared/file-button'
 import { saveFile } from '../shared/save-file'
 import { textOfFile } from '../shared/text-of-file'

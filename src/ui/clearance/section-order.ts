@@ -1,5 +1,4 @@
-import { createSectionFinder } from '@/core/requirements/page-rules'
-import type { Requirements, SectionRule } from '@/core/requirements/requirements'
+import { createSectionFinder, type Requirements, type SectionRule } from '@/core/requirements'
 
 /** What a section's pages are told by: the pages' own section and path. */
 export type SectionedPage = { path: string; section: string }

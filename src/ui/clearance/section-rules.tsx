@@ -1,8 +1,8 @@
 'use client'
 
 import { useId, useState } from 'react'
-import { RequiredField, type Requirements, type SectionRule, Shareable } from '@/core/requirements/requirements'
-import { sectionName } from '@/core/section/section-name'
+import { RequiredField, type Requirements, type SectionRule, Shareable } from '@/core/requirements'
+import { sectionName } from '@/core/section'
 import type { WallRow } from '@/store/database'
 import { globFault, sectionRows, withOwnSection, withoutSection, withSection } from './section-order'
 

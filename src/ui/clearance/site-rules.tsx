@@ -1,9 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { checks } from '@/core/check/rules'
-import { DEFAULT_LIMITS } from '@/core/requirements/page-rules'
-import { LevelOrOff, type Requirements } from '@/core/requirements/requirements'
+import { checks } from '@/core/check'
+import { DEFAULT_LIMITS, LevelOrOff, type Requirements } from '@/core/requirements'
 
 import { useSurfaces } from '../surface/use-surfaces'
 import { OwnSurfaces } from './own-surfaces'

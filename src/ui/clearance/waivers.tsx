@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import type { Requirements, Waiver } from '@/core/requirements/requirements'
+import type { Requirements, Waiver } from '@/core/requirements'
 import type { WallRow } from '@/store/database'
 
 type Props = { rows: WallRow[]; requirements: Requirements; onChange: (next: Requirements) => void }

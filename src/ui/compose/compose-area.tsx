@@ -2,9 +2,9 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import type { PictureEntry } from '@/core/image/picture-book'
-import { sectionName } from '@/core/section/section-name'
-import { firstValue } from '@/core/surface/candidates'
+import type { PictureEntry } from '@/core/check'
+import { sectionName } from '@/core/section'
+import { firstValue } from '@/core/surface'
 import { database, type StoredRun } from '@/store/database'
 import { pageOf } from '@/store/pages'
 import { templatesOf } from '@/store/templates'

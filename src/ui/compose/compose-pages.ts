@@ -1,7 +1,6 @@
 'use client'
 
-import { composedNames } from '@/core/image/compose/composed-name'
-import type { PictureTemplate } from '@/core/image/compose/template'
+import { composedNames, type PictureTemplate } from '@/core/compose'
 import type { Composed } from '@/workers/draw-composed'
 import { onPicture } from '../pictures/picture-worker'
 import type { AskFor } from './use-compose-asks'

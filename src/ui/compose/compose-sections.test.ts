@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
-import type { Draft } from '@/core/draft/draft'
-import type { PictureEntry } from '@/core/image/picture-book'
+import type { PictureEntry } from '@/core/check'
+import type { Draft } from '@/core/draft'
 import { composeSections, pagesToFill } from './compose-sections'
 
 const url = (path: string) => `https://brasswick.example${path}`

@@ -1,6 +1,6 @@
-import { SHARED_BY } from '@/core/cause/overview'
-import type { Draft } from '@/core/draft/draft'
-import type { PictureEntry } from '@/core/image/picture-book'
+import { SHARED_BY } from '@/core/cause'
+import type { PictureEntry } from '@/core/check'
+import type { Draft } from '@/core/draft'
 import type { WallRow } from '@/store/database'
 
 /** Whose picture a page has: its own, one that others have too, none. */

@@ -3,7 +3,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
 import { useEffect, useRef } from 'react'
-import type { Shape } from '@/core/image/refit-plan'
+import type { Shape } from '@/core/image'
 import { addressedArea, isTyping } from '../frame/frame-keys'
 import { parseView } from '../view/view'
 import type { ComposePage } from './compose-sections'

@@ -1,7 +1,7 @@
 'use client'
 
-import type { ComposePlan } from '@/core/image/compose/compose-plan'
-import type { Shape } from '@/core/image/refit-plan'
+import type { ComposePlan } from '@/core/compose'
+import type { Shape } from '@/core/image'
 import type { ComposePage } from './compose-sections'
 import { composedFaults, usePreview } from './composed-preview'
 import type { PreviewQueue } from './preview-queue'

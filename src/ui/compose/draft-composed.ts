@@ -1,8 +1,8 @@
 'use client'
 
-import type { DraftFields } from '@/core/draft/draft'
-import { firstValue } from '@/core/surface/candidates'
-import { isBlank } from '@/core/text/collapse'
+import type { DraftFields } from '@/core/draft'
+import { firstValue } from '@/core/surface'
+import { isBlank } from '@/core/text'
 import { database, type StoredRun } from '@/store/database'
 import { draftsOf } from '@/store/drafts'
 import { pagesAt } from '@/store/pages'

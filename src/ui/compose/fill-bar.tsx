@@ -1,7 +1,7 @@
 'use client'
 
 import { useRef, useState } from 'react'
-import type { PictureTemplate } from '@/core/image/compose/template'
+import type { PictureTemplate } from '@/core/compose'
 import { database, type StoredImage, type StoredRun } from '@/store/database'
 import { keepMade } from '../pictures/draft-picture'
 import { saveFile } from '../shared/save-file'

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import { firstTemplate } from '@/core/image/compose/template'
+import { firstTemplate } from '@/core/compose'
 import { database } from '@/store/database'
 import { templatesOf } from '@/store/templates'
 import { keepChanged, takeLeft } from './left-template'

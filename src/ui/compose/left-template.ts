@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { PictureTemplate } from '@/core/image/compose/template'
+import { PictureTemplate } from '@/core/compose'
 import { keepTemplate } from '@/store/templates'
 
 const KEY = 'nimble-parrot template'

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
-import type { Draft } from '@/core/draft/draft'
-import { firstTemplate, type PictureTemplate } from '@/core/image/compose/template'
+import { firstTemplate, type PictureTemplate } from '@/core/compose'
+import type { Draft } from '@/core/draft'
 import { pageOf } from '@/core/testing/card-page'
 import { pageTexts } from './page-texts'
 

@@ -1,8 +1,5 @@
-import type { Draft } from '@/core/draft/draft'
-import { patternValues } from '@/core/draft/effective'
-import { parseText, renderTitle } from '@/core/draft/title-pattern'
-import type { ComposeTexts } from '@/core/image/compose/compose-plan'
-import type { PictureTemplate } from '@/core/image/compose/template'
+import type { ComposeTexts, PictureTemplate } from '@/core/compose'
+import { type Draft, parseText, patternValues, renderTitle } from '@/core/draft'
 import type { GatheredPage, PageFacts } from '@/core/model'
 
 /** A pattern with or without parts; one that can't be read yet, while it is typed, stands as it is. */

@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { sectionName } from '@/core/section/section-name'
+import { sectionName } from '@/core/section'
 import { count } from '../shared/words'
 import type { ComposeSection } from './compose-sections'
 

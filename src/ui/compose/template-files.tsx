@@ -1,9 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { filesNamedBy, readTemplates } from '@/core/image/compose/read-templates'
-import type { PictureTemplates } from '@/core/image/compose/template'
-import type { FileFault } from '@/core/schema-faults'
+import { filesNamedBy, type PictureTemplates, readTemplates } from '@/core/compose'
+import type { FileFault } from '@/core/model'
 import { database } from '@/store/database'
 import { takeTemplates, templatesOf } from '@/store/templates'
 import { onPicture } from '../pictures/picture-worker'

@@ -1,9 +1,8 @@
 'use client'
 
-import { patternFault } from '@/core/image/compose/read-templates'
-import type { Background, PictureTemplate } from '@/core/image/compose/template'
-import type { RefitType } from '@/core/image/refit-plan'
-import { surfaces } from '@/core/surface/profiles'
+import { type Background, type PictureTemplate, patternFault } from '@/core/compose'
+import type { RefitType } from '@/core/image'
+import { surfaces } from '@/core/surface'
 import { SHAPES, TYPES } from '../pictures/refit-pane'
 import { NumberField } from '../shared/number-field'
 import { Segments } from '../shared/segments'

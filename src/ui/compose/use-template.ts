@@ -1,7 +1,7 @@
 'use client'
 
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
-import { firstTemplate, type PictureTemplate } from '@/core/image/compose/template'
+import { firstTemplate, type PictureTemplate } from '@/core/compose'
 import { keepTemplate, templatesOf } from '@/store/templates'
 import { forgetLeft, keepChanged, takeLeft } from './left-template'
 

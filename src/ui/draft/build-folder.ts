@@ -1,4 +1,4 @@
-import type { BuildFiles } from '@/core/crawl/build-files'
+import type { BuildFiles } from '@/core/crawl'
 import { partOfBlob } from '@/workers/blob-files'
 import { filesIn } from '@/workers/folder-files'
 

@@ -2,10 +2,8 @@
 
 import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
-import { type BulkChange, bulkFields } from '@/core/draft/bulk'
-import { saidBy } from '@/core/draft/drafted-page'
-import { PatternFault, parsePattern } from '@/core/draft/title-pattern'
-import { firstValue } from '@/core/surface/candidates'
+import { type BulkChange, bulkFields, PatternFault, parsePattern, saidBy } from '@/core/draft'
+import { firstValue } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import type { DraftStep } from '@/store/drafts'
 import { CardPicture } from '../card/card-picture'

@@ -1,11 +1,9 @@
 'use client'
 
 import { useMemo } from 'react'
-import { editPage } from '@/core/draft/drafted-page'
-import type { TagEdits } from '@/core/draft/tag-edits'
+import { editPage, type TagEdits } from '@/core/draft'
 import type { GatheredPage } from '@/core/model'
-import { type CardContext, cardOf } from '@/core/surface/card'
-import { surfaces } from '@/core/surface/profiles'
+import { type CardContext, cardOf, surfaces } from '@/core/surface'
 import { TrueCard } from '../card/true-card'
 
 const KINDS = [

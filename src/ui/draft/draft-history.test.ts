@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { Draft } from '@/core/draft/draft'
+import type { Draft } from '@/core/draft'
 import { withStep } from './draft-history'
 
 const draft = (title: string): Draft => ({

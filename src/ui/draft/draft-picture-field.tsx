@@ -2,8 +2,8 @@
 
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
-import { resolveAddress } from '@/core/crawl/address'
-import { pictureHelps } from '@/core/draft/text-helps'
+import { resolveAddress } from '@/core/address'
+import { pictureHelps } from '@/core/draft'
 import type { GatheredImage } from '@/core/model'
 import { CardPicture } from '../card/card-picture'
 import { bytes, shortAddress } from '../shared/words'

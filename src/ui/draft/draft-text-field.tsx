@@ -2,8 +2,7 @@
 
 import { clsx } from 'clsx'
 import { Fragment, useId } from 'react'
-import { type CutMark, trimAt } from '@/core/draft/cut-marks'
-import type { TextHelp } from '@/core/draft/text-helps'
+import { type CutMark, type TextHelp, trimAt } from '@/core/draft'
 import { FieldState } from './field-head'
 
 type Props = {

@@ -1,5 +1,5 @@
-import type { Draft, SiteDefaults } from '@/core/draft/draft'
-import type { CardContext } from '@/core/surface/card'
+import type { Draft, SiteDefaults } from '@/core/draft'
+import type { CardContext } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import type { GoTo } from '../view/use-view'
 import type { Standing } from './use-landings'

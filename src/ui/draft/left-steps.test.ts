@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import type { Draft } from '@/core/draft/draft'
+import type { Draft } from '@/core/draft'
 import { database } from '@/store/database'
 import { type DraftStep, defaultsOf, draftsOf } from '@/store/drafts'
 import { keepStep, takeLeftSteps } from './left-steps'

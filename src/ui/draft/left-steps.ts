@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Draft, SiteDefaults } from '@/core/draft/draft'
+import { Draft, SiteDefaults } from '@/core/draft'
 import { type DraftStep, writeStep } from '@/store/drafts'
 
 const KEY = 'nimble-parrot drafts on their way'

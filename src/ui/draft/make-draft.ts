@@ -1,6 +1,12 @@
-import { type Draft, type DraftFields, type DraftSlot, isEmptyDraft, type SlotValue } from '@/core/draft/draft'
-import { sayingsOf } from '@/core/draft/landing'
-import { tagEdits } from '@/core/draft/tag-edits'
+import {
+  type Draft,
+  type DraftFields,
+  type DraftSlot,
+  isEmptyDraft,
+  type SlotValue,
+  sayingsOf,
+  tagEdits,
+} from '@/core/draft'
 import type { GatheredImage, GatheredPage } from '@/core/model'
 
 /** Fields with one slot set, taken out (null) or inheriting again (undefined). */

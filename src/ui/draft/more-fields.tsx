@@ -1,8 +1,7 @@
 'use client'
 
 import { useId } from 'react'
-import type { DraftFields, DraftSlot, SlotValue } from '@/core/draft/draft'
-import { saidBy } from '@/core/draft/drafted-page'
+import { type DraftFields, type DraftSlot, type SlotValue, saidBy } from '@/core/draft'
 import type { PageFacts } from '@/core/model'
 
 const FIELDS: { slot: DraftSlot; key: string; name: string; choices?: string[] }[] = [

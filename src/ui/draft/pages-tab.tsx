@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
-import type { Draft, DraftFields } from '@/core/draft/draft'
+import type { Draft, DraftFields } from '@/core/draft'
 import { fileGuess } from '../page/use-editor'
 import { editorHref, readEditorPattern } from '../shared/editor-link'
 import { clockTime, count, dayAndTime } from '../shared/words'

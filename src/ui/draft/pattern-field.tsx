@@ -1,7 +1,7 @@
 'use client'
 
 import { useId } from 'react'
-import { PatternFault, parsePattern, patternParts } from '@/core/draft/title-pattern'
+import { PatternFault, parsePattern, patternParts } from '@/core/draft'
 
 /** The fault of a pattern; null when it can be read, or is empty. */
 export function faultOf(source: string): PatternFault | null {

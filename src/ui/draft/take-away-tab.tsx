@@ -1,12 +1,7 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { isEmptyDraft } from '@/core/draft/draft'
-import { editFacts, saidBy } from '@/core/draft/drafted-page'
-import { effectiveEdits } from '@/core/draft/effective'
-import { takeAways } from '@/core/draft/take-away'
-import { cardTags } from '@/core/draft/take-away/card-tags'
-import { writeTextTable } from '@/core/draft/text-table'
+import { cardTags, editFacts, effectiveEdits, isEmptyDraft, saidBy, takeAways, writeTextTable } from '@/core/draft'
 import { saveFile } from '../shared/save-file'
 import { count } from '../shared/words'
 import type { DraftsProps } from './drafts-props'

@@ -2,10 +2,16 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useMemo, useRef, useState } from 'react'
-import type { Draft, DraftSlot } from '@/core/draft/draft'
-import { saidBy } from '@/core/draft/drafted-page'
-import { readTextTable, type TableReading, type TextRow, writeTextTable } from '@/core/draft/text-table'
-import { groupBy } from '@/core/group-by'
+import {
+  type Draft,
+  type DraftSlot,
+  readTextTable,
+  saidBy,
+  type TableReading,
+  type TextRow,
+  writeTextTable,
+} from '@/core/draft'
+import { groupBy } from '@/core/text'
 import { saveFile } from '../shared/save-file'
 import { textOfFile } from '../shared/text-of-file'
 import { count } from '../shared/words'

@@ -2,7 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useMemo } from 'react'
-import { type Draft, noDefaults, type SiteDefaults } from '@/core/draft/draft'
+import { type Draft, noDefaults, type SiteDefaults } from '@/core/draft'
 import { defaultsOf, draftsOf } from '@/store/drafts'
 
 /** Drafts of a site by page; undefined until they are read. */

@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { Draft } from '@/core/draft/draft'
-import type { Landing } from '@/core/draft/landing'
+import type { Draft, Landing } from '@/core/draft'
 import { changeBy } from './use-landings'
 
 const at = (minute: number) => new Date(Date.UTC(2026, 10, 23, 9, minute)).toISOString()

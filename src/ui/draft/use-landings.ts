@@ -1,10 +1,8 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { Draft } from '@/core/draft/draft'
-import { type Landing, landingOf, publicImageUrlOf } from '@/core/draft/landing'
-import { tagEdits } from '@/core/draft/tag-edits'
-import type { CardContext } from '@/core/surface/card'
+import { type Draft, type Landing, landingOf, publicImageUrlOf, tagEdits } from '@/core/draft'
+import type { CardContext } from '@/core/surface'
 import { database, type StoredRun } from '@/store/database'
 import { pagesAt } from '@/store/pages'
 

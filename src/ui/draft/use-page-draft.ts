@@ -1,13 +1,22 @@
 'use client'
 
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { type Draft, type DraftFields, type DraftSlot, isEmptyDraft, type SlotValue } from '@/core/draft/draft'
-import { type DraftEffect, draftEffect } from '@/core/draft/draft-effect'
-import { type Effective, effectiveEdits } from '@/core/draft/effective'
-import { changedUnder, type TagStanding } from '@/core/draft/landing'
-import { tagEdits } from '@/core/draft/tag-edits'
+import {
+  changedUnder,
+  type Draft,
+  type DraftEffect,
+  type DraftFields,
+  type DraftSlot,
+  draftEffect,
+  type Effective,
+  effectiveEdits,
+  isEmptyDraft,
+  type SlotValue,
+  type TagStanding,
+  tagEdits,
+} from '@/core/draft'
 import type { GatheredPage } from '@/core/model'
-import type { CardContext } from '@/core/surface/card'
+import type { CardContext } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { useSurfaces } from '../surface/use-surfaces'
 import { doStep, useHistory } from './draft-history'

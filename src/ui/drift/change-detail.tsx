@@ -1,10 +1,8 @@
 'use client'
 
 import { useMemo, useRef } from 'react'
-import type { CardPart } from '@/core/compare/page-changes'
-import type { PageDifference } from '@/core/compare/page-difference'
-import { cardOf } from '@/core/surface/card'
-import type { Surface } from '@/core/surface/profile'
+import type { PageDifference } from '@/core/compare'
+import { type CardPart, cardOf, type Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { TrueCard } from '../card/true-card'
 import { useCardContext } from '../run/use-card-context'

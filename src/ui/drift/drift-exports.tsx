@@ -1,7 +1,7 @@
 'use client'
 
-import { driftDocument } from '@/core/compare/drift'
-import { type DriftFormat, driftFormats } from '@/core/compare/drift-reports'
+import { driftDocument } from '@/core/compare'
+import { type DriftFormat, driftFormats } from '@/core/report'
 import type { StoredRun } from '@/store/database'
 import { saveFile } from '../shared/save-file'
 import { SaveMenu } from '../shared/save-menu'

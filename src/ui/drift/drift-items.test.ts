@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { Comparison } from '@/core/compare/drift'
+import type { Comparison } from '@/core/compare'
 import type { StoredRun } from '@/store/database'
 import { itemInWords } from './change-list'
 import { countKinds, driftItems, pathUnder } from './drift-items'

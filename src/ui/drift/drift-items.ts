@@ -1,5 +1,5 @@
-import type { CardPart } from '@/core/compare/page-changes'
-import { addTo } from '@/core/group-by'
+import type { CardPart } from '@/core/surface'
+import { addTo } from '@/core/text'
 import type { StoredComparison } from '@/workers/compare-runs'
 
 /** Pages that a field offers while it is typed into; any can be typed. */

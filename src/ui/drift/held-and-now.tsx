@@ -1,7 +1,7 @@
 'use client'
 
-import type { RefreshEntry } from '@/core/compare/refresh-list'
-import type { Surface } from '@/core/surface/profile'
+import type { RefreshEntry } from '@/core/compare'
+import type { Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { WallCard } from '../card/wall-card'
 import { useRun } from '../run/use-run'

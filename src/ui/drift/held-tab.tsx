@@ -1,8 +1,8 @@
 'use client'
 
 import { useCallback, useMemo, useState } from 'react'
-import type { HeldScope } from '@/core/compare/held-copies'
-import { refreshAsAddresses, refreshAsCsv } from '@/core/compare/refresh-reports'
+import type { HeldScope } from '@/core/compare'
+import { refreshAsAddresses, refreshAsCsv } from '@/core/report'
 import type { StoredRun } from '@/store/database'
 import { keepHeldEvents, takeBackHeldEvents } from '@/store/held-events'
 import { useRuns } from '../run/use-run'

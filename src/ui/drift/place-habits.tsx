@@ -1,8 +1,8 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { Holder } from '@/core/compare/held-copies'
-import type { Figure, Surface } from '@/core/surface/profile'
+import type { Holder } from '@/core/compare'
+import type { Figure, Surface } from '@/core/surface'
 import { askingPatternFault, keepAskingPattern, readAskingPatterns } from './asking-pattern'
 
 /** How a place holds on to copies, and the address at which it is asked to read a page again. */

@@ -1,8 +1,7 @@
 'use client'
 
-import type { Holder } from '@/core/compare/held-copies'
-import { type Post, type ShareBox, shownNow, type Version } from '@/core/compare/share-box'
-import type { Surface } from '@/core/surface/profile'
+import { type Holder, type Post, type ShareBox, shownNow, type Version } from '@/core/compare'
+import type { Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { WallCard } from '../card/wall-card'
 import { pathUnder } from './drift-items'

@@ -1,9 +1,9 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
-import { pageOfAddress } from '@/core/compare/address-variants'
-import { resolveAddress } from '@/core/crawl/address'
-import type { Surface } from '@/core/surface/profile'
+import { resolveAddress } from '@/core/address'
+import { pageOfAddress } from '@/core/compare'
+import type { Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { keepHeldEvents, takeBackHeldEvents } from '@/store/held-events'
 import { dayAndTime } from '../shared/words'

@@ -2,7 +2,7 @@
 
 import { diffWordsWithSpace } from 'diff'
 import { useMemo } from 'react'
-import type { TagChange } from '@/core/compare/page-changes'
+import type { TagChange } from '@/core/surface'
 
 /** Texts longer than this are shown whole, without marks: looking for words in common takes the square of them. */
 const MOST_MARKED = 4000

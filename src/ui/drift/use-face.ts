@@ -1,9 +1,7 @@
 'use client'
 
 import { useMemo } from 'react'
-import { cardOf } from '@/core/surface/card'
-import { type Face, faceOf } from '@/core/surface/face'
-import type { Surface } from '@/core/surface/profile'
+import { cardOf, type Face, faceOf, type Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { useCardContext } from '../run/use-card-context'
 import { useStoredPage } from '../run/use-run'

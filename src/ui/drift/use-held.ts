@@ -2,10 +2,17 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useMemo } from 'react'
-import { pageOfAddress } from '@/core/compare/address-variants'
-import type { HeldEvent, HeldScope, Holder } from '@/core/compare/held-copies'
-import { type RefreshInput, type RefreshList, refreshList, type SinceRun } from '@/core/compare/refresh-list'
-import type { Surface } from '@/core/surface/profile'
+import {
+  type HeldEvent,
+  type HeldScope,
+  type Holder,
+  pageOfAddress,
+  type RefreshInput,
+  type RefreshList,
+  refreshList,
+  type SinceRun,
+} from '@/core/compare'
+import type { Surface } from '@/core/surface'
 import type { StoredHeldEvent, StoredRun } from '@/store/database'
 import { historyOf } from '@/store/held-events'
 import type { SharedAddresses, StoredComparison } from '@/workers/compare-runs'

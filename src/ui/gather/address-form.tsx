@@ -1,7 +1,7 @@
 'use client'
 
 import { useId, useState } from 'react'
-import type { CrawlRequest } from '@/core/crawl/wire'
+import type { CrawlRequest } from '@/core/crawl'
 import type { GatherSource } from '@/workers/protocol'
 import { completeAddress, crawlFrom } from './sources'
 

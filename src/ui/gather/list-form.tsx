@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx'
 import { useId, useState } from 'react'
-import { readList, readSitemap } from '@/core/crawl/sitemap'
+import { readList, readSitemap } from '@/core/crawl'
 import type { GatherSource } from '@/workers/protocol'
 import { FileButton } from '../shared/file-button'
 import { count } from '../shared/words'

@@ -1,4 +1,4 @@
-import { type AddressFile, AddressFileReader, faultOfAddressFile } from '@/core/crawl/address-file'
+import { type AddressFile, AddressFileReader, faultOfAddressFile } from '@/core/crawl'
 import { inShortTasks } from '../shared/short-tasks'
 import { completeAddress, listedAddress } from './sources'
 

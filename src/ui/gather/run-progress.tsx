@@ -2,10 +2,9 @@
 
 import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
-import { parseUrl, pathOf } from '@/core/crawl/address'
-import { limits } from '@/core/crawl/limits'
-import { addTo } from '@/core/group-by'
-import { surfaces } from '@/core/surface/profiles'
+import { limits, parseUrl, pathOf } from '@/core/address'
+import { surfaces } from '@/core/surface'
+import { addTo } from '@/core/text'
 import type { WallRow } from '@/store/database'
 import type { Trouble } from '@/workers/protocol'
 import { WallCard } from '../card/wall-card'

@@ -1,4 +1,4 @@
-import type { CrawlRequest } from '@/core/crawl/wire'
+import type { CrawlRequest } from '@/core/crawl'
 import type { StoredRun } from '@/store/database'
 import { canResume } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'

@@ -1,6 +1,6 @@
 'use client'
 
-import type { StartedWith } from '@/core/crawl/started-with'
+import type { StartedWith } from '@/core/crawl'
 import type { GatherSource } from '@/workers/protocol'
 import { useStartedWith } from '../run/started-with'
 import { completeAddress, crawlFrom } from './sources'

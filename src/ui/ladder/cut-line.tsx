@@ -1,6 +1,6 @@
 'use client'
 
-import type { TextPart } from '@/core/surface/card-model'
+import type { TextPart } from '@/core/surface'
 
 /** A text with the mark where the place cuts it; what it loses is struck, not hidden. */
 export function CutLine({ part, surface }: { part: TextPart; surface: string }) {

@@ -1,8 +1,8 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { ownEntry } from '@/core/own-entry'
-import type { Outcome, Rung } from '@/core/surface/card-model'
+import type { Outcome, Rung } from '@/core/surface'
+import { ownEntry } from '@/core/text'
 import type { Spot } from '../page/lit'
 
 const OUTCOMES: Record<Outcome, string> = {

@@ -1,4 +1,4 @@
-import type { Card } from '@/core/surface/card-model'
+import type { Card } from '@/core/surface'
 
 /** Fields of a rich layout with those it lacks, and labels; nothing where the place shows neither. */
 export function RichView({ rich, labels }: { rich: Card['rich']; labels: Card['labels'] }) {

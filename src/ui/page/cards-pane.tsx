@@ -2,8 +2,7 @@
 
 import { clsx } from 'clsx'
 import { memo, useRef } from 'react'
-import type { Card } from '@/core/surface/card-model'
-import type { Surface } from '@/core/surface/profile'
+import type { Card, Surface } from '@/core/surface'
 import { TrueCard } from '../card/true-card'
 import { useWidth } from '../shared/use-width'
 import { keyOfSurface } from '../wall/surface-keys'

@@ -1,5 +1,5 @@
 import type { Finding, SourceLine } from '@/core/model'
-import type { Card, Rung } from '@/core/surface/card-model'
+import type { Card, Rung } from '@/core/surface'
 
 /** A place in the source; what is lit on one side is lit on the other. */
 export type Spot = { line: number; column: number }

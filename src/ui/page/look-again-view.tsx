@@ -1,9 +1,8 @@
 'use client'
 
 import { useMemo } from 'react'
-import { cardChanges, tagChanges } from '@/core/compare/page-changes'
 import type { GatheredPage } from '@/core/model'
-import { cardOf } from '@/core/surface/card'
+import { cardChanges, cardOf, tagChanges } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { useCardContext } from '../run/use-card-context'
 import { useRun, useStoredPage } from '../run/use-run'

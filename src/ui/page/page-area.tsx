@@ -1,9 +1,8 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import { sameTitleElsewhere } from '@/core/draft/draft-effect'
-import { cardOf } from '@/core/surface/card'
-import { offeredPictures, withPictureChosen } from '@/core/surface/offered-pictures'
+import { sameTitleElsewhere } from '@/core/draft'
+import { cardOf, offeredPictures, withPictureChosen } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import { DraftPane } from '../draft/draft-pane'
 import { usePageDraft } from '../draft/use-page-draft'

@@ -2,8 +2,7 @@
 
 import { Tabs } from 'radix-ui'
 import type { Finding, PageFacts } from '@/core/model'
-import type { Card } from '@/core/surface/card-model'
-import type { Surface } from '@/core/surface/profile'
+import type { Card, Surface } from '@/core/surface'
 import { FindingsView } from '../ladder/findings-view'
 import { LadderView } from '../ladder/ladder-view'
 import { RichView } from '../ladder/rich-view'

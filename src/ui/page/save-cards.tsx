@@ -1,9 +1,7 @@
 'use client'
 
-import { drawCard } from '@/core/sheet/draw-card'
-import { sheetOfCards } from '@/core/sheet/sheet'
-import type { Card } from '@/core/surface/card-model'
-import type { Surface } from '@/core/surface/profile'
+import { drawCard, sheetOfCards } from '@/core/sheet'
+import type { Card, Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { isTextFirst } from '../card/text-first'
 import { SaveMenu } from '../shared/save-menu'

@@ -3,7 +3,7 @@
 import { clsx } from 'clsx'
 import { Fragment, memo, useEffect, useMemo, useRef } from 'react'
 import type { Finding, GatheredPage } from '@/core/model'
-import type { Card } from '@/core/surface/card-model'
+import type { Card } from '@/core/surface'
 import { EditorSetting } from './editor-setting'
 import { markRows, type RowMark, rowOf, type Spot } from './lit'
 import type { Editor } from './use-editor'

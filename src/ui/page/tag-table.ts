@@ -1,5 +1,5 @@
-import { addTo } from '@/core/group-by'
 import type { MetaFact, PageFacts } from '@/core/model'
+import { addTo } from '@/core/text'
 
 /** Keys that a page may give several times: each is one more picture, author or tag, not another value of the same. */
 const LISTS =

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
-import { decodedPath } from '@/core/crawl/build-files'
+import { decodedPath } from '@/core/crawl'
 import type { Finding, GatheredPage, Position } from '@/core/model'
 import { editorHref, readEditorPattern } from '../shared/editor-link'
 

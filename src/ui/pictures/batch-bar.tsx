@@ -1,10 +1,9 @@
 'use client'
 
 import { useRef, useState } from 'react'
-import type { ServedImage } from '@/core/crawl/wire'
-import type { PictureEntry } from '@/core/image/picture-book'
-import type { RefitWish } from '@/core/image/refit-plan'
-import { CENTER, enlargedBy } from '@/core/image/refit-plan'
+import type { PictureEntry } from '@/core/check'
+import type { ServedImage } from '@/core/crawl'
+import { CENTER, enlargedBy, type RefitWish } from '@/core/image'
 import type { StoredRun } from '@/store/database'
 import { saveFile } from '../shared/save-file'
 import { StoppableProgress } from '../shared/stoppable-progress'

@@ -1,6 +1,5 @@
-import type { Crop } from '@/core/image/crop'
-import { shareLost } from '@/core/image/keep-zone'
-import type { Kept } from '@/core/surface/picture'
+import { type Crop, shareLost } from '@/core/image'
+import type { Kept } from '@/core/surface'
 
 /** Places that keep the very same part of a picture. */
 export type CropGroup = { crop: Crop; surfaces: string[]; name: string; lost: number }

@@ -1,8 +1,8 @@
 'use client'
 
-import type { DraftFields } from '@/core/draft/draft'
-import type { PictureEntry } from '@/core/image/picture-book'
-import type { RefitType, Shape } from '@/core/image/refit-plan'
+import type { PictureEntry } from '@/core/check'
+import type { DraftFields } from '@/core/draft'
+import type { RefitType, Shape } from '@/core/image'
 import { database, type StoredImage, type StoredRun } from '@/store/database'
 import { draftsOf } from '@/store/drafts'
 import { keepOriginal } from '@/store/kept-pictures'

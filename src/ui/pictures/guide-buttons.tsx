@@ -1,8 +1,8 @@
 'use client'
 
-import { keepZoneGuide } from '@/core/image/keep-zone-guide'
-import type { Shape } from '@/core/image/refit-plan'
-import { surfaces } from '@/core/surface/profiles'
+import { keepZoneGuide } from '@/core/compose'
+import type { Shape } from '@/core/image'
+import { surfaces } from '@/core/surface'
 import { saveFile } from '../shared/save-file'
 import { asPixels } from './whole-picture'
 

@@ -2,11 +2,8 @@
 
 import { clsx } from 'clsx'
 import { useEffect, useRef } from 'react'
-import type { Crop } from '@/core/image/crop'
-import { type DetailMap, detailOutside } from '@/core/image/detail'
-import { isSoft, shareLost } from '@/core/image/keep-zone'
-import { drawnWidth } from '@/core/surface/drawn-size'
-import type { Kept } from '@/core/surface/picture'
+import { type Crop, type DetailMap, detailOutside, isSoft, shareLost } from '@/core/image'
+import { drawnWidth, type Kept } from '@/core/surface'
 
 type Size = { width: number; height: number }
 type Props = {

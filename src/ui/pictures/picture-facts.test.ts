@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { PictureEntry } from '@/core/image/picture-book'
+import type { PictureEntry } from '@/core/check'
 import type { GatheredImage } from '@/core/model'
-import { keptOf } from '@/core/surface/picture'
-import { surfaces } from '@/core/surface/profiles'
+import { keptOf, surfaces } from '@/core/surface'
 import { cropGroups } from './crop-groups'
 import { mostToKnow, orderPictures, pathOfPicture, pictureInShort } from './picture-facts'
 

@@ -1,7 +1,7 @@
-import { shareLost } from '@/core/image/keep-zone'
-import type { PictureEntry } from '@/core/image/picture-book'
+import type { PictureEntry } from '@/core/check'
+import { shareLost } from '@/core/image'
 import type { GatheredImage, Level } from '@/core/model'
-import type { Kept } from '@/core/surface/picture'
+import type { Kept } from '@/core/surface'
 import { bytes } from '../shared/words'
 
 /** Address of a picture as its site writes it; whole where it is elsewhere. */

@@ -2,8 +2,7 @@
 
 import { clsx } from 'clsx'
 import { type PointerEvent, useRef } from 'react'
-import type { Crop } from '@/core/image/crop'
-import type { Focus } from '@/core/image/refit-plan'
+import type { Crop, Focus } from '@/core/image'
 import type { CropGroup } from './crop-groups'
 
 type Size = { width: number; height: number }

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import type { PictureEntry } from '@/core/image/picture-book'
+import type { PictureEntry } from '@/core/check'
 import { CheckName } from '../shared/check-name'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../shared/levels'
 import { count } from '../shared/words'

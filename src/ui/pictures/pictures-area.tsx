@@ -2,9 +2,9 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useMemo, useState } from 'react'
-import type { ServedImage } from '@/core/crawl/wire'
-import { commonKind, type PictureEntry } from '@/core/image/picture-book'
-import { keptOf } from '@/core/surface/picture'
+import { commonKind, type PictureEntry } from '@/core/check'
+import type { ServedImage } from '@/core/crawl'
+import { keptOf } from '@/core/surface'
 import { database, type StoredRun } from '@/store/database'
 import { ComposeArea } from '../compose/compose-area'
 import type { Loaded } from '../run/use-run'

@@ -1,8 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { drawnWidth } from '@/core/surface/drawn-size'
-import type { Kept } from '@/core/surface/picture'
+import { drawnWidth, type Kept } from '@/core/surface'
 import { bytes } from '../shared/words'
 import { CroppedPicture } from './kept-strip'
 import { onPicture } from './picture-worker'

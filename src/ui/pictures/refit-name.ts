@@ -1,4 +1,4 @@
-import type { RefitType, Shape } from '@/core/image/refit-plan'
+import type { RefitType, Shape } from '@/core/image'
 
 const EXTENSIONS: Record<RefitType, string> = { jpeg: 'jpg', png: 'png', webp: 'webp' }
 

@@ -2,9 +2,8 @@
 
 import { clsx } from 'clsx'
 import { useEffect, useId, useState } from 'react'
-import type { PictureEntry } from '@/core/image/picture-book'
-import type { RefitType } from '@/core/image/refit-plan'
-import { enlargedBy, type Fill, type Shape } from '@/core/image/refit-plan'
+import type { PictureEntry } from '@/core/check'
+import { enlargedBy, type Fill, type RefitType, type Shape } from '@/core/image'
 import type { StoredRun } from '@/store/database'
 import { NumberField } from '../shared/number-field'
 import { saveFile } from '../shared/save-file'

@@ -1,8 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { RefitType, RefitWish } from '@/core/image/refit-plan'
-import { CENTER, type Fill, type Focus, type Shape } from '@/core/image/refit-plan'
+import { CENTER, type Fill, type Focus, type RefitType, type RefitWish, type Shape } from '@/core/image'
 import type { Refitted } from '@/workers/draw-refit'
 import { onPicture } from './picture-worker'
 

@@ -1,10 +1,10 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import type { ServedImage } from '@/core/crawl/wire'
+import type { ServedImage } from '@/core/crawl'
 import { database } from '@/store/database'
 import { keepOriginal } from '@/store/kept-pictures'
-import { thumbKey } from '@/workers/thumb-maker'
+import { thumbKey } from '@/store/thumb-key'
 
 /** A picture to work on. `isWhole` is false for a small copy: all that is left of one that can't be read again. */
 export type WholePicture = { blob: Blob; isWhole: boolean }

@@ -2,7 +2,7 @@
 
 import { AlertDialog } from 'radix-ui'
 import { type ReactNode, useCallback, useState } from 'react'
-import { parseUrl } from '@/core/crawl/address'
+import { parseUrl } from '@/core/address'
 import type { StoredRun } from '@/store/database'
 
 type Asking = { address: string; go: () => void }

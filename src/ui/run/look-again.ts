@@ -1,8 +1,7 @@
 'use client'
 
-import { createAddressMap } from '@/core/crawl/address-map'
-import type { StartedWith } from '@/core/crawl/started-with'
-import { CrawlRequest } from '@/core/crawl/wire'
+import { createAddressMap } from '@/core/address'
+import { CrawlRequest, type StartedWith } from '@/core/crawl'
 import { database, type StoredRun } from '@/store/database'
 import { newRunId } from '@/store/runs'
 import type { ChosenFile, GatherCommand, GatherReport, LookPlace } from '@/workers/protocol'

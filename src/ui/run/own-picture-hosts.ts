@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { parseJson } from '@/core/read-json'
+import { parseJson } from '@/core/model'
 
 const KEY = 'nimble-parrot picture hosts'
 /** Hosts kept at most; the oldest go first. */

@@ -2,9 +2,9 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useMemo } from 'react'
-import { cardContextOf } from '@/core/check/context'
+import { cardContextOf } from '@/core/check'
 import type { View } from '@/core/model'
-import type { CardContext } from '@/core/surface/card'
+import type { CardContext } from '@/core/surface'
 import { database, type StoredRun } from '@/store/database'
 
 /** What cards of a run depend on: its pictures, its robots.txt, its addresses. Undefined until it is read. */

@@ -1,7 +1,7 @@
 'use client'
 
 import { Popover } from 'radix-ui'
-import { checkOf } from '@/core/check/rules'
+import { checkOf } from '@/core/check'
 
 const WHERE = {
   page: 'each page',

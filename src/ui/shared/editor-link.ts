@@ -1,4 +1,4 @@
-import { encodedPath } from '@/core/crawl/build-files'
+import { encodedPath } from '@/core/crawl'
 
 /** Where in the build something stands. */
 export type EditorPlace = { file: string; line: number; column: number }

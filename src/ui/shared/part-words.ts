@@ -1,4 +1,4 @@
-import type { CardPart } from '@/core/compare/page-changes'
+import type { CardPart } from '@/core/surface'
 
 const WORDS: Partial<Record<CardPart, string>> = { siteLine: 'site line', image: 'picture' }
 

@@ -1,4 +1,4 @@
-import { limits } from '@/core/crawl/limits'
+import { limits } from '@/core/address'
 
 /**
  * The text of a file that was handed in, as far as one of its kind may go. What reads it refuses what is longer than

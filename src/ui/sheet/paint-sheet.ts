@@ -1,6 +1,6 @@
 'use client'
 
-import { type Drawing, inks, type Step } from '@/core/sheet/drawing'
+import { type Drawing, inks, type Step } from '@/core/sheet'
 
 const FAMILY = 'Arimo, Arial, Helvetica, sans-serif'
 /** Pixels for one px of the drawing, so that letters stay sharp; fewer where the picture would be too large for a canvas. */

@@ -1,7 +1,6 @@
 'use client'
 
-import type { Drawing } from '@/core/sheet/drawing'
-import { sheetAsSvg } from '@/core/sheet/sheet-svg'
+import { type Drawing, sheetAsSvg } from '@/core/sheet'
 import { saveFile } from '../shared/save-file'
 import { sheetAsPng } from './paint-sheet'
 import { asDataAddress, picturesOf } from './sheet-pictures'

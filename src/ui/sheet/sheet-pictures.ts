@@ -1,8 +1,8 @@
 'use client'
 
-import type { Drawing } from '@/core/sheet/drawing'
+import type { Drawing } from '@/core/sheet'
 import { database } from '@/store/database'
-import { thumbKey } from '@/workers/thumb-maker'
+import { thumbKey } from '@/store/thumb-key'
 
 /** Key of a picture on a sheet: the same address may hold another picture in another run. */
 export const pictureKey = (run: string, url: string) => `${run} ${url}`

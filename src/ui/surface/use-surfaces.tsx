@@ -2,9 +2,8 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { createContext, type ReactNode, useContext, useMemo } from 'react'
-import { surfacesWith } from '@/core/check/context'
-import type { Surface } from '@/core/surface/profile'
-import { surfaces } from '@/core/surface/profiles'
+import { surfacesWith } from '@/core/check'
+import { type Surface, surfaces } from '@/core/surface'
 import { database } from '@/store/database'
 
 const Surfaces = createContext<readonly Surface[]>(surfaces)

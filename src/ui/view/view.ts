@@ -1,6 +1,5 @@
 import type { View as RunView } from '@/core/model'
-import { SURFACE_ID } from '@/core/surface/profile'
-import { surfaces } from '@/core/surface/profiles'
+import { SURFACE_ID, surfaces } from '@/core/surface'
 
 export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'pictures' | 'drift' | 'clearance'
 

@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx'
 import { memo, useCallback, useMemo } from 'react'
-import { sectionName } from '@/core/section/section-name'
+import { sectionName } from '@/core/section'
 import type { WallRow } from '@/store/database'
 import { count } from '../shared/words'
 import type { GoTo } from '../view/use-view'

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { Face, Trait } from '@/core/surface/face'
+import type { Face, Trait } from '@/core/surface'
 import type { WallRow } from '@/store/database'
 import type { View } from '../view/view'
 import { badgeOf, countSymptoms, groupSections, rowsAs, selectRows, withChanges } from './select-rows'

@@ -1,4 +1,4 @@
-import { ownEntry } from '@/core/own-entry'
+import { ownEntry } from '@/core/text'
 import type { WallRow } from '@/store/database'
 import type { Sort, Symptom, View } from '../view/view'
 

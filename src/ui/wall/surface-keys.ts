@@ -1,5 +1,4 @@
-import type { Surface } from '@/core/surface/profile'
-import { surfaces } from '@/core/surface/profiles'
+import { type Surface, surfaces } from '@/core/surface'
 
 /** The key that chooses a surface by its place in the list: 1 to 9, then 0; null beyond. */
 export function keyOfSurface(index: number): string | null {

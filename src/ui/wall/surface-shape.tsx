@@ -1,5 +1,5 @@
-import { ownEntry } from '@/core/own-entry'
-import type { Surface } from '@/core/surface/profile'
+import type { Surface } from '@/core/surface'
+import { ownEntry } from '@/core/text'
 
 /** The geometry of a place in a few strokes: where its picture stands, where its lines. */
 export function SurfaceShape({ surface }: { surface: Pick<Surface, 'id' | 'picture' | 'layoutBy'> }) {

@@ -1,7 +1,7 @@
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest'
-import { parseJson } from '@/core/read-json'
+import { parseJson } from '@/core/model'
 import { clientLimits, forgetClients } from '@/io/client-limits'
 import { POST } from './route'
 

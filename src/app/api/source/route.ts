@@ -1,5 +1,5 @@
-import { limits } from '@/core/crawl/limits'
-import { SIZE_HEADER } from '@/core/crawl/started-with'
+import { limits } from '@/core/address'
+import { SIZE_HEADER } from '@/core/crawl'
 import { refusalOf, refused } from '@/io/same-origin'
 import { listBuild, readOfBuild } from '@/io/started-with'
 

@@ -1,4 +1,4 @@
-import { isPrivateHost } from '../../crawl/address'
+import { isPrivateHost } from '../../address'
 import { defineCheck } from '../define-check'
 import { cardAddresses } from '../own-addresses'
 

@@ -1,5 +1,4 @@
-import { metasOf } from '../../surface/candidates'
-import { cardKindOf } from '../../surface/card'
+import { cardKindOf, metasOf } from '../../surface'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 

@@ -1,6 +1,4 @@
-import { metasOf } from '../../surface/candidates'
-import { cardKindOf } from '../../surface/card'
-import { surfaceOf } from '../../surface/profiles'
+import { cardKindOf, metasOf, surfaceOf } from '../../surface'
 import { defineCheck } from '../define-check'
 
 export const cardSmall = defineCheck({

@@ -1,5 +1,5 @@
-import { metasOf } from '../../surface/candidates'
-import { isBlank, trimAscii } from '../../text/collapse'
+import { metasOf } from '../../surface'
+import { isBlank, trimAscii } from '../../text'
 import { defineCheck } from '../define-check'
 
 const KINDS = ['summary', 'summary_large_image', 'player', 'app']

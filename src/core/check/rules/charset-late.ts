@@ -1,4 +1,4 @@
-import { isBlank } from '../../text/collapse'
+import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 
 export const charsetLate = defineCheck({

@@ -1,4 +1,4 @@
-import { isKeptOutByRobots } from '../../surface/robots-of-site'
+import { isKeptOutByRobots } from '../../surface'
 import { defineCheck } from '../define-check'
 
 export const crawlerBlocked = defineCheck({

@@ -1,6 +1,5 @@
-import { metaCandidates } from '../../surface/candidates'
-import { isKeptOut } from '../../surface/card'
-import { isBlank } from '../../text/collapse'
+import { isKeptOut, metaCandidates } from '../../surface'
+import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 import { mayBeCompared, pagesThatShare, raiseShared } from '../duplicates'
 

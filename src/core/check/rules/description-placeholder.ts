@@ -1,4 +1,4 @@
-import { isBlank } from '../../text/collapse'
+import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 import { DESCRIPTIONS, type PageText, textsOf } from '../page-texts'
 import { placeholderIn, unresolvedIn } from '../placeholder'

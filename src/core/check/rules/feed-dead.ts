@@ -1,4 +1,4 @@
-import { feedAndNeighbourLinks } from '../../crawl/survey'
+import { feedAndNeighbourLinks } from '../../crawl'
 import { defineCheck, notMade } from '../define-check'
 
 export const feedDead = defineCheck({

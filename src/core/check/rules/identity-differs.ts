@@ -1,5 +1,5 @@
-import { groupBy } from '../../group-by'
-import { firstValue } from '../../surface/candidates'
+import { firstValue } from '../../surface'
+import { groupBy } from '../../text'
 import type { CheckContext } from '../context'
 import { defineCheck, type SiteRaised } from '../define-check'
 import { titleParts } from '../placeholder'

@@ -1,5 +1,5 @@
-import { metasOf } from '../../surface/candidates'
-import { isBlank } from '../../text/collapse'
+import { metasOf } from '../../surface'
+import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 
 export const imageAltMissing = defineCheck({

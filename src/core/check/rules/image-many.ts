@@ -1,5 +1,5 @@
-import { limits } from '../../crawl/limits'
-import { picturesNamed } from '../../surface/named-pictures'
+import { limits } from '../../address'
+import { picturesNamed } from '../../surface'
 import { defineCheck } from '../define-check'
 
 export const imageMany = defineCheck({

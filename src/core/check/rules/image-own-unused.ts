@@ -1,8 +1,7 @@
-import { likelyContentImages } from '../../surface/candidates'
-import { publicImageUrl } from '../../surface/picture'
+import { DEFAULT_FROM_PAGES, likelyContentImages, publicImageUrl } from '../../surface'
 import type { CheckContext } from '../context'
 import { sizedImage } from '../declared-images'
-import { DEFAULT_FROM_PAGES, defaultPicture } from '../default-picture'
+import { defaultPicture } from '../default-picture'
 import { defineCheck } from '../define-check'
 
 /** From this on a picture is shown large wherever a minimum is published. */

@@ -1,8 +1,6 @@
-import { parseUrl } from '../../crawl/address'
-import { metasOf } from '../../surface/candidates'
-import { isWholeAddress } from '../../surface/picture'
-import type { ImageSource } from '../../surface/profile'
-import { isBlank, trimAscii } from '../../text/collapse'
+import { parseUrl } from '../../address'
+import { type ImageSource, isWholeAddress, metasOf } from '../../surface'
+import { isBlank, trimAscii } from '../../text'
 import { defineCheck } from '../define-check'
 
 const KEYS = ['og:image', 'og:image:url', 'og:image:secure_url', 'twitter:image', 'twitter:image:src']

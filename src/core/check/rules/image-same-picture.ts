@@ -1,4 +1,4 @@
-import { addTo } from '../../group-by'
+import { addTo } from '../../text'
 import { alikePictures } from '../alike-pictures'
 import { defineCheck, notMade } from '../define-check'
 

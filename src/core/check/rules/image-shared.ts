@@ -1,4 +1,4 @@
-import { addTo, groupBy } from '../../group-by'
+import { addTo, groupBy } from '../../text'
 import type { CheckContext } from '../context'
 import { defineCheck } from '../define-check'
 import { mayBeCompared } from '../duplicates'

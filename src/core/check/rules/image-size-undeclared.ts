@@ -1,5 +1,5 @@
-import { ogImages } from '../../surface/candidates'
-import { isBlank } from '../../text/collapse'
+import { ogImages } from '../../surface'
+import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 
 export const imageSizeUndeclared = defineCheck({

@@ -1,5 +1,5 @@
-import { typeOfFormat } from '../../image/media-types'
-import { ownEntry } from '../../own-entry'
+import { typeOfFormat } from '../../image'
+import { ownEntry } from '../../text'
 import { eachDeclaredImage } from '../declared-images'
 import { defineCheck } from '../define-check'
 

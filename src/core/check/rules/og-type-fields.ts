@@ -1,5 +1,5 @@
 import type { MetaFact } from '../../model'
-import { isBlank } from '../../text/collapse'
+import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 
 /** A calendar date with or without a time, as ISO 8601 has them and the Open Graph protocol asks for. */

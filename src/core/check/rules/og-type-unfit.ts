@@ -1,5 +1,5 @@
-import { pathnameOf } from '../../crawl/address'
-import { firstValue, metasOf } from '../../surface/candidates'
+import { pathnameOf } from '../../address'
+import { firstValue, metasOf } from '../../surface'
 import { defineCheck } from '../define-check'
 
 /** Types that stand for a page as such, not for something that it is about. */

@@ -1,5 +1,5 @@
-import { isKnownType, isOwnType } from '../../og-types'
-import { ownEntry } from '../../own-entry'
+import { isKnownType, isOwnType } from '../../model'
+import { ownEntry } from '../../text'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 

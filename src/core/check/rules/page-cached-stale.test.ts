@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { ReadRequest } from '../../crawl/read-address'
+import type { ReadRequest } from '../../crawl'
 import { crawlMemory, findingsOfCheck } from '../../testing/crawl-run'
 import { GOOD_SITE, goodPage } from '../../testing/good-site'
 

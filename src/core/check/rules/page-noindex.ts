@@ -1,4 +1,4 @@
-import { isKeptOut } from '../../surface/card'
+import { isKeptOut } from '../../surface'
 import { defineCheck } from '../define-check'
 
 export const pageNoindex = defineCheck({

@@ -1,4 +1,4 @@
-import { REFRESH_STATUS } from '../../crawl/refreshes'
+import { REFRESH_STATUS } from '../../crawl'
 import type { RedirectHop } from '../../model'
 import { defineCheck } from '../define-check'
 import { linkerWords } from '../linker-words'

@@ -1,4 +1,4 @@
-import { feedAndNeighbourLinks } from '../../crawl/survey'
+import { feedAndNeighbourLinks } from '../../crawl'
 import { defineCheck, notMade } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
 

@@ -1,7 +1,7 @@
 import type { GatheredPage, PageFacts } from '../../model'
-import type { RequiredField } from '../../requirements/requirements'
-import { firstValue } from '../../surface/candidates'
-import { isBlank } from '../../text/collapse'
+import type { RequiredField } from '../../requirements'
+import { firstValue } from '../../surface'
+import { isBlank } from '../../text'
 import type { CheckContext } from '../context'
 import { defineCheck } from '../define-check'
 

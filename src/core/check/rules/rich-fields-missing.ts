@@ -1,5 +1,4 @@
-import { metasOf } from '../../surface/candidates'
-import { richKindOf } from '../../surface/rich'
+import { metasOf, richKindOf } from '../../surface'
 import { defineCheck } from '../define-check'
 
 export const richFieldsMissing = defineCheck({

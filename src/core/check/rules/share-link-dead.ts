@@ -1,5 +1,5 @@
-import { parseUrl } from '../../crawl/address'
-import { firstValue } from '../../surface/candidates'
+import { parseUrl } from '../../address'
+import { firstValue } from '../../surface'
 import { defineCheck, type Raised } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
 import { placeholderIn } from '../placeholder'

@@ -1,4 +1,4 @@
-import { resolveAddress, withoutQuery } from '../../crawl/address'
+import { resolveAddress, withoutQuery } from '../../address'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 import { readShareLink } from '../share-link'

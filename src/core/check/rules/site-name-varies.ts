@@ -1,4 +1,4 @@
-import { addTo } from '../../group-by'
+import { addTo } from '../../text'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 

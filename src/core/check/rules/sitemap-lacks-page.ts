@@ -1,6 +1,5 @@
-import { pathOf } from '../../crawl/address'
-import { isAllowed } from '../../crawl/robots'
-import { isKeptOut } from '../../surface/card'
+import { isAllowed, pathOf } from '../../address'
+import { isKeptOut } from '../../surface'
 import { defineCheck, notMade } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
 

@@ -4,7 +4,7 @@ import { gatherMemory, type MemoryBuild } from '../../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../../testing/good-site'
 import { createCheckContext } from '../context'
 import { runChecks } from '../run-checks'
-import { checkOf } from '.'
+import { checkOf } from './index'
 
 /** A run of the good site as if it had been read from a server. */
 async function findingsAt(location: string, files: MemoryBuild = {}, over: Partial<Gathering> = {}) {

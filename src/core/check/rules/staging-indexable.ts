@@ -1,6 +1,5 @@
-import { isPrivateHost, pathOf } from '../../crawl/address'
-import { isAllowed } from '../../crawl/robots'
-import { isKeptOut } from '../../surface/card'
+import { isAllowed, isPrivateHost, pathOf } from '../../address'
+import { isKeptOut } from '../../surface'
 import { defineCheck } from '../define-check'
 import { isAlive } from '../known-page'
 

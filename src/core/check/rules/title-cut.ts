@@ -1,4 +1,4 @@
-import { metaCandidates } from '../../surface/candidates'
+import { metaCandidates } from '../../surface'
 import { defineCheck } from '../define-check'
 import { ownPart } from '../placeholder'
 

@@ -1,5 +1,4 @@
-import { isKeptOut } from '../../surface/card'
-import { surfaceOf } from '../../surface/profiles'
+import { isKeptOut, surfaceOf } from '../../surface'
 import { defineCheck } from '../define-check'
 import { mayBeCompared, pagesThatShare, raiseShared } from '../duplicates'
 

@@ -1,6 +1,5 @@
-import { groupBy } from '../../group-by'
-import { firstValue } from '../../surface/candidates'
-import { collapseWhiteSpace } from '../../text/collapse'
+import { firstValue } from '../../surface'
+import { collapseWhiteSpace, groupBy } from '../../text'
 import { defineCheck, type SiteRaised } from '../define-check'
 
 /** Fewer titles with the site's name show no habit. */

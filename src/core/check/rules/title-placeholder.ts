@@ -1,6 +1,6 @@
 import type { Position } from '../../model'
-import { metaCandidates } from '../../surface/candidates'
-import { isBlank } from '../../text/collapse'
+import { metaCandidates } from '../../surface'
+import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 import { ownPart, placeholderIn } from '../placeholder'
 import { HOME_TITLES } from '../starter-texts'

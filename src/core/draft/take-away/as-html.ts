@@ -1,4 +1,4 @@
-import { escapeAttribute } from '../escape-html'
+import { escapeAttribute } from '../../text'
 import { metaHtml, titleHtml } from '../patch-page'
 import type { CardTags } from './card-tags'
 

@@ -1,8 +1,7 @@
-import { baseOf, resolveAddress } from '../../crawl/address'
-import type { AddressMap } from '../../crawl/address-map'
+import { type AddressMap, baseOf, resolveAddress } from '../../address'
 import type { GatheredPage, PageFacts } from '../../model'
-import { metasOf } from '../../surface/candidates'
-import { isBlank } from '../../text/collapse'
+import { metasOf } from '../../surface'
+import { isBlank } from '../../text'
 
 /** What a page's head says for cards: the title, the canonical address, and its tags in order. */
 export type CardTags = { url: string; title: string | null; canonical: string; tags: { key: string; value: string }[] }

@@ -1,16 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parse } from 'yaml'
-import { decodeHtml } from '../../page/decode'
-import { readPage } from '../../page/read-page'
+import { decodeHtml, readPage } from '../../page'
 import { context, pageOf } from '../../testing/card-page'
 import { runs } from '../../testing/property-runs'
 import { cleanText } from '../draft'
-import { takeAways } from '.'
 import { metadataObject, pagesAsFramework } from './as-framework'
 import { frontMatter } from './as-front-matter'
 import { pagesAsHtml, tagsAsHtml } from './as-html'
 import { cardTags } from './card-tags'
+import { takeAways } from './index'
 
 const tagsOf = (head: string) => {
   const page = pageOf(`<head>${head}</head>`)

@@ -1,4 +1,4 @@
-import { ownEntry } from '../../own-entry'
+import { ownEntry } from '../../text'
 import type { ByteView } from '../bytes'
 import type { FormatReader } from '../format-reader'
 

@@ -1,5 +1,5 @@
 import type { SourceLine } from '../../model'
-import { collapseWhiteSpace } from '../../text/collapse'
+import { collapseWhiteSpace } from '../../text'
 import { IN_UNSEEN, TEXT_SHIFT } from './open-elements'
 import type { TextRun } from './tree'
 

@@ -1,5 +1,5 @@
 // What the values of attributes mean.
-import { trimAscii } from '../../text/collapse'
+import { trimAscii } from '../../text'
 import type { Attributes } from './attributes'
 
 const SPACE = /[\t\n\f\r ]/

@@ -1,4 +1,4 @@
-import type { DecodedHtml } from '../../page/decode'
+import type { DecodedHtml } from '../../page'
 
 /** Bytes that one code point takes in an encoding. Exact for UTF-8, UTF-16 and single-byte encodings. */
 function bytesOfCodePoint(codePoint: number, encoding: string): number {

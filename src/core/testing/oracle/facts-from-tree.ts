@@ -1,9 +1,6 @@
 import type { ContentImage, JsonLdFact, LinkFact, MetaFact, PageFacts, TagPosition } from '../../model'
-import type { DecodedHtml } from '../../page/decode'
-import { readJsonLd } from '../../page/json-ld'
-import { LineIndex } from '../../page/lines'
-import { firstOfSet, looksLikeShareLink, refreshAddress } from '../../page/scan/values'
-import { collapseWhiteSpace, isBlank, trimAscii } from '../../text/collapse'
+import { type DecodedHtml, firstOfSet, LineIndex, looksLikeShareLink, readJsonLd, refreshAddress } from '../../page'
+import { collapseWhiteSpace, isBlank, trimAscii } from '../../text'
 import { byteOffsets } from './byte-offsets'
 import {
   attribute,

@@ -1,6 +1,5 @@
 import { expect } from 'vitest'
-import { type DecodedHtml, decodeHtml } from '../../page/decode'
-import { PageScanner } from '../../page/scan/scanner'
+import { type DecodedHtml, decodeHtml, PageScanner } from '../../page'
 import { oracleFacts } from './facts-from-tree'
 
 /**

@@ -1,0 +1,90 @@
+// Who may import whom. Everything points downward; a folder of the core is entered through its index.ts alone.
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
+import { dirname, join, relative, resolve } from 'node:path'
+import ts from 'typescript'
+import { root } from './setup.mjs'
+
+/** Folders of the core: each may import those above it, and no other. */
+export const CORE_ORDER = [
+  'text',
+  'address',
+  'model',
+  'page',
+  'image',
+  'surface',
+  'crawl',
+  'requirements',
+  'section',
+  'check',
+  'draft',
+  'cause',
+  'compose',
+  'document',
+  'compare',
+  'sheet',
+  'report',
+]
+
+/** What each part of the program may import beside itself. `core` is any folder of it, through its face. */
+export const MAY_IMPORT = {
+  io: ['core'],
+  cli: ['core', 'io'],
+  api: ['core', 'io', 'cli'],
+  store: ['core'],
+  workers: ['core', 'store'],
+  ui: ['core', 'store', 'workers'],
+  app: ['core', 'io', 'ui'],
+}
+
+const source = join(root, 'src')
+
+/** Files of the program; tests may reach into what they test. */
+export function programFiles() {
+  return readdirSync(source, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile() && /\.tsx?$/.test(entry.name) && !/\.(?:test|d)\.tsx?$/.test(entry.name))
+    .map((entry) => join(entry.parentPath, entry.name))
+    .filter((file) => !relative(source, file).split('/').includes('testing'))
+}
+
+/** The file that an import means; null for a package. */
+function resolved(from, name) {
+  const base = name.startsWith('@/')
+    ? join(source, name.slice(2))
+    : name.startsWith('.')
+      ? resolve(dirname(from), name)
+      : null
+  if (base === null) return null
+  const found = [base, `${base}.ts`, `${base}.tsx`, join(base, 'index.ts')].find(
+    (path) => existsSync(path) && statSync(path).isFile(),
+  )
+  return found ?? base
+}
+
+/** Every file that a file imports: types, re-exports, what is loaded later, and workers too. */
+export function importsOf(file) {
+  const text = readFileSync(file, 'utf8')
+  const found = ts.preProcessFile(text, true, true).importedFiles.map(({ fileName }) => fileName)
+  const workers = [...text.matchAll(/new URL\(\s*'(\.[^']+)'/g)].map(([, path]) => path)
+  return [...found, ...workers].map((name) => resolved(file, name)).filter((path) => path !== null)
+}
+
+/** The part of the program that a file belongs to, and its room in there: `core` and `check`, `ui` and `wall`. */
+export function placeOf(file) {
+  const [part, room, ...rest] = relative(source, file).split('/')
+  return { part: room === undefined ? 'app' : part, room: rest.length > 0 ? room : null }
+}
+
+/** What is wrong with an import, in words; null for one that may be. */
+export function faultOf(from, to) {
+  const [a, b] = [placeOf(from), placeOf(to)]
+  if (b.part === '..') return null
+  if (a.part !== b.part) {
+    if (!MAY_IMPORT[a.part]?.includes(b.part)) return `${a.part} may not import ${b.part}`
+    if (b.part !== 'core') return null
+  } else if (a.part !== 'core' || a.room === b.room) return null
+  if (b.room === null || !CORE_ORDER.includes(b.room))
+    return `${b.room ?? 'the root of the core'} is no folder of the core`
+  if (a.part === 'core' && CORE_ORDER.indexOf(a.room) < CORE_ORDER.indexOf(b.room))
+    return `core/${a.room} stands below core/${b.room}`
+  return to === join(source, 'core', b.room, 'index.ts') ? null : `core/${b.room} is entered through its index.ts`
+}

@@ -1,0 +1,42 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join, relative } from 'node:path'
+import { expect, test } from 'vitest'
+import { CORE_ORDER, faultOf, importsOf, programFiles } from './layers.mjs'
+import { root } from './setup.mjs'
+
+const src = (path: string) => join(root, 'src', path)
+
+test('everything points downward, through the face of each folder of the core', () => {
+  const files = programFiles()
+  expect(files.length).toBeGreaterThan(500)
+  const faults = files.flatMap((file) =>
+    importsOf(file)
+      .map((to) => ({ to, fault: faultOf(file, to) }))
+      .filter(({ fault }) => fault !== null)
+      .map(({ to, fault }) => `${relative(root, file)} → ${relative(root, to)}: ${fault}`),
+  )
+  expect(faults).toEqual([])
+})
+
+test('the order lists every folder of the core, and each says what it is for', () => {
+  const folders = readdirSync(src('core'), { withFileTypes: true })
+    .filter((entry) => entry.isDirectory() && entry.name !== 'testing')
+    .map(({ name }) => name)
+  expect([...CORE_ORDER].sort()).toEqual(folders.sort())
+  for (const folder of folders) {
+    const [purpose] = readFileSync(src(`core/${folder}/index.ts`), 'utf8').split('*/')
+    expect(purpose, folder).toMatch(/^\/\*\*\n(?: \* .+\n){3,6} $/)
+  }
+})
+
+test.each([
+  ['core/text/fit.ts', 'core/page/index.ts', 'core/text stands below core/page'],
+  ['core/page/decode.ts', 'core/text/fit.ts', 'core/text is entered through its index.ts'],
+  ['core/page/decode.ts', 'core/text/index.ts', null],
+  ['core/page/decode.ts', 'core/page/scan/facts.ts', null],
+  ['core/page/decode.ts', 'io/guard.ts', 'core may not import io'],
+  ['store/runs.ts', 'workers/protocol.ts', 'store may not import workers'],
+  ['workers/judge.ts', 'store/runs.ts', null],
+  ['ui/wall/wall-area.tsx', 'core/check/rules/index.ts', 'core/check is entered through its index.ts'],
+  ['cli/check.ts', 'ui/app.tsx', 'cli may not import ui'],
+])('%s → %s', (from, to, fault) => expect(faultOf(src(from), src(to))).toBe(fault))

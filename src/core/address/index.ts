@@ -1,0 +1,23 @@
+/**
+ * Addresses and what may be asked at them: reading and comparing URLs, the map between production and where
+ * the build is read, dropped parameters, path globs, robots.txt, what of an address is secret, and every limit
+ * that bounds a run. Nothing here asks a network; it only says what an address means. Begin with address.ts
+ * and limits.ts.
+ */
+
+export {
+  baseOf,
+  isPrivateHost,
+  originOf,
+  pageAddress,
+  parseUrl,
+  pathnameOf,
+  pathOf,
+  resolveAddress,
+  withoutQuery,
+} from './address'
+export { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
+export { type AddressOrigin, AddressSecrets, loginInAddress, type ShownAddress, shownAddress } from './address-secrets'
+export { createPathFilter, globFault, globMatcher, type PathFilter } from './globs'
+export { limits } from './limits'
+export { crawlDelayFor, isAllowed, parseRobots, type RobotsRules } from './robots'

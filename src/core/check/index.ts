@@ -1,0 +1,15 @@
+/**
+ * What can be wrong with a page, a picture or a site: rules/ has a file and a test a check, and an index that
+ * lists them. A check is a record with its words and a pure function; what it can't know it skips with a
+ * reason, and never passes. context.ts holds what several checks need, worked out once a run. Begin with
+ * define-check.ts and run-checks.ts.
+ */
+export { type CheckContext, cardContextOf, createCheckContext, surfacesWith } from './context'
+export { declaredImages } from './declared-images'
+export { describeChecks } from './describe-checks'
+export { areLanguageVersions } from './language-versions'
+export { commonKind, type PictureEntry, pictureBook } from './picture-book'
+export { ownPart } from './placeholder'
+export { checkRequirements, type RequirementFault, readRequirements, requirementsJsonSchema } from './read-requirements'
+export { checkOf, checks } from './rules'
+export { checkPage, countFindings, type PageVerdict, runChecks, type Verdict, verdictOf } from './run-checks'

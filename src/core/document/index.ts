@@ -1,0 +1,6 @@
+/**
+ * The run document as it is read back: one schema for all who take one (compare, baseline, the app's import),
+ * with faults by their place in the file. Writing it is for report/, since words are made there. The contract
+ * is docs/run-document.md. Begin with run-document-schema.ts.
+ */
+export { ReadDocument, readRunDocument, SignedOff } from './run-document-schema'

@@ -1,0 +1,92 @@
+import type { Drift, RefreshReason } from '../compare'
+import { surfaces } from '../surface'
+import { escapeText, printableJson, terminalText, visible } from '../text'
+import { escapeMarkdown } from './markdown'
+
+const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
+
+/** Why a copy is out of date, in words. */
+export const REASON_WORDS: Record<RefreshReason, string> = {
+  text: 'text changed',
+  image: 'picture changed',
+  layout: 'layout changed',
+  removed: 'page removed',
+  'picture-under-same-address': 'picture changed under the same address',
+}
+
+const nameOf = (id: string) => surfaces.find((surface) => surface.id === id)?.name ?? id
+const said = (value: string | null) => (value === null ? 'nothing' : `“${value}”`)
+
+type Part = { title: string; lines: string[] }
+
+/** What a drift says, part by part: the forms below only set it differently. */
+function partsOf(drift: Drift): Part[] {
+  const { added, removed, moved, changed, findings, refresh } = drift
+  const parts: Part[] = [
+    { title: `${count(added.length, 'page')} added`, lines: added },
+    { title: `${count(removed.length, 'page')} removed`, lines: removed },
+    { title: `${count(moved.length, 'page')} moved`, lines: moved.map(({ from, to }) => `${from} → ${to}`) },
+    {
+      title: `${count(changed.length, 'page')} changed`,
+      lines: changed.flatMap((page) => [
+        `${page.url}: ${page.surfaces.length === 0 ? 'no card shows it' : `${page.parts.join(', ')} on ${page.surfaces.map(nameOf).join(', ')}`}`,
+        ...page.tags.map(({ key, before, after }) => `    ${key}: ${said(before)} → ${said(after)}`),
+      ]),
+    },
+    {
+      title: `${count(findings.came.length, 'finding')} came`,
+      lines: findings.came.map(({ rule, page }) => `${rule} ${page}`),
+    },
+    {
+      title: `${count(findings.went.length, 'finding')} went`,
+      lines: findings.went.map(({ rule, page }) => `${rule} ${page}`),
+    },
+    ...Object.entries(refresh).map(([id, list]) => ({
+      title: `${nameOf(id)}: ${count(list.length, 'held copy').replace('copys', 'copies')} out of date`,
+      lines: list.map(({ url, reason }) => `${url} (${REASON_WORDS[reason]})`),
+    })),
+  ]
+  return parts.filter(({ lines }) => lines.length > 0)
+}
+
+const NOTHING = 'Nothing changed.'
+
+export function driftAsText(drift: Drift): string {
+  const parts = partsOf(drift)
+  if (parts.length === 0) return `${NOTHING}\n`
+  return `${parts.map(({ title, lines }) => [title, ...lines.map((line) => `  ${terminalText(line)}`)].join('\n')).join('\n\n')}\n`
+}
+
+export function driftAsMarkdown(drift: Drift): string {
+  const parts = partsOf(drift)
+  if (parts.length === 0) return `${NOTHING}\n`
+  const item = (line: string) =>
+    line.startsWith('    ') ? `  - ${escapeMarkdown(line.trim())}` : `- ${escapeMarkdown(line)}`
+  return `${parts.map(({ title, lines }) => [`### ${title}`, '', ...lines.map(item)].join('\n')).join('\n\n')}\n`
+}
+
+export function driftAsHtml(drift: Drift): string {
+  const body = partsOf(drift)
+    .map(
+      ({ title, lines }) =>
+        `<h2>${escapeText(title)}</h2>\n<ul>${lines.map((line) => `<li${line.startsWith('    ') ? ' style="margin-left:1.5em"' : ''}>${escapeText(visible(line.trim()))}</li>`).join('\n')}</ul>`,
+    )
+    .join('\n')
+  return `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'">
+<title>What changed</title><style>body{font:15px/1.5 system-ui,sans-serif;max-width:860px;margin:32px auto;padding:0 20px;color:#14231e}li{overflow-wrap:anywhere}h2{font-size:17px}</style></head>
+<body><h1>What changed</h1>
+${body || `<p>${NOTHING}</p>`}
+</body></html>
+`
+}
+
+export const driftAsJson = (drift: Drift): string => `${printableJson(drift, 2)}\n`
+
+export const driftFormats = {
+  text: driftAsText,
+  json: driftAsJson,
+  markdown: driftAsMarkdown,
+  html: driftAsHtml,
+} as const
+export type DriftFormat = keyof typeof driftFormats

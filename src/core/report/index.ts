@@ -1,0 +1,13 @@
+/**
+ * Everything that leaves as a paper: text, Markdown, HTML, JSON, CSV, SARIF, JUnit, and the reports of drift
+ * and refresh. paper.ts says once what all of them tell: verdict, what is incomplete, scope, waivers. One file
+ * a format. Findings become words here and nowhere below. Begin with formats.ts.
+ */
+export { type Baseline, baselineOf, unfitAsBaseline } from './baseline'
+export { type DriftFormat, driftFormats, REASON_WORDS } from './drift-reports'
+export { type FormatId, reportFormats } from './formats'
+export { escapeMarkdown } from './markdown'
+export { fails, verdictLine } from './paper'
+export { refreshAsAddresses, refreshAsCsv } from './refresh-reports'
+export { type RunDocument, runAsJson, runDocument } from './run-document'
+export { runAsText, type Style } from './text'

@@ -1,0 +1,16 @@
+/**
+ * What a site must have: the schema of nimble-parrot.json, which rule holds for a page when several globs fit
+ * (the narrower one), and what somebody has taken on by a waiver. It only says what is wanted; whether a page
+ * has it is for the checks to find. Begin with requirements.ts; page-rules.ts has the order of rules.
+ */
+export {
+  byNarrowness,
+  createPageRules,
+  createSectionFinder,
+  createWaivers,
+  DEFAULT_LIMITS,
+  type PageRule,
+  pathMatcher,
+  saidKind,
+} from './page-rules'
+export { LevelOrOff, noRequirements, RequiredField, Requirements, SectionRule, Shareable, Waiver } from './requirements'

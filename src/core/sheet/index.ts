@@ -1,0 +1,9 @@
+/**
+ * Cards as one picture: a drawing in plain steps (boxes, words, pictures) that becomes an SVG here, or pixels
+ * where there is a canvas. What is drawn is the card's own lines at true size, so that a picture of a card
+ * can't say anything else than the card. Begin with sheet.ts.
+ */
+export { drawCard } from './draw-card'
+export { type Drawing, inks, type Step } from './drawing'
+export { type Pair, sheetOfCards, sheetOfPairs } from './sheet'
+export { sheetAsSvg } from './sheet-svg'

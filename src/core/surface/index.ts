@@ -1,0 +1,52 @@
+/**
+ * The places that show links, and the card that each makes of a page. profiles/ has a data file a place;
+ * candidates, ladders and cuts say why a card looks as it does; page-changes.ts says in what two cards differ.
+ * A card is made from facts alone: nothing is fetched, nothing is drawn. Begin with card.ts.
+ */
+export {
+  firstValue,
+  imageCandidates,
+  likelyContentImages,
+  metaCandidates,
+  metasOf,
+  type OgImage,
+  ogImages,
+} from './candidates'
+export { type CardContext, cardKindOf, cardOf, isKeptOut } from './card'
+export { Card, Outcome, Rung, TextPart } from './card-model'
+export { describeSurfaces } from './describe-surfaces'
+export { whyDifferent } from './differ'
+export { CARD_PADDING_PX, drawnWidth, NATURAL_PX, THUMBNAIL_PX } from './drawn-size'
+export { type Face, faceOf, type Trait } from './face'
+export { DEFAULT_FROM_PAGES, mostUsed } from './most-used'
+export { picturesNamed } from './named-pictures'
+export { offeredPictures, withPictureChosen } from './offered-pictures'
+export {
+  type CardPart,
+  type ComparedCard,
+  type ComparedFacts,
+  cardChanges,
+  type TagChange,
+  tagChanges,
+} from './page-changes'
+export { type CardKind, isWholeAddress, type Kept, keptOf, publicImageUrl } from './picture'
+export {
+  assumed,
+  BoxFigure,
+  type Figure,
+  Holding,
+  ImageSource,
+  Layout,
+  Recompression,
+  SURFACE_ID,
+  Surface,
+} from './profile'
+export { surfaceOf, surfaces } from './profiles'
+export { communityChat } from './profiles/community-chat'
+export { phoneChat } from './profiles/phone-chat'
+export { search } from './profiles/search'
+export { wideFeed } from './profiles/wide-feed'
+export { readSurfaces, surfaceAsFile, withSurfaces } from './read-surfaces'
+export { recompressedSize } from './recompressed'
+export { richKindOf } from './rich'
+export { isKeptOutByRobots } from './robots-of-site'

@@ -1,0 +1,17 @@
+/**
+ * Text as people and formats read it: how wide it is in the measuring face, where it breaks and is cut, what
+ * white space collapses to, which word is nearest to a misspelt one, and how each format (HTML, XML, CSV)
+ * escapes it. It knows nothing of pages or places: a string goes in, a string or a number comes out. Begin
+ * with fit.ts, which breaks a text into the lines of a box, and measure.ts.
+ */
+export { type BreakPiece, breakPieces } from './break-pieces'
+export { collapseWhiteSpace, isBlank, trimAscii } from './collapse'
+export { asciiOnly, escapeAttribute, escapeText } from './escape-html'
+export { escapeXml } from './escape-xml'
+export { fitText, type TextBox } from './fit'
+export { addTo, groupBy } from './group-by'
+export { measureText, type Weight } from './measure'
+export { editsBetween, nearestWord } from './nearest-word'
+export { neutralCell } from './neutral-cell'
+export { ownEntry } from './own-entry'
+export { printableJson, terminalText, visible } from './visible'
