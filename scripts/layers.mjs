@@ -36,6 +36,12 @@ export const MAY_IMPORT = {
   app: ['core', 'io', 'ui'],
 }
 
+/**
+ * Rooms of the interface, and which of them each may import: what is known, plain controls, parts that show the product's
+ * own nouns, and an area each. No area imports another: the frame (src/ui/app.tsx) puts them together.
+ */
+export const UI_ROOMS = { state: [], kit: [], parts: ['state', 'kit'], features: ['state', 'kit', 'parts'] }
+
 const source = join(root, 'src')
 
 /** Files of the program; tests may reach into what they test. */
@@ -71,7 +77,17 @@ export function importsOf(file) {
 /** The part of the program that a file belongs to, and its room in there: `core` and `check`, `ui` and `wall`. */
 export function placeOf(file) {
   const [part, room, ...rest] = relative(source, file).split('/')
-  return { part: room === undefined ? 'app' : part, room: rest.length > 0 ? room : null }
+  return {
+    part: room === undefined ? 'app' : part,
+    room: rest.length > 0 ? room : null,
+    area: room === 'features' && rest.length > 1 ? rest[0] : null,
+  }
+}
+
+function faultInUi(a, b) {
+  if (a.room === null) return null
+  if (a.room === b.room) return a.area === b.area ? null : `the area ${a.area} may not import the area ${b.area}`
+  return UI_ROOMS[a.room]?.includes(b.room) ? null : `ui/${a.room} may not import ui/${b.room}`
 }
 
 /** What is wrong with an import, in words; null for one that may be. */
@@ -81,7 +97,8 @@ export function faultOf(from, to) {
   if (a.part !== b.part) {
     if (!MAY_IMPORT[a.part]?.includes(b.part)) return `${a.part} may not import ${b.part}`
     if (b.part !== 'core') return null
-  } else if (a.part !== 'core' || a.room === b.room) return null
+  } else if (a.part === 'ui') return faultInUi(a, b)
+  else if (a.part !== 'core' || a.room === b.room) return null
   if (b.room === null || !CORE_ORDER.includes(b.room))
     return `${b.room ?? 'the root of the core'} is no folder of the core`
   if (a.part === 'core' && CORE_ORDER.indexOf(a.room) < CORE_ORDER.indexOf(b.room))

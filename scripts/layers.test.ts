@@ -37,6 +37,11 @@ test.each([
   ['core/page/decode.ts', 'io/guard.ts', 'core may not import io'],
   ['store/runs.ts', 'workers/protocol.ts', 'store may not import workers'],
   ['workers/judge.ts', 'store/runs.ts', null],
-  ['ui/wall/wall-area.tsx', 'core/check/rules/index.ts', 'core/check is entered through its index.ts'],
+  ['ui/features/wall/wall-area.tsx', 'core/check/rules/index.ts', 'core/check is entered through its index.ts'],
+  ['ui/features/wall/wall-area.tsx', 'ui/features/page/page-area.tsx', 'the area wall may not import the area page'],
+  ['ui/features/wall/wall-area.tsx', 'ui/parts/levels.ts', null],
+  ['ui/kit/notice.tsx', 'ui/state/view/view.ts', 'ui/kit may not import ui/state'],
+  ['ui/state/view/view.ts', 'ui/parts/levels.ts', 'ui/state may not import ui/parts'],
+  ['ui/app.tsx', 'ui/features/wall/wall-area.tsx', null],
   ['cli/check.ts', 'ui/app.tsx', 'cli may not import ui'],
 ])('%s → %s', (from, to, fault) => expect(faultOf(src(from), src(to))).toBe(fault))

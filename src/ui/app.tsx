@@ -5,24 +5,26 @@ import './no-eval'
 import { useEffect } from 'react'
 import type { StartedWith } from '@/core/crawl'
 import { closeLeftBehind } from '@/store/runs'
-import { CausesArea } from './causes/causes-area'
-import { ClearanceArea } from './clearance/clearance-area'
-import { DraftsArea } from './draft/drafts-area'
-import { takeLeftSteps } from './draft/left-steps'
-import { UndoKeys } from './draft/undo-keys'
-import { DriftArea } from './drift/drift-area'
-import { AreaBoundary } from './frame/area-boundary'
-import { FrameKeys } from './frame/frame-keys'
-import { AREA_NAMES, TopBar } from './frame/top-bar'
-import { GatherArea } from './gather/gather-area'
-import { PageArea } from './page/page-area'
-import { PicturesArea } from './pictures/pictures-area'
-import { StartedWithContext } from './run/started-with'
-import { useRun } from './run/use-run'
-import { SurfacesOfSite } from './surface/use-surfaces'
-import { useView } from './view/use-view'
-import { viewHref } from './view/view'
-import { WallArea } from './wall/wall-area'
+import { CausesArea } from './features/causes/causes-area'
+import { ClearanceArea } from './features/clearance/clearance-area'
+import { BulkDialog } from './features/draft/bulk-dialog'
+import { DraftPane } from './features/draft/draft-pane'
+import { DraftsArea } from './features/draft/drafts-area'
+import { UndoKeys } from './features/draft/undo-keys'
+import { DriftArea } from './features/drift/drift-area'
+import { AreaBoundary } from './features/frame/area-boundary'
+import { FrameKeys } from './features/frame/frame-keys'
+import { AREA_NAMES, TopBar } from './features/frame/top-bar'
+import { GatherArea } from './features/gather/gather-area'
+import { PageArea } from './features/page/page-area'
+import { PicturesArea } from './features/pictures/pictures-area'
+import { WallArea } from './features/wall/wall-area'
+import { takeLeftSteps } from './state/draft/left-steps'
+import { StartedWithContext } from './state/run/started-with'
+import { useRun } from './state/run/use-run'
+import { SurfacesOfSite } from './state/surface/use-surfaces'
+import { useView } from './state/view/use-view'
+import { viewHref } from './state/view/view'
 
 /** The whole application: the frame, and the area that the address names. */
 export function App({
@@ -53,13 +55,13 @@ export function App({
           <main className="min-h-0 flex-1">
             <AreaBoundary name={AREA_NAMES[view.area]} resetKey={href}>
               {view.area === 'gather' && <GatherArea demo={demo} editedDemo={editedDemo} goTo={goTo} />}
-              {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} />}
+              {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} bulkDraft={BulkDialog} />}
               {view.area === 'causes' && <CausesArea view={view} goTo={goTo} run={run} />}
               {view.area === 'pictures' && <PicturesArea view={view} goTo={goTo} run={run} />}
               {view.area === 'drift' && <DriftArea view={view} goTo={goTo} run={run} />}
               {view.area === 'clearance' && <ClearanceArea goTo={goTo} run={run} />}
               {view.area === 'drafts' && <DraftsArea view={view} goTo={goTo} run={run} />}
-              {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} />}
+              {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} draftPane={DraftPane} />}
             </AreaBoundary>
           </main>
         </div>

@@ -1,0 +1,115 @@
+'use client'
+
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { clsx } from 'clsx'
+import { useEffect, useMemo, useRef } from 'react'
+import type { Cause } from '@/core/cause'
+import { sectionName } from '@/core/section'
+import { addTo } from '@/core/text'
+import type { WallRow } from '@/store/database'
+import { count } from '../../kit/words'
+import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
+import { isTyping } from '../../state/keys/heard'
+
+/** Pages that a strip draws; more share a stroke. */
+const MOST_STROKES = 40
+
+/** How much of the section a cause covers, a stroke for each page: tall where it stands. */
+function strokesOf(cause: Cause, ofSection: readonly WallRow[]): boolean[] {
+  const on = new Set(cause.pages)
+  const per = Math.max(1, Math.ceil(ofSection.length / MOST_STROKES))
+  const strokes: boolean[] = []
+  for (let index = 0; index < ofSection.length; index += per)
+    strokes.push(ofSection.slice(index, index + per).some(({ url }) => on.has(url)))
+  return strokes
+}
+
+const clearsInWords = ({ error, warning, note }: Cause['clears']) =>
+  [error && count(error, 'error'), warning && count(warning, 'warning'), note && count(note, 'note')]
+    .filter(Boolean)
+    .join(', ')
+
+type Props = { causes: Cause[]; rows: WallRow[]; chosen: string | null; onChoose: (id: string) => void }
+
+/** Causes in their order; J and K go down and up. */
+export function CauseList({ causes, rows, chosen, onChoose }: Props) {
+  const pane = useRef<HTMLDivElement>(null)
+  const bySection = useMemo(() => {
+    const found = new Map<string, WallRow[]>([['*', rows]])
+    for (const row of rows) addTo(found, row.section, row)
+    return found
+  }, [rows])
+  const virtual = useVirtualizer({
+    count: causes.length,
+    getScrollElement: () => pane.current,
+    estimateSize: () => 104,
+    overscan: 4,
+  })
+  const at = causes.findIndex(({ id }) => id === chosen)
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
+      const step =
+        event.key === 'j' || event.key === 'ArrowDown' ? 1 : event.key === 'k' || event.key === 'ArrowUp' ? -1 : 0
+      const next = step === 0 ? undefined : causes[at + step]
+      if (!next) return
+      event.preventDefault()
+      onChoose(next.id)
+      virtual.scrollToIndex(at + step, { align: 'auto' })
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [causes, at, onChoose, virtual])
+  return (
+    <div ref={pane} className="min-h-0 flex-1 overflow-auto px-3 pb-6 max-md:max-h-[60vh]">
+      <ol className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((item) => {
+          const cause = causes[item.index]!
+          return (
+            <li
+              key={cause.id}
+              data-index={item.index}
+              ref={virtual.measureElement}
+              className="absolute inset-x-0 pb-[3px]"
+              style={{ transform: `translateY(${item.start}px)` }}
+            >
+              <button
+                type="button"
+                aria-pressed={cause.id === chosen}
+                onClick={() => onChoose(cause.id)}
+                className={clsx(
+                  'block w-full rounded-card border px-3 py-[8px] text-left',
+                  cause.id === chosen ? 'border-line bg-sheet' : 'border-transparent hover:bg-soft',
+                )}
+              >
+                <span className="flex items-baseline gap-2 text-[12px]">
+                  <span className={clsx('font-semibold', LEVEL_LOOK[cause.level])}>
+                    <span aria-hidden="true">{LEVEL_SIGN[cause.level]} </span>
+                    {cause.level}
+                  </span>
+                  <span className="truncate font-mono text-[11.5px] text-quiet">
+                    {cause.section === '*' ? 'whole site' : sectionName(cause.section)}
+                  </span>
+                  <span className="ml-auto shrink-0 text-quiet">{clearsInWords(cause.clears)}</span>
+                </span>
+                <span className="mt-[2px] line-clamp-3 [overflow-wrap:anywhere]">{cause.change}</span>
+                <span
+                  className="mt-[5px] flex h-[11px] items-end gap-[2px]"
+                  role="img"
+                  aria-label={count(cause.pages.length, 'page')}
+                >
+                  {strokesOf(cause, bySection.get(cause.section) ?? []).map((isOn, index) => (
+                    <span
+                      key={index}
+                      className={clsx('w-[5px] rounded-[1px]', isOn ? 'h-[11px] bg-ink' : 'h-[4px] bg-line')}
+                    />
+                  ))}
+                </span>
+              </button>
+            </li>
+          )
+        })}
+      </ol>
+    </div>
+  )
+}

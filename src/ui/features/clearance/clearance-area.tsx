@@ -1,0 +1,164 @@
+'use client'
+
+import { useLiveQuery } from 'dexie-react-hooks'
+import { useState } from 'react'
+import { noRequirements, type Requirements } from '@/core/requirements'
+import { database, type StoredRun, type WallRow } from '@/store/database'
+import { Notice } from '../../kit/notice'
+import { count, dayAndTime } from '../../kit/words'
+import { notesToKnow } from '../../state/run/notes-to-know'
+import { type Loaded, useRows } from '../../state/run/use-run'
+import type { GoTo } from '../../state/view/use-view'
+import { Exports } from './exports'
+import { recheckRun } from './recheck'
+import { RequirementsFile } from './requirements-file'
+import { SectionRules } from './section-rules'
+import { SiteRules } from './site-rules'
+import { Waivers } from './waivers'
+
+/** What the site must have, whether it has it, and what is said of that to others. */
+export function ClearanceArea({ goTo, run }: { goTo: GoTo; run: Loaded<StoredRun> }) {
+  const rows = useRows(run.kind === 'ready' ? run.value.id : null)
+  if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
+  if (run.kind === 'missing') {
+    return (
+      <Notice text="A site is cleared by a run, and this browser holds none under this address.">
+        <button type="button" className="button" onClick={() => goTo({ area: 'gather', run: null, page: null })}>
+          Gather pages
+        </button>
+      </Notice>
+    )
+  }
+  return <Clearance run={run.value} rows={rows} goTo={goTo} />
+}
+
+/** The verdict in words. What was not read whole is never called clear. */
+function headline(summary: StoredRun['summary']): string {
+  if (summary === null) return 'Not judged yet'
+  if (summary.verdict === 'not-clear') return `Not clear: ${count(summary.error, 'error')} in the way`
+  return summary.verdict === 'clear' ? 'Clear for launch' : 'Not known: not everything was read'
+}
+
+/** The change of a count, where there is one. */
+const changed = (before: number | undefined, now: number | undefined) =>
+  before === undefined || now === undefined || before === now ? '' : ` (before ${before})`
+
+function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo: GoTo }) {
+  const { site } = run.source
+  const stored = useLiveQuery(async () => ({ found: await database.requirements.get(site) }), [site])
+  const [state, setState] = useState<'idle' | 'judging' | string>('idle')
+  const [before, setBefore] = useState<StoredRun['summary']>(null)
+  const requirements = stored?.found?.requirements ?? noRequirements
+  const change = async (next: Requirements) => {
+    setState('judging')
+    setBefore(run.summary)
+    await database.requirements.put({ site, requirements: next })
+    try {
+      await recheckRun(run.id)
+      setState('idle')
+    } catch (error) {
+      setState(error instanceof Error ? error.message : String(error))
+    }
+  }
+  if (!stored) return <Notice text="Reading the requirements …" />
+  const { summary } = run
+  const causes = rows.filter(({ levels }) => levels.error > 0)
+  return (
+    <div className="h-full overflow-auto">
+      <div className="mx-auto grid grid-cols-1 max-w-[1180px] gap-7 px-5 py-5">
+        <header className="flex flex-wrap items-end gap-x-6 gap-y-2">
+          <div>
+            <h1 className="font-display text-[26px] font-bold leading-tight">{headline(summary)}</h1>
+            {summary && (
+              <p className="text-quiet" aria-live="polite">
+                {count(summary.error, 'error')}
+                {changed(before?.error, summary.error)}, {count(summary.warning, 'warning')}
+                {changed(before?.warning, summary.warning)}, {count(summary.note, 'note')}
+                {changed(before?.note, summary.note)}, on {count(rows.length, 'page')}; {count(causes.length, 'page')}{' '}
+                with errors. {state === 'judging' && 'Judging again …'}
+              </p>
+            )}
+            {notesToKnow(run).map((message, index) => (
+              <p key={message} className={index < run.incomplete.length ? 'font-semibold text-wrong' : 'text-quiet'}>
+                {message}
+              </p>
+            ))}
+            {state !== 'idle' && state !== 'judging' && (
+              <p role="alert" className="text-wrong">
+                {state}
+              </p>
+            )}
+          </div>
+          <div className="ml-auto flex flex-wrap gap-2">
+            {summary && summary.error > 0 && (
+              <button type="button" className="button" onClick={() => goTo({ area: 'causes', cause: null })}>
+                What stands in the way
+              </button>
+            )}
+            {run.incomplete.length > 0 ? (
+              <button type="button" className="button" onClick={() => goTo({ area: 'gather', page: null })}>
+                Gather the rest
+              </button>
+            ) : (
+              <SignOff run={run} />
+            )}
+          </div>
+        </header>
+        <SectionRules rows={rows} requirements={requirements} onChange={change} />
+        <SiteRules requirements={requirements} onChange={change} />
+        <Waivers rows={rows} requirements={requirements} onChange={change} />
+        <div className="grid gap-7 md:grid-cols-2">
+          <RequirementsFile requirements={requirements} onChange={change} />
+          <Exports run={run} goTo={goTo} />
+        </div>
+      </div>
+    </div>
+  )
+}
+
+/** Somebody takes the responsibility: the name and the day stay with the run. */
+function SignOff({ run }: { run: StoredRun }) {
+  const [by, setBy] = useState('')
+  if (run.signedOff) {
+    return (
+      <p className="self-center">
+        Signed off by <b className="font-semibold">{run.signedOff.by}</b>, {dayAndTime(run.signedOff.at)}
+        {run.signedOff.errors > 0 && `, with ${count(run.signedOff.errors, 'error')}`}.{' '}
+        <button
+          type="button"
+          className="text-pick hover:underline"
+          onClick={() => void database.runs.update(run.id, { signedOff: undefined })}
+        >
+          Take back
+        </button>
+      </p>
+    )
+  }
+  return (
+    <form
+      className="flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (by.trim() === '') return
+        void database.runs.update(run.id, {
+          signedOff: { by: by.trim(), at: new Date().toISOString(), errors: run.summary?.error ?? 0 },
+        })
+      }}
+    >
+      <input
+        className="field w-[150px]!"
+        aria-label="Your name, to sign off"
+        placeholder="Your name"
+        value={by}
+        onChange={(event) => setBy(event.target.value)}
+      />
+      <button
+        type="submit"
+        className={run.summary?.clear ? 'button button-main' : 'button'}
+        disabled={by.trim() === '' || run.summary === null}
+      >
+        Sign off
+      </button>
+    </form>
+  )
+}

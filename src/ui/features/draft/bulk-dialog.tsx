@@ -1,0 +1,258 @@
+'use client'
+
+import { Dialog } from 'radix-ui'
+import { type ComponentProps, useMemo, useState } from 'react'
+import { type BulkChange, bulkFields, PatternFault, parsePattern, saidBy } from '@/core/draft'
+import { firstValue } from '@/core/surface'
+import type { StoredRun, WallRow } from '@/store/database'
+import type { DraftStep } from '@/store/drafts'
+import { count } from '../../kit/words'
+import { CardPicture } from '../../parts/card/card-picture'
+import { doStep } from '../../state/draft/draft-history'
+import { draftWith } from '../../state/draft/make-draft'
+import type { BulkDraftSlot } from '../../state/draft/slots'
+import { useDrafts } from '../../state/draft/use-drafts'
+import { useCardContext } from '../../state/run/use-card-context'
+import { Choices } from './draft-picture-field'
+import { PatternField } from './pattern-field'
+import { type ReadPage, usePages } from './use-pages'
+
+type Kind = 'picture' | 'own-picture' | 'title-pattern' | 'title-own' | 'description-own' | 'card' | 'type'
+
+const KINDS: { kind: Kind; name: string }[] = [
+  { kind: 'description-own', name: 'Description: from each page’s own text' },
+  { kind: 'title-own', name: 'Title: from each page’s own text' },
+  { kind: 'title-pattern', name: 'Title: by a pattern' },
+  { kind: 'picture', name: 'Picture: the same for all' },
+  { kind: 'own-picture', name: 'Picture: each page’s own largest' },
+  { kind: 'card', name: 'Card kind' },
+  { kind: 'type', name: 'Kind of object' },
+]
+
+const OWN_TEXTS = {
+  'title-own': ['h1', 'title', 'og:title'],
+  'description-own': ['first paragraph', 'description', 'og:description'],
+} as const
+const VALUES = {
+  card: ['summary_large_image', 'summary'],
+  type: ['website', 'article', 'product', 'profile', 'event'],
+} as const
+const KEYS = {
+  title: 'og:title',
+  'title@search': 'title',
+  description: 'og:description',
+  image: 'og:image',
+  card: 'twitter:card',
+  type: 'og:type',
+} as Record<string, string>
+
+/** Pages listed before the rest is counted. */
+const LISTED = 200
+
+/** One change for all selected pages, shown page by page before it is made. */
+export function BulkDialog({ run, rows, onDone, children }: ComponentProps<BulkDraftSlot>) {
+  const [isOpen, setIsOpen] = useState(false)
+  return (
+    <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
+      <Dialog.Trigger asChild>{children}</Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed left-1/2 top-[6vh] z-50 flex max-h-[88vh] w-[min(860px,96vw)] -translate-x-1/2 flex-col rounded-[10px] border border-line bg-sheet shadow-2xl"
+        >
+          <Dialog.Title className="border-b border-line px-5 py-3 font-display text-[18px] font-semibold">
+            Draft for {count(rows.length, 'page')}
+          </Dialog.Title>
+          {isOpen && (
+            <Bulk
+              run={run}
+              rows={rows}
+              onDone={() => {
+                setIsOpen(false)
+                onDone()
+              }}
+            />
+          )}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}
+
+function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: () => void }) {
+  const { site } = run.source
+  const [kind, setKind] = useState<Kind>('description-own')
+  const [source, setSource] = useState<string>('first paragraph')
+  const [value, setValue] = useState<string>('summary_large_image')
+  const [picture, setPicture] = useState<string | null>(null)
+  const [pattern, setPattern] = useState('{heading}')
+  const context = useCardContext(run)
+  const drafts = useDrafts(site)
+  const urls = useMemo(() => rows.map(({ url }) => url), [rows])
+  const pages = usePages(run.id, urls)
+  const sections = useMemo(() => new Map(rows.map(({ url, section }) => [url, section])), [rows])
+  const siteName = useMemo(
+    () => pages?.map(({ facts }) => firstValue(facts, 'og:site_name')).find((name) => name) ?? null,
+    [pages],
+  )
+  const change = useMemo((): BulkChange | null => {
+    switch (kind) {
+      case 'own-picture':
+        return { kind: 'own-picture' }
+      case 'picture':
+        return picture === null ? null : { kind: 'value', slot: 'image', value: picture }
+      case 'card':
+      case 'type':
+        return value === '' ? null : { kind: 'value', slot: kind, value }
+      case 'title-pattern':
+        try {
+          return { kind: 'pattern', slot: 'title', pattern: parsePattern(pattern), siteName }
+        } catch (error) {
+          if (error instanceof PatternFault) return null
+          throw error
+        }
+      case 'title-own':
+        return { kind: 'own-text', slot: 'title', from: source }
+      case 'description-own':
+        return { kind: 'own-text', slot: 'description', from: source }
+    }
+  }, [kind, source, value, picture, pattern, siteName])
+  const planned = useMemo(() => {
+    if (!pages || !change || !context || !drafts) return null
+    return pages.map((page) => {
+      const before = drafts.get(page.url)
+      const open = before?.landedAt === null ? before : null
+      return { page, open, made: bulkFields(page, sections.get(page.url) ?? '/', open?.fields ?? {}, change, context) }
+    })
+  }, [pages, change, context, drafts, sections])
+  if (!pages || !context || !drafts) return <p className="p-5 text-quiet">Reading the pages …</p>
+  const ready = planned?.filter(({ made }) => made !== null) ?? []
+  const apply = async () => {
+    const imageOf = (url: string) => context.images.get(url)
+    const now = new Date()
+    const step: DraftStep = {
+      site,
+      label: `draft for ${count(ready.length, 'page')}`,
+      drafts: ready.map(({ page, open, made }) => ({
+        url: page.url,
+        before: open,
+        after: draftWith(open, made!.fields, { site, page, imageOf, now }),
+      })),
+    }
+    await doStep(step)
+    onDone()
+  }
+  const chooseKind = (next: Kind) => {
+    setKind(next)
+    if (next === 'card' || next === 'type') setValue(VALUES[next][0])
+    if (next === 'title-own' || next === 'description-own') setSource(OWN_TEXTS[next][0])
+  }
+  return (
+    <>
+      <div className="grid gap-3 px-5 py-4 sm:grid-cols-2">
+        <label className="grid gap-1 font-semibold">
+          What to draft
+          <select
+            className="field font-normal"
+            value={kind}
+            onChange={(event) => chooseKind(event.target.value as Kind)}
+          >
+            {KINDS.map((one) => (
+              <option key={one.kind} value={one.kind}>
+                {one.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        {(kind === 'title-own' || kind === 'description-own') && (
+          <Choice name="Taken from" value={source} choices={OWN_TEXTS[kind]} onChange={setSource} />
+        )}
+        {(kind === 'card' || kind === 'type') && (
+          <Choice name="Value" value={value} choices={VALUES[kind]} onChange={setValue} />
+        )}
+        {kind === 'title-pattern' && <PatternField name="Pattern" value={pattern} onChange={setPattern} />}
+        {kind === 'picture' && (
+          <div className="sm:col-span-2">
+            {picture && (
+              <CardPicture run={run.id} url={picture} ratio={1.91} className="mb-2 w-[120px] rounded-[4px]" />
+            )}
+            <Choices run={run.id} site={site} images={context.images} own={[]} onChoose={setPicture} />
+          </div>
+        )}
+      </div>
+      <section
+        aria-label="What each page will say"
+        tabIndex={0}
+        className="min-h-0 flex-1 overflow-auto border-y border-line"
+      >
+        <table className="w-full text-left text-[12px]">
+          <thead className="sticky top-0 bg-soft">
+            <tr>
+              <th className="px-5 py-1 font-semibold">Page</th>
+              <th className="px-2 py-1 font-semibold">Says now</th>
+              <th className="px-5 py-1 font-semibold">Draft</th>
+            </tr>
+          </thead>
+          <tbody>
+            {(planned ?? []).slice(0, LISTED).map(({ page, open, made }) => (
+              <tr key={page.url} className="border-t border-line align-top">
+                <td className="px-5 py-[5px] font-mono text-[11px] [overflow-wrap:anywhere]">
+                  {new URL(page.url).pathname}
+                </td>
+                <td className="px-2 py-[5px] text-quiet [overflow-wrap:anywhere]">
+                  {made ? before(page, open?.fields[made.slot], made.slot) : ''}
+                </td>
+                <td className="px-5 py-[5px] [overflow-wrap:anywhere]">
+                  {made ? made.value : <span className="text-quiet">offers nothing for this: left as it is</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {(planned?.length ?? 0) > LISTED && <p className="px-5 py-2 text-quiet">and {planned!.length - LISTED} more</p>}
+      </section>
+      <div className="flex items-center gap-3 px-5 py-3">
+        <span className="text-quiet">
+          {ready.length < rows.length
+            ? `${ready.length} of ${count(rows.length, 'page')} will get a draft.`
+            : `${count(ready.length, 'draft')} will be written.`}{' '}
+          It can be undone.
+        </span>
+        <Dialog.Close className="button ml-auto">Cancel</Dialog.Close>
+        <button type="button" className="button button-main" disabled={ready.length === 0} onClick={() => void apply()}>
+          Write {count(ready.length, 'draft')}
+        </button>
+      </div>
+    </>
+  )
+}
+
+function before(page: ReadPage, drafted: string | null | undefined, slot: string): string {
+  if (drafted !== undefined) return `${drafted ?? 'taken out'} (draft)`
+  const said = saidBy(page.facts, KEYS[slot] ?? slot)
+  return said === null ? 'nothing' : said.trim() === '' ? 'an empty tag' : said
+}
+
+function Choice({
+  name,
+  value,
+  choices,
+  onChange,
+}: {
+  name: string
+  value: string
+  choices: readonly string[]
+  onChange: (value: string) => void
+}) {
+  return (
+    <label className="grid gap-1 font-semibold">
+      {name}
+      <select className="field font-normal" value={value} onChange={(event) => onChange(event.target.value)}>
+        {choices.map((choice) => (
+          <option key={choice}>{choice}</option>
+        ))}
+      </select>
+    </label>
+  )
+}

@@ -1,0 +1,135 @@
+'use client'
+
+import { Popover } from 'radix-ui'
+import { useState } from 'react'
+import { resolveAddress } from '@/core/address'
+import { pictureHelps } from '@/core/draft'
+import type { GatheredImage } from '@/core/model'
+import { bytes, shortAddress } from '../../kit/words'
+import { CardPicture } from '../../parts/card/card-picture'
+import { FieldState } from './field-head'
+
+type Props = {
+  run: string
+  site: string
+  value: string | null | undefined
+  inherited: string | null
+  inheritedFrom: string | null
+  images: ReadonlyMap<string, GatheredImage>
+  /** Pictures that the page itself names or shows. */
+  own: readonly string[]
+  onChange: (value: string | null | undefined) => void
+}
+
+/** Pictures offered at once. */
+const OFFERED = 24
+
+/** The picture of a draft: one that the run holds, or any address. */
+export function DraftPictureField({ run, site, value, inherited, inheritedFrom, images, own, onChange }: Props) {
+  const [isOpen, setIsOpen] = useState(false)
+  const url = value === undefined ? inherited : value
+  const image = url === null ? undefined : images.get(url)
+  const choose = (next: string | null | undefined) => {
+    onChange(next)
+    setIsOpen(false)
+  }
+  return (
+    <div>
+      <div className="mb-1 flex items-baseline gap-2">
+        <span className="font-semibold">Picture</span>
+        <FieldState value={value} inheritedFrom={inheritedFrom} />
+        {image?.width && (
+          <span className="ml-auto font-mono text-[11px] text-quiet">
+            {image.width} × {image.height}
+            {image.bytes !== null && `, ${bytes(image.bytes)}`}
+          </span>
+        )}
+      </div>
+      <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
+        <div className="flex items-center gap-3 rounded-card border border-line bg-sheet p-[7px]">
+          {url && <CardPicture run={run} url={url} ratio={1.91} className="w-[76px] shrink-0 rounded-[4px]" />}
+          <span className="min-w-0 flex-1 truncate font-mono text-[11.5px]" title={url ?? undefined}>
+            {url === null ? 'no picture' : shortAddress(url).split('/').at(-1)}
+          </span>
+          <Popover.Trigger className="button h-[28px]! px-[9px]!">Choose</Popover.Trigger>
+        </div>
+        <Popover.Portal>
+          <Popover.Content
+            align="end"
+            sideOffset={6}
+            className="z-30 w-[400px] max-w-[94vw] rounded-card border border-line bg-sheet p-3 shadow-xl"
+          >
+            <Choices run={run} site={site} images={images} own={own} onChoose={choose} />
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+      <div className="mt-1 flex gap-3 text-[11.5px]">
+        {value !== undefined && (
+          <button type="button" className="text-pick hover:underline" onClick={() => onChange(undefined)}>
+            Inherit
+          </button>
+        )}
+        {value !== null && (
+          <button type="button" className="text-pick hover:underline" onClick={() => onChange(null)}>
+            Take the tags out
+          </button>
+        )}
+      </div>
+    </div>
+  )
+}
+
+/** Pictures of the run that are large enough, the page's own first, and a field for any other. */
+export function Choices({
+  run,
+  site,
+  images,
+  own,
+  onChoose,
+}: Pick<Props, 'run' | 'site' | 'images' | 'own'> & { onChoose: (url: string) => void }) {
+  const [typed, setTyped] = useState('')
+  const offered = pictureHelps(own, images.values()).slice(0, OFFERED)
+  const address = resolveAddress(typed, site)
+  return (
+    <div>
+      <p className="mb-2 text-[11.5px] text-quiet">Pictures of this run from 600 × 315 on, the page’s own first.</p>
+      <ul className="grid max-h-[260px] grid-cols-3 gap-2 overflow-auto">
+        {offered.map(({ image, isOwn }) => (
+          <li key={image.url}>
+            <button
+              type="button"
+              className="block w-full text-left"
+              title={image.url}
+              onClick={() => onChoose(image.url)}
+            >
+              <CardPicture run={run} url={image.url} ratio={1.91} className="w-full rounded-[4px] border border-line" />
+              <span className="block truncate font-mono text-[10.5px]">{image.url.split('/').at(-1)}</span>
+              <span className="block text-[10.5px] text-quiet">
+                {image.width} × {image.height}
+                {isOwn && ', own'}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="mt-2 flex gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (address) onChoose(address)
+        }}
+      >
+        <input
+          className="field font-mono text-[12px]"
+          aria-label="Address of another picture"
+          placeholder="/img/another.jpg"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <button type="submit" className="button" disabled={!address}>
+          Use
+        </button>
+      </form>
+    </div>
+  )
+}

@@ -1,0 +1,226 @@
+'use client'
+
+import { structuredPatch } from 'diff'
+import { zipSync } from 'fflate'
+import { useState } from 'react'
+import type { BuildFiles } from '@/core/crawl'
+import { type PageToPatch, type PatchedFile, patchBuild } from '@/core/draft'
+import { openZipFile, partOfBlob } from '@/workers/blob-files'
+import { FileButton } from '../../kit/file-button'
+import { saveFile } from '../../kit/save-file'
+import { count } from '../../kit/words'
+import { canWriteFolders, chooseFolder, type OpenFolder } from '../../state/run/build-folder'
+import type { DraftsProps } from './drafts-props'
+
+type Changed = Extract<PatchedFile, { kind: 'changed' }>
+type State =
+  | { kind: 'idle' }
+  | { kind: 'reading'; done: number }
+  | { kind: 'ready'; files: PatchedFile[]; folder: OpenFolder | null }
+  | { kind: 'written'; files: number }
+  | { kind: 'failed'; message: string }
+
+function filesFrom(list: readonly File[]): BuildFiles {
+  const byPath = new Map<string, File>()
+  for (const file of list) byPath.set(file.webkitRelativePath.split('/').slice(1).join('/') || file.name, file)
+  return {
+    paths: [...byPath.keys()].sort(),
+    read: (path, maxBytes) => partOfBlob(byPath.get(path)!, maxBytes),
+  }
+}
+
+/** The built folder with the tags replaced in place: seen as a difference first, then saved as a zip or written back. */
+export function PatchBuild({ site, defaults, context, pages }: DraftsProps & { pages: PageToPatch[] }) {
+  const [state, setState] = useState<State>({ kind: 'idle' })
+  const patch = async (files: BuildFiles, folder: OpenFolder | null) => {
+    const patched: PatchedFile[] = []
+    setState({ kind: 'reading', done: 0 })
+    for await (const file of patchBuild(files, site, pages, defaults, (url) => context.images.get(url))) {
+      patched.push(file)
+      if (patched.length % 20 === 0) setState({ kind: 'reading', done: patched.length })
+    }
+    setState({ kind: 'ready', files: patched, folder })
+  }
+  const guarded = async (work: () => Promise<void>) => {
+    try {
+      await work()
+    } catch (error) {
+      if (error instanceof DOMException && error.name === 'AbortError') return
+      setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })
+    }
+  }
+  const write = async (files: Changed[], folder: OpenFolder) => {
+    let written = 0
+    try {
+      for (const file of files) {
+        await folder.write(file.path, file.bytes)
+        written++
+      }
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error)
+      throw new Error(
+        `${why} ${written === 0 ? 'Nothing was written.' : `${count(written, 'file')} before it written.`}`,
+      )
+    }
+    setState({ kind: 'written', files: written })
+  }
+  return (
+    <section aria-label="The built folder">
+      <h2 className="font-display text-[20px] font-semibold">As a patch of the built folder</h2>
+      <p className="max-w-[680px] text-quiet">
+        Choose the folder or zip that was built. Tags are replaced in place, every other byte stays as it is, and you
+        see the difference before anything is saved. Nothing is uploaded. A patch holds until the next build: take the
+        tags to the templates as well.
+      </p>
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <FileButton
+          asks="folder"
+          label="Built folder to patch"
+          disabled={pages.length === 0}
+          onChosen={(files) => void guarded(() => patch(filesFrom(files), null))}
+        >
+          Choose folder
+        </FileButton>
+        <FileButton
+          accept=".zip"
+          label="Zip of the build to patch"
+          disabled={pages.length === 0}
+          onChosen={([file]) => void guarded(async () => patch(await openZipFile(file), null))}
+        >
+          Choose zip
+        </FileButton>
+        {canWriteFolders() && (
+          <button
+            type="button"
+            className="button"
+            disabled={pages.length === 0}
+            onClick={() =>
+              void guarded(async () => {
+                const folder = await chooseFolder()
+                await patch(folder, folder)
+              })
+            }
+          >
+            Choose folder to write into
+          </button>
+        )}
+        {state.kind === 'reading' && <span className="text-quiet">{count(state.done, 'file')} read …</span>}
+        {state.kind === 'written' && (
+          <span className="text-good">
+            {count(state.files, 'file')} written. Gather the build again to see them land.
+          </span>
+        )}
+        {state.kind === 'failed' && (
+          <span role="alert" className="text-wrong">
+            {state.message}
+          </span>
+        )}
+      </div>
+      {state.kind === 'ready' && (
+        <Difference
+          files={state.files}
+          folder={state.folder}
+          onWrite={(files, folder) => void guarded(() => write(files, folder))}
+        />
+      )}
+    </section>
+  )
+}
+
+/** Files whose difference is drawn; the rest is counted, and in the zip all the same. */
+const DRAWN = 30
+
+function Difference({
+  files,
+  folder,
+  onWrite,
+}: {
+  files: PatchedFile[]
+  folder: OpenFolder | null
+  onWrite: (files: Changed[], folder: OpenFolder) => void
+}) {
+  const changed = files.filter((file) => file.kind === 'changed')
+  const refused = files.filter((file) => file.kind === 'refused')
+  const missing = files.filter((file) => file.kind === 'not-found')
+  const save = () => {
+    const zip = zipSync(Object.fromEntries(changed.map(({ path, bytes }) => [path, bytes])))
+    saveFile('patched-build.zip', zip, 'application/zip')
+  }
+  return (
+    <div className="mt-4 grid gap-3">
+      <div className="flex flex-wrap items-center gap-3">
+        <b className="font-semibold">
+          {changed.length === 0 ? 'No file changes.' : `${count(changed.length, 'file')} would change.`}
+        </b>
+        {missing.length > 0 && (
+          <span className="text-warn">
+            {count(missing.length, 'page')} not in this build:{' '}
+            {missing
+              .slice(0, 3)
+              .map(({ url }) => new URL(url).pathname)
+              .join(', ')}
+            {missing.length > 3 && ' …'}
+          </span>
+        )}
+        {changed.length > 0 && (
+          <span className="ml-auto flex gap-2">
+            <button type="button" className="button button-main" onClick={save}>
+              Save a zip of {count(changed.length, 'file')}
+            </button>
+            {folder && (
+              <button type="button" className="button" onClick={() => onWrite(changed, folder)}>
+                Write {count(changed.length, 'file')} into {folder.name}
+              </button>
+            )}
+          </span>
+        )}
+      </div>
+      {refused.map(({ path, why }) => (
+        <p key={path} className="text-wrong">
+          <span className="font-mono">{path}</span>: {why}
+        </p>
+      ))}
+      <div className="grid gap-3">
+        {changed.slice(0, DRAWN).map((file) => (
+          <FileDifference key={file.path} file={file} />
+        ))}
+        {changed.length > DRAWN && <p className="text-quiet">and {count(changed.length - DRAWN, 'more file')}</p>}
+      </div>
+    </div>
+  )
+}
+
+/** Lines of the file as it was that stand before a line of the difference. */
+const oldLinesBefore = (lines: readonly string[], index: number) =>
+  lines.slice(0, index).filter((line) => line[0] !== '+').length
+
+const LOOK = { '+': 'bg-good-soft', '-': 'bg-wrong-soft', ' ': 'text-quiet' } as const
+
+function FileDifference({ file }: { file: Changed }) {
+  const { hunks } = structuredPatch(file.path, file.path, file.before, file.after, '', '', { context: 1 })
+  return (
+    <figure className="overflow-hidden rounded-card border border-line bg-sheet">
+      <figcaption className="border-b border-line bg-soft px-3 py-1 font-mono text-[12px] font-semibold">
+        {file.path}
+      </figcaption>
+      <section
+        className="overflow-x-auto py-1 font-mono text-[11.5px] leading-[18px]"
+        tabIndex={0}
+        aria-label={`Difference of ${file.path}`}
+      >
+        {hunks.map((hunk) => (
+          <div key={hunk.oldStart} className="border-dashed border-line not-first:border-t">
+            {hunk.lines.map((line, index) => (
+              <div key={index} className={`grid grid-cols-[46px_1fr] whitespace-pre ${LOOK[line[0] as '+'] ?? ''}`}>
+                <span className="pr-3 text-right text-quiet select-none">
+                  {line[0] === '+' ? '+' : line[0] === '-' ? '−' : hunk.oldStart + oldLinesBefore(hunk.lines, index)}
+                </span>
+                <span>{line.slice(1)}</span>
+              </div>
+            ))}
+          </div>
+        ))}
+      </section>
+    </figure>
+  )
+}

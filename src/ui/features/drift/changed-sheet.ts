@@ -1,0 +1,50 @@
+'use client'
+
+import { cardContextOf } from '@/core/check'
+import type { Comparison } from '@/core/compare'
+import { type Drawing, drawCard, type Pair, sheetOfPairs } from '@/core/sheet'
+import { type CardContext, cardOf, type Surface } from '@/core/surface'
+import { database, type StoredRun } from '@/store/database'
+import { pagesAt } from '@/store/pages'
+import { count, dayAndTime } from '../../kit/words'
+import { isTextFirst } from '../../parts/card/text-first'
+import { pictureKey } from '../../parts/sheet/sheet-pictures'
+import { pathUnder } from './drift-items'
+
+/** Pages on one sheet: more make a picture that is too long to look through. */
+export const MOST_ON_SHEET = 40
+
+async function contextOf(run: StoredRun): Promise<CardContext> {
+  const images = await database.images.where('run').equals(run.id).toArray()
+  return cardContextOf(run, new Map(images.map(({ url, image }) => [url, image])))
+}
+
+/** Cards that changed on one surface, before and after, as a drawing. */
+export async function sheetOfChanges(
+  before: StoredRun,
+  after: StoredRun,
+  { differences }: Pick<Comparison, 'differences'>,
+  surface: Surface,
+): Promise<Drawing> {
+  const changed = [...differences].flatMap(([url, { cards }]) => {
+    const card = cards.get(surface.id)
+    return card ? [{ url, marked: new Set(card.parts) }] : []
+  })
+  const shown = changed.slice(0, MOST_ON_SHEET)
+  const urls = shown.map(({ url }) => url)
+  const sides = await Promise.all(
+    [before, after].map(async (run) => ({ run, context: await contextOf(run), pages: await pagesAt(run.id, urls) })),
+  )
+  const pairs = shown.map(({ url, marked }, index): Pair => {
+    const [old, now] = sides.map(({ run, context, pages }) => {
+      const stored = pages[index]
+      if (!stored) return null
+      const options = { keyOf: (of: string) => pictureKey(run.id, of), isTextFirst: isTextFirst(surface.id), marked }
+      return drawCard(cardOf(stored.page, surface, context), surface, options)
+    })
+    return { name: pathUnder(after.source.site, url), before: old ?? null, after: now ?? null }
+  })
+  const more = changed.length > shown.length ? `, the first ${shown.length} of them` : ''
+  const about = `${count(changed.length, 'page')} with another card${more}: ${dayAndTime(before.startedAt)} and ${dayAndTime(after.startedAt)}`
+  return sheetOfPairs(`${surface.name}, ${new URL(after.source.site).host}`, about, pairs)
+}

@@ -1,0 +1,178 @@
+'use client'
+
+import { Dialog } from 'radix-ui'
+import { useEffect, useMemo, useState } from 'react'
+import type { StoredRun } from '@/store/database'
+import { startRun } from '../../state/run/session'
+import { crawlFrom } from '../../state/run/sources'
+import { useRows } from '../../state/run/use-run'
+import { useSurfaces } from '../../state/surface/use-surfaces'
+import type { GoTo } from '../../state/view/use-view'
+import type { View } from '../../state/view/view'
+
+type Target = { id: string; name: string; hint: string; go: () => void }
+
+/** Targets shown at once. */
+const MOST_SHOWN = 12
+
+/** Do all words of the question stand in the text, in any order? */
+export function matchesWords(text: string, question: string): boolean {
+  const lower = text.toLowerCase()
+  return question
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => lower.includes(word))
+}
+
+/** Goes anywhere: pages, areas, surfaces, actions. Opens with Ctrl K or ⌘K. */
+export function JumpBox({
+  view,
+  goTo,
+  run,
+  demo,
+}: {
+  view: View
+  goTo: GoTo
+  run: StoredRun | null
+  demo: string | null
+}) {
+  const [isOpen, setIsOpen] = useState(false)
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.metaKey || event.ctrlKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault()
+        setIsOpen(true)
+      }
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+  return (
+    <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
+      <Dialog.Trigger className="flex h-8 shrink-0 items-center gap-2 whitespace-nowrap rounded-card bg-white/8 px-3 text-bar-quiet hover:bg-white/15 max-md:hidden">
+        Jump <kbd className="key">Ctrl K</kbd>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed left-1/2 top-[12vh] z-50 w-[min(560px,94vw)] -translate-x-1/2 overflow-hidden rounded-[10px] border border-line bg-sheet shadow-2xl"
+        >
+          <Dialog.Title className="sr-only">Jump to a page, an area or an action</Dialog.Title>
+          <JumpList view={view} goTo={goTo} run={run} demo={demo} close={() => setIsOpen(false)} />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}
+
+function JumpList({
+  view,
+  goTo,
+  run,
+  demo,
+  close,
+}: {
+  view: View
+  goTo: GoTo
+  run: StoredRun | null
+  demo: string | null
+  close: () => void
+}) {
+  const [question, setQuestion] = useState('')
+  const surfaces = useSurfaces()
+  const [at, setAt] = useState(0)
+  const rows = useRows(view.run)
+  const targets = useMemo((): Target[] => {
+    const areas: Target[] = [
+      { id: 'gather', name: 'Gather', hint: 'area', go: () => goTo({ area: 'gather', page: null }) },
+      ...(run
+        ? [
+            { id: 'wall', name: 'Wall', hint: 'area', go: () => goTo({ area: 'wall' as const }) },
+            { id: 'causes', name: 'Causes', hint: 'area', go: () => goTo({ area: 'causes' as const }) },
+            { id: 'pictures', name: 'Pictures', hint: 'area', go: () => goTo({ area: 'pictures' as const }) },
+            { id: 'drafts', name: 'Drafts', hint: 'area', go: () => goTo({ area: 'drafts' as const }) },
+            { id: 'drift', name: 'Drift', hint: 'area', go: () => goTo({ area: 'drift' as const }) },
+            { id: 'clearance', name: 'Clearance', hint: 'area', go: () => goTo({ area: 'clearance' as const }) },
+          ]
+        : []),
+    ]
+    const places = run
+      ? surfaces.map((surface) => ({
+          id: surface.id,
+          name: surface.name,
+          hint: 'surface',
+          go: () => goTo({ area: 'wall', surface: surface.id }),
+        }))
+      : []
+    const pages = (rows ?? []).map((row) => ({
+      id: `page ${row.url}`,
+      name: row.path,
+      hint: row.faces[surfaces[0]!.id]?.title ?? '',
+      go: () => goTo({ area: 'page', page: row.path }),
+    }))
+    const actions: Target[] = demo
+      ? [
+          {
+            id: 'demo',
+            name: 'Gather the demo',
+            hint: 'action',
+            go: () => goTo({ area: 'gather', run: startRun(crawlFrom(demo)), page: null }),
+          },
+        ]
+      : []
+    return [...areas, ...places, ...actions, ...pages]
+  }, [rows, run, demo, goTo, surfaces])
+  const shown = targets.filter(({ name, hint }) => matchesWords(`${name} ${hint}`, question)).slice(0, MOST_SHOWN)
+  const choose = (target: Target | undefined) => {
+    if (!target) return
+    close()
+    target.go()
+  }
+  return (
+    <div>
+      <input
+        // biome-ignore lint/a11y/noAutofocus: the box was opened to type into it
+        autoFocus
+        role="combobox"
+        aria-expanded="true"
+        aria-controls="jump-targets"
+        aria-activedescendant={shown[at] ? `jump-${at}` : undefined}
+        aria-label="Page, area or action"
+        placeholder="Page, area or action"
+        className="h-12 w-full border-b border-line bg-transparent px-4 text-[15px] outline-none"
+        value={question}
+        onChange={(event) => {
+          setQuestion(event.target.value)
+          setAt(0)
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown') setAt(Math.min(at + 1, shown.length - 1))
+          else if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0))
+          else if (event.key === 'Enter') choose(shown[at])
+          else return
+          event.preventDefault()
+        }}
+      />
+      <div id="jump-targets" role="listbox" aria-label="Targets" className="max-h-[50vh] overflow-auto p-1">
+        {shown.length === 0 && <p className="px-3 py-4 text-quiet">Nothing is called that. Try a part of a path.</p>}
+        {shown.map((target, index) => (
+          <button
+            key={target.id}
+            id={`jump-${index}`}
+            role="option"
+            aria-selected={index === at}
+            type="button"
+            tabIndex={-1}
+            onMouseMove={() => setAt(index)}
+            onClick={() => choose(target)}
+            className="flex w-full items-baseline gap-3 rounded px-3 py-[6px] text-left aria-selected:bg-pick-soft"
+          >
+            <span className="truncate font-mono text-[12px]">{target.name}</span>
+            <span className="ml-auto max-w-[50%] truncate text-quiet">{target.hint}</span>
+          </button>
+        ))}
+      </div>
+    </div>
+  )
+}

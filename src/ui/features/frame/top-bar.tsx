@@ -1,0 +1,205 @@
+'use client'
+
+import { clsx } from 'clsx'
+import { DropdownMenu } from 'radix-ui'
+import type { StoredRun } from '@/store/database'
+import { clockTime, count, dayAndTime, shortAddress } from '../../kit/words'
+import { useAskFirst } from '../../parts/ask-first'
+import { startRun, stopRun, useSession } from '../../state/run/session'
+import { addressAsked, sourceOfRun } from '../../state/run/sources'
+import { useRuns } from '../../state/run/use-run'
+import type { GoTo } from '../../state/view/use-view'
+import { type Area, type View, viewHref } from '../../state/view/view'
+import { JumpBox } from './jump-box'
+import { Mark } from './mark'
+
+export const AREA_NAMES: Record<Area, string> = {
+  gather: 'Gather',
+  wall: 'Wall',
+  page: 'Page',
+  causes: 'Causes',
+  pictures: 'Pictures',
+  drafts: 'Drafts',
+  drift: 'Drift',
+  clearance: 'Clearance',
+}
+
+/** Areas that stand on the track, in the order of the work. */
+const TRACK: Area[] = ['gather', 'wall', 'causes', 'pictures', 'drafts', 'drift', 'clearance']
+
+type Props = { view: View; goTo: GoTo; run: StoredRun | null; demo: string | null }
+
+export function TopBar({ view, goTo, run, demo }: Props) {
+  return (
+    <header className="flex h-[50px] shrink-0 items-center gap-3 bg-bar px-4 text-bar-ink max-md:gap-2 max-md:px-2">
+      <a
+        href="/"
+        onClick={(event) => follow(event, () => goTo({ area: 'gather', page: null }))}
+        className="flex items-center gap-2 rounded"
+        aria-label="Nimble Parrot, Gather"
+      >
+        <Mark />
+        <span className="font-display whitespace-nowrap text-[17px] font-bold tracking-[-.01em] max-lg:hidden">
+          Nimble Parrot
+        </span>
+      </a>
+      <RunChip run={run} goTo={goTo} />
+      <nav
+        aria-label="Areas"
+        className="mx-auto flex min-w-0 items-center max-md:mx-0 max-md:flex-1 max-md:overflow-x-auto"
+      >
+        {TRACK.map((area, index) => (
+          <TrackStop
+            key={area}
+            area={area}
+            name={AREA_NAMES[area]}
+            isFirst={index === 0}
+            view={view}
+            run={run}
+            goTo={goTo}
+          />
+        ))}
+      </nav>
+      <JumpBox view={view} goTo={goTo} run={run} demo={demo} />
+      <MainAction run={run} goTo={goTo} />
+    </header>
+  )
+}
+
+/** Links stay links: only a plain click is ours. */
+function follow(event: React.MouseEvent, go: () => void): void {
+  if (event.metaKey || event.ctrlKey || event.shiftKey || event.button !== 0) return
+  event.preventDefault()
+  go()
+}
+
+function TrackStop({
+  area,
+  name,
+  isFirst,
+  view,
+  run,
+  goTo,
+}: {
+  area: Area
+  name: string
+  isFirst: boolean
+  view: View
+  run: StoredRun | null
+  goTo: GoTo
+}) {
+  const isHere = view.area === area || (area === 'wall' && view.area === 'page')
+  const isOff = area !== 'gather' && !view.run
+  const errors = area === 'wall' ? (run?.summary?.error ?? 0) : 0
+  return (
+    <>
+      {!isFirst && (
+        <span className="mx-[3px] h-px w-[10px] shrink-0 bg-bar-quiet/50 max-md:hidden" aria-hidden="true" />
+      )}
+      <a
+        href={viewHref({ ...view, area })}
+        onClick={(event) => follow(event, () => !isOff && goTo({ area }))}
+        aria-current={isHere ? 'page' : undefined}
+        aria-disabled={isOff || undefined}
+        className={clsx(
+          'flex h-8 shrink-0 items-center gap-[6px] rounded-card px-[9px] text-[13.5px] font-medium max-md:px-2',
+          isHere ? 'bg-bar-ink font-semibold text-bar' : 'text-bar-ink hover:bg-white/10',
+          isOff && 'opacity-50',
+        )}
+      >
+        {name}
+        {area === 'gather' && run?.state === 'done' && !isHere && (
+          <span aria-hidden="true" className="text-[#4fcf8f]">
+            ✓
+          </span>
+        )}
+        {errors > 0 && (
+          <span
+            className="text-[11px] font-semibold tabular-nums opacity-80"
+            title={`${count(errors, 'error')} in the way of the launch`}
+          >
+            {errors}
+            <span className="sr-only"> errors in the way</span>
+          </span>
+        )}
+      </a>
+    </>
+  )
+}
+
+/** The site and its run; opens the list of runs. */
+function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
+  const runs = useRuns() ?? []
+  if (!run) return null
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex h-8 min-w-0 items-center gap-2 rounded-card bg-white/8 px-3 text-[12.5px] hover:bg-white/15 max-sm:hidden">
+        <b className="truncate font-semibold">{shortAddress(run.source.site)}</b>
+        <span className="truncate text-bar-quiet max-lg:hidden">
+          {run.source.location !== run.source.site && `from ${shortAddress(run.source.location)}, `}
+          {clockTime(run.startedAt)}
+        </span>
+        <span aria-hidden="true" className="text-bar-quiet">
+          ▾
+        </span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="start"
+          sideOffset={6}
+          className="z-30 max-h-[70vh] w-[320px] overflow-auto rounded-card border border-line bg-sheet p-1 text-ink shadow-xl"
+        >
+          <DropdownMenu.Label className="px-2 py-1 text-[11.5px] text-quiet">
+            Runs kept in this browser
+          </DropdownMenu.Label>
+          {runs.map((one) => (
+            <DropdownMenu.Item
+              key={one.id}
+              onSelect={() => goTo({ area: 'wall', run: one.id, page: null, section: null })}
+              className={clsx(
+                'flex cursor-pointer items-baseline gap-2 rounded px-2 py-[6px] outline-none data-highlighted:bg-soft',
+                one.id === run.id && 'font-semibold',
+              )}
+            >
+              <span className="flex-1 truncate">{shortAddress(one.source.site)}</span>
+              <span className="text-[11.5px] text-quiet">{dayAndTime(one.startedAt)}</span>
+              <span className="w-16 text-right text-[11.5px] text-quiet">{count(one.pages, 'page')}</span>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
+/** What is most likely wanted now: stop what runs, else run again what is open. */
+function MainAction({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
+  const session = useSession()
+  const { askFirst, dialog } = useAskFirst()
+  const look = 'h-8 whitespace-nowrap rounded-card px-4 font-semibold max-md:px-2'
+  if (session.kind === 'running') {
+    return (
+      <button type="button" className={clsx(look, 'bg-bar-ink text-bar')} onClick={stopRun}>
+        Stop
+      </button>
+    )
+  }
+  const source = run && sourceOfRun(run)
+  if (!source) return null
+  const again = () => {
+    const runId = startRun(source)
+    goTo({ area: 'gather', run: runId, page: null })
+  }
+  return (
+    <>
+      <button
+        type="button"
+        className={clsx(look, 'bg-[#4fcf8f] text-[#0b1a14] hover:bg-[#6bdca3]')}
+        onClick={() => askFirst(run, addressAsked(source), again)}
+      >
+        Run again
+      </button>
+      {dialog}
+    </>
+  )
+}

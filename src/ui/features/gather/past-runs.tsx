@@ -1,0 +1,165 @@
+'use client'
+
+import { useLiveQuery } from 'dexie-react-hooks'
+import { useState } from 'react'
+import { database, type StoredRun } from '@/store/database'
+import { deletePictureCopies, pictureCopies } from '@/store/picture-copies'
+import { deleteRun, storageUse } from '@/store/runs'
+import type { GatherSource } from '@/workers/protocol'
+import { bytes, count, dayAndTime, shortAddress } from '../../kit/words'
+import { useAskFirst } from '../../parts/ask-first'
+import { addressAsked, sourceToResume } from '../../state/run/sources'
+import { useRuns } from '../../state/run/use-run'
+import type { GoTo } from '../../state/view/use-view'
+import { OpenProject, SaveProject } from './project-archive'
+
+type RunsProps = { goTo: GoTo; onResume: (source: GatherSource, run: string) => void }
+
+/** Runs by site, newest first; each can be opened and deleted. */
+export function PastRuns({ goTo, onResume }: RunsProps) {
+  const runs = useRuns()
+  if (!runs) return null
+  return (
+    <section aria-labelledby="past-runs">
+      <h2 id="past-runs" className="mb-2 text-[15px] font-semibold">
+        Sites and their runs <span className="font-normal text-quiet">– kept in this browser, and nowhere else</span>
+      </h2>
+      {runs.length === 0 ? (
+        <p className="text-quiet">The first one will stand here.</p>
+      ) : (
+        <Sites runs={runs} goTo={goTo} onResume={onResume} />
+      )}
+      {runs.length > 0 && <Room />}
+      <OpenProject />
+    </section>
+  )
+}
+
+function Sites({ runs, goTo, onResume }: RunsProps & { runs: StoredRun[] }) {
+  const sites = Map.groupBy(runs, (run) => run.source.site)
+  const { askFirst, dialog } = useAskFirst()
+  return (
+    <div className="grid gap-4">
+      {dialog}
+      {[...sites].map(([site, ofSite]) => (
+        <div key={site}>
+          <div className="flex items-baseline gap-4">
+            <h3 className="font-mono text-[12.5px] font-semibold">{shortAddress(site)}</h3>
+            <SaveProject site={site} />
+          </div>
+          <ul>
+            {ofSite.map((run) => (
+              <PastRun
+                key={run.id}
+                run={run}
+                onResume={resumeOf(run, askFirst, onResume)}
+                onOpen={() => goTo({ area: 'wall', run: run.id, page: null, section: null, symptoms: [], search: '' })}
+              />
+            ))}
+          </ul>
+        </div>
+      ))}
+    </div>
+  )
+}
+
+const STATES: Record<StoredRun['state'], string> = {
+  running: 'still running',
+  stopped: 'stopped early',
+  done: '',
+  failed: 'broke off',
+}
+
+/** Goes on with a run where it was broken off; null where that can't be done. */
+function resumeOf(
+  run: StoredRun,
+  askFirst: ReturnType<typeof useAskFirst>['askFirst'],
+  onResume: RunsProps['onResume'],
+): (() => void) | null {
+  const source = sourceToResume(run)
+  return source && (() => askFirst(run, addressAsked(source), () => onResume(source, run.id)))
+}
+
+/** Room that everything kept here takes, as the browser counts it, and what of it can be let go of besides runs. */
+function Room() {
+  const room = useLiveQuery(async () => {
+    // Asked again whenever a run or a picture comes or goes. The browser is asked last: what is read from the database
+    // after a promise of its own is not watched.
+    await database.runs.count()
+    const copies = await pictureCopies()
+    return { copies, use: await storageUse() }
+  })
+  if (!room) return null
+  const { use, copies } = room
+  return (
+    <p className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-1 text-quiet">
+      {use && (
+        <span>
+          Together they take {bytes(use.usedBytes)} of the {bytes(use.quotaBytes)} that the browser gives.
+        </span>
+      )}
+      {copies.count > 0 && (
+        <>
+          <span>
+            {bytes(copies.bytes)} of it are copies of {count(copies.count, 'picture')}, which draw the cards of past
+            runs.
+          </span>
+          <button type="button" className="button" onClick={() => void deletePictureCopies()}>
+            Let go of the copies
+          </button>
+        </>
+      )}
+    </p>
+  )
+}
+
+function PastRun({ run, onOpen, onResume }: { run: StoredRun; onOpen: () => void; onResume: (() => void) | null }) {
+  const [isAsking, setIsAsking] = useState(false)
+  const when = dayAndTime(run.startedAt)
+  return (
+    <li className="flex items-center gap-4 border-b border-line py-[6px] max-md:flex-wrap max-md:gap-x-3">
+      <span className="w-[110px]">{when}</span>
+      <span className="w-[80px]">{count(run.pages, 'page')}</span>
+      <span className="w-[70px] text-right tabular-nums text-quiet">{run.size !== undefined && bytes(run.size)}</span>
+      <span className="flex-1 text-quiet">
+        {run.summary && `${count(run.summary.error, 'error')}, ${count(run.summary.warning, 'warning')}`}
+        {STATES[run.state] && ` · ${STATES[run.state]}`}
+        {run.launchedAt && ` · live since ${dayAndTime(run.launchedAt)}`}
+      </span>
+      {isAsking ? (
+        <>
+          <span>
+            Delete this run for good?
+            {run.launchedAt && ' Without it, which copies of it are out of date can’t be told.'}
+          </span>
+          <button type="button" className="button text-wrong" onClick={() => void deleteRun(run.id)}>
+            Delete
+          </button>
+          <button type="button" className="button" onClick={() => setIsAsking(false)}>
+            Keep
+          </button>
+        </>
+      ) : (
+        <>
+          {onResume && (
+            <button type="button" className="button" onClick={onResume} aria-label={`Go on with the run of ${when}`}>
+              Go on
+            </button>
+          )}
+          <button type="button" className="button" onClick={onOpen} aria-label={`Open the run of ${when}`}>
+            Open
+          </button>
+          <button
+            type="button"
+            className="button"
+            onClick={() => setIsAsking(true)}
+            aria-label={`Delete the run of ${when}`}
+            disabled={run.state === 'running'}
+          >
+            Delete …
+          </button>
+        </>
+      )}
+    </li>
+  )
+}

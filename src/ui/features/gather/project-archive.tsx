@@ -1,0 +1,120 @@
+'use client'
+
+import { useState } from 'react'
+import type { ArchiveAnswer, ArchiveAsk } from '@/workers/archive.worker'
+import type { Prefer } from '@/workers/open-project'
+import { FileButton } from '../../kit/file-button'
+import { saveFile } from '../../kit/save-file'
+import { count, dayAndTime, shortAddress } from '../../kit/words'
+
+/** Asks a worker of its own one thing. Rejects with words that can be shown. */
+function ask<K extends ArchiveAnswer['kind']>(command: ArchiveAsk): Promise<Extract<ArchiveAnswer, { kind: K }>> {
+  const worker = new Worker(new URL('../../../workers/archive.worker.ts', import.meta.url), { type: 'module' })
+  return new Promise<Extract<ArchiveAnswer, { kind: K }>>((resolve, reject) => {
+    worker.addEventListener('message', ({ data }: MessageEvent<ArchiveAnswer>) => {
+      if (data.kind === 'failed') reject(new Error(data.message))
+      else resolve(data as Extract<ArchiveAnswer, { kind: K }>)
+    })
+    worker.addEventListener('error', () => reject(new Error('It broke off by a fault of ours.')))
+    worker.postMessage(command)
+  }).finally(() => worker.terminate())
+}
+
+const words = (error: unknown) => (error instanceof Error ? error.message : String(error))
+
+/** All that this browser holds of a site, as one file. */
+export function SaveProject({ site }: { site: string }) {
+  const [said, setSaid] = useState<{ text: string; isFault: boolean } | null>(null)
+  const save = async () => {
+    setSaid({ text: 'Writing …', isFault: false })
+    try {
+      const { archive } = await ask<'saved'>({ kind: 'save', site })
+      saveFile(`${new URL(site).host}.nimble-parrot.zip`, archive, 'application/zip')
+      setSaid({ text: 'Saved.', isFault: false })
+    } catch (error) {
+      setSaid({ text: words(error), isFault: true })
+    }
+  }
+  return (
+    <span className="flex items-baseline gap-2 font-sans text-[12.5px] font-normal">
+      <button type="button" className="text-pick hover:underline" onClick={() => void save()}>
+        Save the project<span className="sr-only"> of {shortAddress(site)}</span>
+      </button>
+      <span role="status" className={said?.isFault ? 'text-wrong' : 'text-quiet'}>
+        {said?.text}
+      </span>
+    </span>
+  )
+}
+
+type State =
+  | { kind: 'idle' }
+  | { kind: 'working'; text: string }
+  | { kind: 'asking'; archive: File; site: string; savedAt: string }
+  | { kind: 'said'; text: string; isFault: boolean }
+
+/** Takes a project archive over. Where it and this browser both have something, it asks which stays. */
+export function OpenProject() {
+  const [state, setState] = useState<State>({ kind: 'idle' })
+  const open = async (archive: File, prefer: Prefer) => {
+    setState({ kind: 'working', text: 'Taking it over …' })
+    try {
+      const { opened } = await ask<'opened'>({ kind: 'open', archive, prefer })
+      const known = opened.known > 0 ? `, ${count(opened.known, 'run was', 'runs were')} here already` : ''
+      const text = `${shortAddress(opened.site)}: ${count(opened.runs, 'run')} and ${count(opened.drafts, 'draft')} taken over${known}.`
+      setState({ kind: 'said', text, isFault: false })
+    } catch (error) {
+      setState({ kind: 'said', text: words(error), isFault: true })
+    }
+  }
+  const look = async (archive: File) => {
+    setState({ kind: 'working', text: 'Reading …' })
+    try {
+      const { site, savedAt, hasSomething } = await ask<'looked'>({ kind: 'look', archive })
+      if (hasSomething) setState({ kind: 'asking', archive, site, savedAt })
+      else await open(archive, 'archive')
+    } catch (error) {
+      setState({ kind: 'said', text: words(error), isFault: true })
+    }
+  }
+  if (state.kind === 'asking') {
+    const { archive, site, savedAt } = state
+    return (
+      <div role="alertdialog" aria-label="Which stays" className="mt-3 flex flex-wrap items-center gap-2">
+        <span className="max-w-[52ch]">
+          This browser has drafts or settings of {shortAddress(site)} already; the archive is of {dayAndTime(savedAt)}.
+          Where both have something, which stays?
+        </span>
+        <button type="button" className="button" onClick={() => void open(archive, 'mine')}>
+          What is here
+        </button>
+        <button type="button" className="button" onClick={() => void open(archive, 'archive')}>
+          What the archive has
+        </button>
+        <button type="button" className="button" onClick={() => setState({ kind: 'idle' })}>
+          Leave it
+        </button>
+      </div>
+    )
+  }
+  return (
+    <p className="mt-3 flex flex-wrap items-center gap-3">
+      <FileButton
+        accept=".zip"
+        disabled={state.kind === 'working'}
+        label="Open a project archive"
+        onChosen={([archive]) => void look(archive)}
+      >
+        Open a project …
+      </FileButton>
+      <span
+        role={state.kind === 'said' && state.isFault ? 'alert' : 'status'}
+        className={state.kind === 'said' && state.isFault ? 'text-wrong' : 'text-quiet'}
+      >
+        {state.kind === 'idle'
+          ? 'A file that “Save the project” wrote: runs, drafts, requirements and all.'
+          : state.text}
+      </span>
+    </p>
+  )
+}

@@ -1,0 +1,263 @@
+'use client'
+
+import { clsx } from 'clsx'
+import { useEffect, useState } from 'react'
+import { limits, parseUrl, pathOf } from '@/core/address'
+import { surfaces } from '@/core/surface'
+import { addTo } from '@/core/text'
+import type { WallRow } from '@/store/database'
+import type { Trouble } from '@/workers/protocol'
+import { count, duration, shortAddress } from '../../kit/words'
+import { WallCard } from '../../parts/card/wall-card'
+import { notesToKnow } from '../../state/run/notes-to-know'
+import { keepOwnPictureHost } from '../../state/run/own-picture-hosts'
+import { type Session, stopRun } from '../../state/run/session'
+import { sourceName } from '../../state/run/sources'
+import { useNewestRows, useRun } from '../../state/run/use-run'
+import type { GoTo } from '../../state/view/use-view'
+
+type Live = Extract<Session, { kind: 'running' | 'ended' }>
+
+/** Cards shown while they come: the newest. */
+const CARDS_SHOWN = 24
+
+export function RunProgress({
+  session,
+  goTo,
+  onStartOver,
+  onLeave,
+  onGoOn,
+}: {
+  session: Live
+  goTo: GoTo
+  /** Gathers the same again; null where not all of it is known. */
+  onStartOver: (() => void) | null
+  onLeave: () => void
+  /** Goes on where the run was stopped; null where that can't be done. */
+  onGoOn: (() => void) | null
+}) {
+  const run = useRun(session.runId)
+  const newest = useNewestRows(session.runId, CARDS_SHOWN)
+  const nowMs = useNow(session.kind === 'running')
+  const elapsedMs = (session.endedAtMs ?? nowMs) - session.startedAtMs
+  const rate = session.done / Math.max(0.5, elapsedMs / 1000)
+  const summary = run.kind === 'ready' ? run.value.summary : null
+  const isRunning = session.kind === 'running'
+  const toKnow = run.kind === 'ready' ? notesToKnow(run.value) : []
+  return (
+    <div className="grid h-full grid-cols-[1fr_320px] max-md:grid-cols-1 max-md:overflow-auto">
+      <section aria-label="Pages as they come" className="flex min-h-0 flex-col">
+        <div className="flex items-end gap-6 px-6 pb-4 pt-6 max-md:flex-wrap max-md:px-4">
+          <div aria-live="polite">
+            <h1 className="font-display text-[30px] font-semibold leading-none tracking-[-.015em]">
+              {count(session.done, 'page')}
+              <span className="text-quiet"> of about {(session.done + session.waiting).toLocaleString('en')}</span>
+            </h1>
+            <p className="mt-2 text-quiet">
+              {headline(session)}{' '}
+              {isRunning &&
+                session.waiting > 0 &&
+                rate > 0 &&
+                `About ${duration((session.waiting / rate) * 1000)} left.`}
+            </p>
+          </div>
+          <div className="ml-auto flex gap-2">
+            {isRunning && (
+              <button type="button" className="button" onClick={stopRun}>
+                Stop
+              </button>
+            )}
+            {!isRunning && (
+              <>
+                <button type="button" className="button" onClick={onLeave}>
+                  Gather something else
+                </button>
+                {onGoOn && (
+                  <button type="button" className="button" onClick={onGoOn}>
+                    Go on
+                  </button>
+                )}
+                {onStartOver && (
+                  <button type="button" className="button" onClick={onStartOver}>
+                    Run again
+                  </button>
+                )}
+              </>
+            )}
+            {session.done > 0 && (
+              <button
+                type="button"
+                className={clsx('button', !isRunning && 'button-main')}
+                onClick={() => goTo({ area: 'wall', run: session.runId })}
+              >
+                Open the Wall
+              </button>
+            )}
+          </div>
+        </div>
+        <div className="mx-6 h-[3px] shrink-0 overflow-hidden rounded bg-line max-md:mx-4" aria-hidden="true">
+          <div
+            className="h-full bg-ink transition-[width] duration-300"
+            style={{ width: `${(100 * session.done) / Math.max(1, session.done + session.waiting)}%` }}
+          />
+        </div>
+        <section className="min-h-0 flex-1 overflow-auto px-6 py-4 max-md:px-4" tabIndex={0} aria-label="Newest cards">
+          <div className="columns-4 gap-3 max-lg:columns-3 max-md:columns-2">
+            {newest.map((row) => (
+              <SmallCard key={row.url} row={row} onOpen={() => goTo({ area: 'page', run: row.run, page: row.path })} />
+            ))}
+          </div>
+        </section>
+      </section>
+      <aside className="flex min-h-0 flex-col gap-5 overflow-auto border-l border-line bg-sheet p-5 max-md:border-l-0 max-md:border-t">
+        <dl className="grid grid-cols-2 gap-x-4 gap-y-3">
+          <Figure name="Pictures" value={session.images.toLocaleString('en')} />
+          <Figure name="Waiting" value={session.waiting.toLocaleString('en')} />
+          <Figure name="Time" value={duration(elapsedMs)} />
+          <Figure name="Pages a second" value={rate.toFixed(rate < 10 ? 1 : 0)} />
+          {summary && <Figure name="Errors" value={String(summary.error)} />}
+          {summary && <Figure name="Warnings" value={String(summary.warning)} />}
+        </dl>
+        {isRunning && (
+          <div>
+            <h2 className="mb-1 font-semibold">Being fetched</h2>
+            <ul className="font-mono text-[11.5px] text-quiet">
+              {session.fetching.slice(0, 8).map((url) => (
+                <li key={url} className="truncate">
+                  {shortAddress(url)}
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+        {session.slow.length > 0 && (
+          <div>
+            <h2 className="mb-1 font-semibold">Slowest answers</h2>
+            <ul className="grid grid-cols-[minmax(0,1fr)] gap-[2px] text-[12px]">
+              {session.slow.map(({ url, ms }) => (
+                <li key={url} className="flex items-baseline gap-3">
+                  <span className="shrink-0 tabular-nums">{(ms / 1000).toFixed(1)} s</span>
+                  <span className="min-w-0 truncate font-mono text-[11.5px] text-quiet" title={url}>
+                    {pathOf(url)}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+        {session.slowed.length > 0 && (
+          <div>
+            <h2 className="mb-1 font-semibold">Hosts that are not the site’s</h2>
+            <p className="text-quiet">
+              Their pictures are asked for at most twice a second each, {limits.foreignPictures} times in all.
+            </p>
+            <ul className="mt-1 grid gap-1">
+              {session.slowed.map((host) => (
+                <li key={host} className="flex flex-wrap items-baseline justify-between gap-x-3">
+                  <span className="font-mono text-[11.5px] [overflow-wrap:anywhere]">{host}</span>
+                  {onStartOver && (
+                    <button
+                      type="button"
+                      className="shrink-0 text-pick hover:underline"
+                      onClick={() => {
+                        keepOwnPictureHost(host)
+                        onStartOver()
+                      }}
+                    >
+                      It is ours: gather again<span className="sr-only"> with {host}</span>
+                    </button>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+        {toKnow.length > 0 && (
+          <div>
+            <h2 className="mb-1 font-semibold">To know</h2>
+            <ul className="grid gap-1 text-quiet">
+              {toKnow.map((message) => (
+                <li key={message}>{message}</li>
+              ))}
+            </ul>
+          </div>
+        )}
+        <div>
+          <h2 className="mb-1 font-semibold">Troubles on the way</h2>
+          {session.troubles.length === 0 && <p className="text-quiet">None so far.</p>}
+          <ul className="grid gap-2">
+            {groupTroubles(session.troubles).map(({ kind, addresses }) => (
+              <li key={kind}>
+                <div>
+                  {kind} {addresses.length > 1 && <span className="text-quiet">{addresses.length} times</span>}
+                </div>
+                {addresses.slice(0, ADDRESSES_NAMED).map((url) => (
+                  <div key={url} className="truncate font-mono text-[11.5px] text-quiet" title={url}>
+                    {shortAddress(url)}
+                  </div>
+                ))}
+              </li>
+            ))}
+          </ul>
+        </div>
+      </aside>
+    </div>
+  )
+}
+
+/** Addresses named under one kind of trouble. */
+const ADDRESSES_NAMED = 4
+
+/** Troubles of one kind together, the kind with most of them first. Hosts aside, the words are the kind. */
+export function groupTroubles(troubles: readonly Trouble[]): { kind: string; addresses: string[] }[] {
+  const groups = new Map<string, string[]>()
+  for (const { url, message } of troubles) {
+    const host = parseUrl(url)?.host ?? ''
+    const words = message
+      .replace(`${host} `, 'The host ')
+      .replace(/^answered/, 'It answered')
+      .replace(/([^.])$/, '$1.')
+    addTo(groups, words, url)
+  }
+  return [...groups]
+    .map(([kind, addresses]) => ({ kind, addresses }))
+    .sort((a, b) => b.addresses.length - a.addresses.length)
+}
+
+function headline(session: Live): string {
+  const place = session.site ? shortAddress(session.site) : shortAddress(sourceName(session.source))
+  if (session.kind === 'running') return session.site ? `Gathering ${place}.` : `Asking ${place} …`
+  return session.stopped ? `Stopped. What ${place} gave so far is kept.` : `${place} is gathered.`
+}
+
+function Figure({ name, value }: { name: string; value: string }) {
+  return (
+    <div>
+      <dt className="text-[11.5px] text-quiet">{name}</dt>
+      <dd className="font-display text-[20px] font-semibold leading-tight tabular-nums">{value}</dd>
+    </div>
+  )
+}
+
+function SmallCard({ row, onOpen }: { row: WallRow; onOpen: () => void }) {
+  const surface = surfaces[0]!
+  const face = row.faces[surface.id]
+  if (!face) return null
+  return (
+    <button type="button" onClick={onOpen} className="mb-3 block w-full break-inside-avoid text-left">
+      <WallCard run={row.run} surface={surface.id} face={face} />
+      <span className="mt-1 block truncate font-mono text-[11px] text-quiet">{row.path}</span>
+    </button>
+  )
+}
+
+/** The time, once a second, while somebody needs it. */
+function useNow(isTicking: boolean): number {
+  const [now, setNow] = useState(() => Date.now())
+  useEffect(() => {
+    if (!isTicking) return
+    const timer = setInterval(() => setNow(Date.now()), 1000)
+    return () => clearInterval(timer)
+  }, [isTicking])
+  return now
+}

@@ -1,0 +1,111 @@
+'use client'
+
+import { useCallback, useEffect, useState } from 'react'
+import type { StoredRun } from '@/store/database'
+import { FileButton } from '../../kit/file-button'
+import { useAskFirst } from '../../parts/ask-first'
+import { isTyping } from '../../state/keys/heard'
+import { folderPicker } from '../../state/run/build-folder'
+import { chosenFiles } from '../../state/run/dropped-files'
+import { chooseKeptFolder, type Given, lookAddress, lookAgain, lookPlace } from '../../state/run/look-again'
+import { useStartedWith } from '../../state/run/started-with'
+import type { GoTo } from '../../state/view/use-view'
+
+/** `asking`: the files of the run's folder or zip have to be given first. */
+type State = { kind: 'idle' } | { kind: 'looking' } | { kind: 'asking' } | { kind: 'failed'; message: string }
+
+/** Reads this page alone once more, and opens the run that holds it. */
+export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: string; goTo: GoTo }) {
+  const [state, setState] = useState<State>({ kind: 'idle' })
+  const { askFirst, dialog } = useAskFirst()
+  const startedWith = useStartedWith()
+  const look = useCallback(
+    async (given: Given | null = null) => {
+      setState({ kind: 'looking' })
+      try {
+        const at = await lookPlace(run, url, given, startedWith)
+        if (!at) {
+          setState({ kind: 'asking' })
+          return
+        }
+        const next = await lookAgain(run, url, at, given?.kind === 'folder' ? given.files : [])
+        setState({ kind: 'idle' })
+        goTo({ run: next }, 'replace')
+      } catch (error) {
+        setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })
+      }
+    },
+    [run, url, goTo, startedWith],
+  )
+  const isOfFiles = run.source.kind === 'folder' || run.source.kind === 'zip'
+  const start = useCallback(
+    () => askFirst(run, isOfFiles ? null : lookAddress(run, url), () => void look()),
+    [askFirst, run, isOfFiles, url, look],
+  )
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== 'r' || isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
+      event.preventDefault()
+      start()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [start])
+  return (
+    <span className="flex items-center gap-2 max-md:flex-wrap">
+      {dialog}
+      {state.kind === 'failed' && (
+        <span role="alert" className="max-w-[340px] text-[12px] leading-tight text-wrong">
+          {state.message}
+        </span>
+      )}
+      {(state.kind === 'asking' || (state.kind === 'failed' && isOfFiles)) && <GiveFiles run={run} onGiven={look} />}
+      {state.kind !== 'asking' && (
+        <button type="button" className="button" disabled={state.kind === 'looking'} onClick={start}>
+          {state.kind === 'looking' ? 'Looking …' : 'Look again'} <kbd className="key">R</kbd>
+        </button>
+      )}
+    </span>
+  )
+}
+
+/** Asks for the folder or the zip that the run was made from. Of it, this page and its pictures alone are read. */
+function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | null) => void }) {
+  const { kind, site, location } = run.source
+  if (kind === 'folder' && folderPicker()) {
+    return (
+      <>
+        <span className="max-w-[260px] text-[12px] leading-tight text-quiet">
+          Choose “{location}” once; from then on this browser reads it again.
+        </span>
+        <button
+          type="button"
+          className="button button-main"
+          onClick={async () => {
+            if (await chooseKeptFolder(site)) onGiven(null)
+          }}
+        >
+          Choose the folder
+        </button>
+      </>
+    )
+  }
+  return (
+    <>
+      <span className="max-w-[260px] text-[12px] leading-tight text-quiet">
+        A browser doesn’t keep files: give it “{location}” as it is now.
+      </span>
+      <FileButton
+        className="button-main"
+        asks={kind === 'folder' ? 'folder' : 'one'}
+        accept={kind === 'zip' ? '.zip,application/zip' : undefined}
+        onChosen={(files) => {
+          if (kind === 'zip') onGiven({ kind, file: files[0] })
+          else void chosenFiles(files).then((chosen) => onGiven({ kind: 'folder', ...chosen }))
+        }}
+      >
+        Choose the {kind}
+      </FileButton>
+    </>
+  )
+}

@@ -1,0 +1,163 @@
+'use client'
+
+import { useLiveQuery } from 'dexie-react-hooks'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import type { PictureEntry } from '@/core/check'
+import { sectionName } from '@/core/section'
+import { firstValue } from '@/core/surface'
+import { database, type StoredRun } from '@/store/database'
+import { pageOf } from '@/store/pages'
+import { templatesOf } from '@/store/templates'
+import { Notice } from '../../../kit/notice'
+import { count } from '../../../kit/words'
+import { useDrafts } from '../../../state/draft/use-drafts'
+import type { GoTo } from '../../../state/view/use-view'
+import type { View } from '../../../state/view/view'
+import { PictureModes } from '../picture-modes'
+import { type ComposePage, type ComposeSection, composeSections } from './compose-sections'
+import { ComposedGrid } from './composed-grid'
+import { ComposedStage } from './composed-stage'
+import { FillBar } from './fill-bar'
+import { PreviewQueue } from './preview-queue'
+import { SectionList } from './section-list'
+import { shipFaces } from './shipped-faces'
+import { TemplateFiles } from './template-files'
+import { TemplatePane } from './template-pane'
+import { useComposeAsks } from './use-compose-asks'
+import { useTemplate } from './use-template'
+
+type Props = { view: View; goTo: GoTo; run: StoredRun; book: PictureEntry[] }
+
+/** Share pictures made from a template, for all pages of a section at once. */
+export function ComposeArea({ view, goTo, run, book }: Props) {
+  const { site } = run.source
+  const rows = useLiveQuery(() => database.rows.where('run').equals(run.id).sortBy('order'), [run.id])
+  const drafts = useDrafts(site)
+  const sections = useMemo(() => rows && drafts && composeSections(rows, book, drafts), [rows, book, drafts])
+  const templated = useLiveQuery(async () => new Set(Object.keys(await templatesOf(site))), [site])
+  const [turn, setTurn] = useState(0)
+  const [isReady, setIsReady] = useState(false)
+  useEffect(() => {
+    void shipFaces().finally(() => setIsReady(true))
+  }, [])
+  const named = sections && (sections.find(({ section }) => section === view.compose) ?? sections[0])?.section
+  useEffect(() => {
+    // The address names the section from the start: it stays the same whatever is drafted meanwhile.
+    if (named && named !== view.compose) goTo({ compose: named }, 'replace')
+  }, [named, view.compose, goTo])
+  if (!sections || !isReady) return <Notice text="Reading the pages …" />
+  const chosen = sections.find(({ section }) => section === named)
+  if (!chosen) return <Notice text="No page of this run could be read." />
+  const without = sections.reduce((sum, one) => sum + one.without, 0)
+  return (
+    <div className="grid h-full grid-cols-[300px_minmax(0,1fr)_300px] max-lg:grid-cols-[220px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
+      <section aria-label="Sections" className="flex min-h-0 flex-col border-r border-line">
+        <PictureModes view={view} goTo={goTo} />
+        <h1 className="px-3 pb-2 font-semibold">{count(without, 'page')} without a picture</h1>
+        <SectionList
+          sections={sections}
+          chosen={chosen.section}
+          templated={templated ?? new Set()}
+          onChoose={(compose) => goTo({ compose, page: null }, 'replace')}
+        />
+        <TemplateFiles site={site} onTaken={() => setTurn((now) => now + 1)} />
+      </section>
+      <OneSection key={`${chosen.section} ${turn}`} view={view} goTo={goTo} run={run} section={chosen} turn={turn} />
+    </div>
+  )
+}
+
+/** The colour that a page names as the site's; undefined while it is read. */
+function useThemeColor(run: string, page: string): string | null | undefined {
+  const found = useLiveQuery(async () => {
+    const stored = await pageOf(run, page)
+    const named = stored?.page.facts ? firstValue(stored.page.facts, 'theme-color') : null
+    return { color: named && /^#[0-9a-f]{6}$/i.test(named.trim()) ? named.trim().toLowerCase() : null }
+  }, [run, page])
+  return found?.color
+}
+
+function OneSection({
+  view,
+  goTo,
+  run,
+  section,
+  turn,
+}: {
+  view: View
+  goTo: GoTo
+  run: StoredRun
+  section: ComposeSection
+  turn: number
+}) {
+  const color = useThemeColor(run.id, section.pages[0]!.url)
+  const state = useTemplate(run.source.site, section.section, color ?? null, turn)
+  if (!state || color === undefined) return <Notice text="Reading the template …" />
+  return <Composer view={view} goTo={goTo} run={run} section={section} state={state} />
+}
+
+function Composer({
+  view,
+  goTo,
+  run,
+  section,
+  state: { template, isFirst, change, reset },
+}: {
+  view: View
+  goTo: GoTo
+  run: StoredRun
+  section: ComposeSection
+  state: NonNullable<ReturnType<typeof useTemplate>>
+}) {
+  const [queue] = useState(() => new PreviewQueue())
+  const [hasZone, setHasZone] = useState(true)
+  const askFor = useComposeAsks(run, section.section, template)
+  // Those that need one come first.
+  const pages = useMemo(
+    () => [...section.pages].sort((a, b) => Number(a.has !== 'none') - Number(b.has !== 'none')),
+    [section],
+  )
+  const page = pages.find(({ path }) => path === view.page) ?? pages[0]!
+  const choose = useCallback(({ path }: ComposePage) => goTo({ page: path }, 'replace'), [goTo])
+  const family = template.face.file ?? template.face.family
+  const drawing = { shape: template.shape, queue, askFor, family }
+  return (
+    <>
+      <section aria-label="Composed pictures" className="flex min-h-0 min-w-0 flex-col px-4 pt-3">
+        <header className="mb-2 flex items-center gap-3">
+          <h2 className="min-w-0 truncate font-mono text-[14px] font-semibold">{sectionName(section.section)}</h2>
+          <label className="ml-auto flex items-center gap-2 text-[12px]">
+            <input
+              type="checkbox"
+              className="accent-(--pick)"
+              checked={hasZone}
+              onChange={({ target }) => setHasZone(target.checked)}
+            />
+            Show the keep zone
+          </label>
+        </header>
+        <ComposedStage page={page} hasZone={hasZone} {...drawing} />
+        <h3 className="pb-1 pt-3 text-[12px] text-quiet">{count(pages.length, 'page')} of the section</h3>
+        <ComposedGrid pages={pages} chosen={page.path} onChoose={choose} {...drawing} />
+      </section>
+      <aside className="flex min-h-0 flex-col border-l border-line bg-sheet max-lg:col-span-2 max-lg:border-l-0 max-lg:border-t">
+        <h2 className="flex items-baseline px-4 pb-2 pt-3 font-display text-[17px] font-semibold">
+          Template
+          {!isFirst && (
+            <button
+              type="button"
+              className="ml-auto font-sans text-[12px] font-normal text-pick hover:underline"
+              onClick={reset}
+            >
+              Begin again
+            </button>
+          )}
+        </h2>
+        <div className="min-h-0 flex-1 overflow-auto px-4 pb-3">
+          <TemplatePane site={run.source.site} template={template} change={change} />
+        </div>
+        <FillBar key={section.section} run={run} section={section} template={template} askFor={askFor} goTo={goTo} />
+      </aside>
+    </>
+  )
+}

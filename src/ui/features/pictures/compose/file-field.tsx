@@ -1,0 +1,62 @@
+'use client'
+
+import { useState } from 'react'
+import { database } from '@/store/database'
+import { FileButton } from '../../../kit/file-button'
+
+/** A font or a mark heavier than this is a mistake. */
+const MOST_BYTES = 8_000_000
+
+/** A file that a template names: chosen here, kept in this browser, saved beside the template. */
+export function FileField({
+  site,
+  name,
+  accept,
+  chosen,
+  onChoose,
+}: {
+  site: string
+  name: string
+  accept: string
+  chosen: string | undefined
+  /** null: none any more. */
+  onChoose: (file: string | null) => void
+}) {
+  const [fault, setFault] = useState('')
+  const take = async (file: File) => {
+    setFault('')
+    if (file.size > MOST_BYTES) {
+      setFault(`${file.name} is heavier than 8 MB. Choose a smaller one.`)
+      return
+    }
+    const plain = file.name.replace(/[\\/]/g, '-')
+    try {
+      await database.templateFiles.put({ site, name: plain, blob: file, savedAt: Date.now() })
+      onChoose(plain)
+    } catch {
+      setFault('This browser has no room left for the file.')
+    }
+  }
+  return (
+    <span className="flex w-full flex-wrap items-center gap-2">
+      <FileButton
+        className="h-[26px]! px-2! text-[12px]"
+        accept={accept}
+        label={name}
+        onChosen={([file]) => void take(file)}
+      >
+        {name} …
+      </FileButton>
+      {chosen && (
+        <button type="button" className="text-[12px] text-pick hover:underline" onClick={() => onChoose(null)}>
+          Without it
+        </button>
+      )}
+      {fault && (
+        <span role="alert" className="text-[12px] text-wrong">
+          {fault}
+        </span>
+      )}
+    </span>
+  )
+}

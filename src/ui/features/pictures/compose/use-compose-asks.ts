@@ -1,0 +1,74 @@
+'use client'
+
+import { useLiveQuery } from 'dexie-react-hooks'
+import { useCallback, useMemo } from 'react'
+import type { PictureTemplate } from '@/core/compose'
+import { ownPictures } from '@/core/draft'
+import type { GatheredPage, PageFacts } from '@/core/model'
+import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
+import { database, type StoredRun } from '@/store/database'
+import { pageOf } from '@/store/pages'
+import type { ComposeAsk } from '@/workers/draw-composed'
+import { useDefaults, useDrafts } from '../../../state/draft/use-drafts'
+import { drawnPicture, pictureAtHand } from '../../../state/pictures/whole-picture'
+import { useCardContext } from '../../../state/run/use-card-context'
+import { pageTexts } from './page-texts'
+import { faceOf, markPixels } from './template-blobs'
+
+export type AskFor = (url: string, previewWidth: number | null) => Promise<ComposeAsk>
+
+/** How a page of a section asks for its picture, with all that the template needs of it; null until that is read. */
+export function useComposeAsks(run: StoredRun, section: string, template: PictureTemplate): AskFor | null {
+  const { site } = run.source
+  const context = useCardContext(run)
+  const drafts = useDrafts(site)
+  const { siteName } = useDefaults(site)
+  // A page that doesn't name the site belongs to it all the same.
+  const home = useLiveQuery(async () => ({ page: (await pageOf(run.id, site))?.page }), [run.id, site])
+  const homeName = home?.page?.facts ? firstValue(home.page.facts, 'og:site_name') : null
+  const kept = useLiveQuery(() => database.templateFiles.where('site').equals(site).toArray(), [site])
+  const files = useMemo(() => kept && new Map(kept.map((file) => [file.name, file])), [kept])
+  const wantsGround = template.background.kind === 'picture'
+  const ask = useCallback<AskFor>(
+    async (url, previewWidth) => {
+      if (!context || !files) throw new Error('The run is still being read.')
+      const stored = await pageOf(run.id, url)
+      if (!stored?.page.facts) throw new Error('The page was not read in this run.')
+      const page: GatheredPage & { facts: PageFacts } = { ...stored.page, facts: stored.page.facts }
+      const draft = drafts?.get(url) ?? null
+      const mark = template.mark?.file ? files.get(template.mark.file) : undefined
+      const font = template.face.file ? files.get(template.face.file) : undefined
+      let ground: Blob | null = null
+      if (wantsGround) {
+        const named = ogImages(page.facts).flatMap(
+          ({ forms }) => publicImageUrl(page, forms[0]?.value ?? '', context) ?? [],
+        )
+        const urls = [...ownPictures(page, context).map((image) => image.url), ...named]
+        for (const one of urls) {
+          const image = (await database.images.get([run.id, one]))?.image
+          const found = image && image.errorCode === null ? await pictureAtHand(image) : null
+          if (image && found) {
+            ground = (await drawnPicture(image, found)).blob
+            break
+          }
+        }
+      }
+      return {
+        template,
+        texts: pageTexts(
+          template,
+          page,
+          section,
+          draft,
+          siteName ?? firstValue(page.facts, 'og:site_name') ?? homeName,
+        ),
+        ground,
+        mark: mark ? await markPixels(mark) : null,
+        face: font ? faceOf(font) : null,
+        previewWidth,
+      }
+    },
+    [run.id, section, template, context, drafts, files, siteName, homeName, wantsGround],
+  )
+  return context && files && drafts && home ? ask : null
+}

@@ -1,0 +1,125 @@
+'use client'
+
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { clsx } from 'clsx'
+import { useEffect, useRef } from 'react'
+import type { PictureEntry } from '@/core/check'
+import type { GatheredImage } from '@/core/model'
+import type { Kept } from '@/core/surface'
+import { count } from '../../kit/words'
+import { CardPicture } from '../../parts/card/card-picture'
+import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
+import { addressedArea, isTyping } from '../../state/keys/heard'
+import { parseView } from '../../state/view/view'
+import { mostToKnow, pathOfPicture, pictureInShort } from './picture-facts'
+
+type Props = {
+  run: string
+  site: string
+  entries: PictureEntry[]
+  images: ReadonlyMap<string, GatheredImage>
+  keptOf: (entry: PictureEntry) => Kept[]
+  chosen: string | null
+  selected: ReadonlySet<string>
+  onChoose: (url: string) => void
+  onSelect: (url: string) => void
+}
+
+/** Share pictures; J and K go down and up, X takes one into a selection. */
+export function PictureList({ run, site, entries, images, keptOf, chosen, selected, onChoose, onSelect }: Props) {
+  const pane = useRef<HTMLDivElement>(null)
+  const virtual = useVirtualizer({
+    count: entries.length,
+    getScrollElement: () => pane.current,
+    estimateSize: () => 76,
+    overscan: 6,
+  })
+  const first = useRef(entries.findIndex(({ url }) => url === chosen))
+  useEffect(() => {
+    // The picture that the address names is in sight from the start.
+    if (first.current > 0) virtual.scrollToIndex(first.current, { align: 'center' })
+  }, [virtual])
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey || addressedArea() !== 'pictures') return
+      const isOnHandle = (event.target as HTMLElement).closest('[data-focus-handle]') !== null
+      // The address is ahead of what is drawn while keys come faster than drawings.
+      const { picture } = parseView(window.location.pathname, window.location.search)
+      const at = Math.max(
+        0,
+        entries.findIndex(({ url }) => url === picture),
+      )
+      const down = event.key === 'j' || (event.key === 'ArrowDown' && !isOnHandle)
+      const up = event.key === 'k' || (event.key === 'ArrowUp' && !isOnHandle)
+      const next = entries[at + (down ? 1 : up ? -1 : 0)]
+      if (event.key === 'x' && entries[at]) onSelect(entries[at].url)
+      else if ((down || up) && next) {
+        onChoose(next.url)
+        virtual.scrollToIndex(at + (down ? 1 : -1), { align: 'auto' })
+      } else return
+      event.preventDefault()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [entries, onChoose, onSelect, virtual])
+  return (
+    <div ref={pane} className="min-h-0 flex-1 overflow-auto px-2 pb-6 max-md:max-h-[40vh]">
+      <ol className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((item) => {
+          const entry = entries[item.index]!
+          const image = images.get(entry.url)
+          const known = mostToKnow(entry, image, keptOf(entry))
+          const name = pathOfPicture(entry.url, site)
+          return (
+            <li
+              key={entry.url}
+              data-index={item.index}
+              ref={virtual.measureElement}
+              className="group absolute inset-x-0"
+              style={{ transform: `translateY(${item.start}px)` }}
+            >
+              <button
+                type="button"
+                aria-pressed={entry.url === chosen}
+                onClick={() => onChoose(entry.url)}
+                className={clsx(
+                  'flex w-full min-w-0 gap-3 rounded-card border px-2 py-[7px] text-left',
+                  entry.url === chosen ? 'border-line bg-sheet' : 'border-transparent hover:bg-soft',
+                )}
+              >
+                <CardPicture run={run} url={entry.url} ratio={1.91} className="w-[84px] shrink-0 rounded-[4px]" />
+                <span className="min-w-0 flex-1">
+                  <span className="block truncate font-mono text-[12px] font-semibold" title={entry.url}>
+                    {name}
+                  </span>
+                  <span className="block truncate text-[12px] text-quiet">
+                    {count(entry.uses.length, 'page')}, {pictureInShort(image, false)}
+                  </span>
+                  {known ? (
+                    <span className={clsx('block truncate text-[12px] font-medium', LEVEL_LOOK[known.level])}>
+                      <span aria-hidden="true">{LEVEL_SIGN[known.level]} </span>
+                      {known.words}
+                      <span className="sr-only">, {known.level}</span>
+                    </span>
+                  ) : (
+                    <span className="block text-[12px] text-good">clear</span>
+                  )}
+                </span>
+              </button>
+              <input
+                type="checkbox"
+                aria-label={`Select ${name}`}
+                className={clsx(
+                  'absolute left-[12px] top-[11px] size-[15px] accent-(--pick) focus-visible:opacity-100 group-hover:opacity-100',
+                  !selected.has(entry.url) && entry.url !== chosen && 'opacity-0',
+                )}
+                checked={selected.has(entry.url)}
+                onChange={() => onSelect(entry.url)}
+              />
+            </li>
+          )
+        })}
+      </ol>
+    </div>
+  )
+}

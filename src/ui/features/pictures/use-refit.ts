@@ -1,0 +1,64 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { CENTER, type Fill, type Focus, type RefitType, type RefitWish, type Shape } from '@/core/image'
+import type { Refitted } from '@/workers/draw-refit'
+import { onPicture } from '../../state/pictures/picture-worker'
+
+export type RefitState = {
+  wish: RefitWish
+  set: (change: Partial<RefitWish>) => void
+  /** The latest that was made; null before the first. It stays while the next one is made. */
+  made: Refitted | null
+  isMaking: boolean
+  fault: string
+}
+
+/** Pause after the last change before a refit is made. */
+const REST_MS = 120
+
+const first: { shape: Shape; fill: Fill; type: RefitType; budget: number | null } = {
+  shape: { width: 1200, height: 630 },
+  fill: { kind: 'crop' },
+  type: 'jpeg',
+  budget: 100_000,
+}
+
+/** Refits the picture in a worker as the wish changes. Shape, fill and budget stay from one picture to the next. */
+export function useRefit(picture: Blob | null, url: string | null): RefitState {
+  const [wish, setWish] = useState<RefitWish>({ ...first, focus: CENTER })
+  const [made, setMade] = useState<{ of: Blob; refitted: Refitted } | null>(null)
+  const [isMaking, setIsMaking] = useState(false)
+  const [fault, setFault] = useState('')
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another picture begins at its own middle
+  useEffect(() => setWish((now) => ({ ...now, focus: CENTER })), [url])
+  useEffect(() => {
+    let isGone = false
+    setFault('')
+    if (!picture) return
+    setIsMaking(true)
+    const timer = setTimeout(() => {
+      onPicture('refit', { picture, wish })
+        .then(
+          (refitted) => !isGone && setMade({ of: picture, refitted }),
+          (error: Error) => !isGone && setFault(error.message),
+        )
+        .finally(() => !isGone && setIsMaking(false))
+    }, REST_MS)
+    return () => {
+      isGone = true
+      clearTimeout(timer)
+    }
+  }, [picture, wish])
+  return {
+    wish,
+    set: (change) => setWish((now) => ({ ...now, ...change })),
+    made: made && made.of === picture ? made.refitted : null,
+    isMaking,
+    fault,
+  }
+}
+
+/** `12,34`-like focus in words: `47 % from the left, 52 % from the top`. */
+export const focusInWords = ({ x, y }: Focus): string =>
+  `${Math.round(x * 100)} % from the left, ${Math.round(y * 100)} % from the top`

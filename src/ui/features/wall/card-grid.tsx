@@ -1,0 +1,235 @@
+'use client'
+
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { clsx } from 'clsx'
+import { memo, useEffect, useRef } from 'react'
+import type { Surface } from '@/core/surface'
+import { ownEntry } from '@/core/text'
+import type { WallRow } from '@/store/database'
+import { Notice } from '../../kit/notice'
+import { useWidth } from '../../kit/use-width'
+import { WallCard } from '../../parts/card/wall-card'
+import { badgeOf } from '../../state/wall/select-rows'
+import { toggleSelected } from '../../state/wall/selection'
+import { atRest, isPassing, paceAfter } from './scroll-pace'
+
+const LEAST_COLUMN_PX = 206
+const GAP_PX = 12
+/** Two cards side by side may each be a little narrower. */
+const LEAST_BESIDE_PX = 165
+
+type Props = {
+  rows: WallRow[]
+  surface: Surface
+  /** Cards of this surface stand beside the others; null for none. */
+  beside: Surface | null
+  /** Changes when the wall is narrowed or ordered in another way. */
+  narrowing: string
+  chosen: string | null
+  selected: ReadonlySet<string>
+  drafted: ReadonlySet<string>
+  hasPages: boolean
+  onColumns: (columns: number) => void
+  onChoose: (row: WallRow) => void
+  onOpen: (row: WallRow) => void
+  onClear: () => void
+}
+
+/** Height that a line of cards will have, before it is measured. */
+const guessHeight = (surface: Surface, columnPx: number) =>
+  !surface.picture ? (surface.id === 'tab' ? 76 : 150) : surface.layoutBy === 'thumbnail' ? 120 : columnPx / 1.91 + 104
+
+/** Cards in a grid of which only what is in sight is drawn. */
+export function CardGrid({
+  rows,
+  surface,
+  beside,
+  narrowing,
+  chosen,
+  selected,
+  drafted,
+  hasPages,
+  onColumns,
+  onChoose,
+  onOpen,
+  onClear,
+}: Props) {
+  const pane = useRef<HTMLElement>(null)
+  const width = useWidth(pane, 680)
+  const leastPx = beside ? 2 * LEAST_BESIDE_PX : LEAST_COLUMN_PX
+  const columns = Math.max(1, Math.floor((width + GAP_PX) / (leastPx + GAP_PX)))
+  const columnPx = (width - GAP_PX * (columns - 1)) / columns
+  const lines = Math.ceil(rows.length / columns)
+  useEffect(() => onColumns(columns), [columns, onColumns])
+  const virtual = useVirtualizer({
+    count: lines,
+    getScrollElement: () => pane.current,
+    estimateSize: () => guessHeight(surface, columnPx),
+    overscan: 1,
+    gap: 14,
+    isScrollingResetDelay: 90,
+  })
+  const pace = useRef(atRest)
+  pace.current = paceAfter(pace.current, virtual.scrollOffset ?? 0, pane.current?.clientHeight ?? 0, performance.now())
+  // Once the scrolling ends, everything is drawn again.
+  const passes = virtual.isScrolling && isPassing(pace.current)
+  const chosenIndex = rows.findIndex((row) => row.url === chosen)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new choice scrolls, not new rows
+  useEffect(() => {
+    if (chosenIndex >= 0) virtual.scrollToIndex(Math.floor(chosenIndex / columns), { align: 'auto' })
+  }, [chosen, columns])
+  const narrowed = useRef(narrowing)
+  useEffect(() => {
+    if (narrowed.current === narrowing) return
+    narrowed.current = narrowing
+    // What was asked for begins at its beginning, unless the chosen card is among it.
+    virtual.scrollToIndex(Math.max(0, Math.floor(chosenIndex / columns)), { align: 'auto' })
+  }, [narrowing, virtual, chosenIndex, columns])
+  return (
+    <section ref={pane} tabIndex={0} aria-label="Cards" className="min-h-0 flex-1 overflow-auto px-4 pb-6 pt-1">
+      {rows.length === 0 && (
+        <Notice text={hasPages ? 'No page shows all of these symptoms at once.' : 'No page has arrived yet.'}>
+          {hasPages && (
+            <button type="button" className="button" onClick={onClear}>
+              Show everything
+            </button>
+          )}
+        </Notice>
+      )}
+      <ul className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((line) => (
+          <li
+            key={line.key}
+            data-index={line.index}
+            // An outline has the height that was guessed, which says nothing of the cards.
+            ref={passes ? undefined : virtual.measureElement}
+            className="absolute inset-x-0 top-0"
+            style={{ transform: `translateY(${line.start}px)` }}
+          >
+            <ul
+              className="grid items-start"
+              style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gap: GAP_PX }}
+            >
+              {rows
+                .slice(line.index * columns, (line.index + 1) * columns)
+                .map((row) =>
+                  passes ? (
+                    <Outline key={row.url} row={row} heightPx={line.size} />
+                  ) : (
+                    <GridCard
+                      key={row.url}
+                      row={row}
+                      surface={surface}
+                      beside={beside}
+                      isChosen={row.url === chosen}
+                      isSelected={selected.has(row.url)}
+                      isDrafted={drafted.has(row.url)}
+                      isSelecting={selected.size > 0}
+                      onChoose={onChoose}
+                      onOpen={onOpen}
+                    />
+                  ),
+                )}
+            </ul>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** A card that is only passed. */
+function Outline({ row, heightPx }: { row: WallRow; heightPx: number }) {
+  return (
+    <li
+      className="flex items-end truncate rounded-card border border-line px-[10px] py-[6px] font-mono text-[11px] text-quiet"
+      style={{ height: heightPx }}
+    >
+      {row.path}
+    </li>
+  )
+}
+
+const BADGE = { error: 'text-wrong', warning: 'text-warn', note: 'text-quiet', clear: 'text-good' } as const
+
+/** Drawn once: lines that stay in sight while others come are not drawn again. */
+const GridCard = memo(function GridCard({
+  row,
+  surface,
+  beside,
+  isChosen,
+  isSelected,
+  isDrafted,
+  isSelecting,
+  onChoose,
+  onOpen,
+}: {
+  row: WallRow
+  surface: Surface
+  beside: Surface | null
+  isChosen: boolean
+  isSelected: boolean
+  isDrafted: boolean
+  isSelecting: boolean
+  onChoose: (row: WallRow) => void
+  onOpen: (row: WallRow) => void
+}) {
+  const face = ownEntry(row.faces, surface.id)
+  const badge = badgeOf(row, surface.id)
+  const other = beside ? ownEntry(row.faces, beside.id) : undefined
+  if (!face) return <li className="text-quiet">Gathered before this surface was known: gather again to see it.</li>
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={isChosen}
+        aria-label={`${row.path}: ${face.title || 'no title'}, ${badge.text}`}
+        onClick={(event) => {
+          if (event.ctrlKey || event.metaKey || event.shiftKey) toggleSelected(row.run, row.url)
+          else onChoose(row)
+        }}
+        onDoubleClick={() => onOpen(row)}
+        className={clsx(
+          'block w-full rounded-[8px] text-left',
+          isChosen && 'outline-[2.5px] outline-offset-[2px] outline-pick',
+        )}
+      >
+        {beside && other ? (
+          <span className="grid grid-cols-2 items-start gap-[7px]">
+            <span>
+              <span className="mb-[3px] block px-[2px] text-[10.5px] text-quiet">{surface.name}</span>
+              <WallCard run={row.run} surface={surface.id} face={face} />
+            </span>
+            <span>
+              <span className="mb-[3px] block px-[2px] text-[10.5px] text-quiet">{beside.name}</span>
+              <WallCard run={row.run} surface={beside.id} face={other} />
+            </span>
+          </span>
+        ) : (
+          <WallCard run={row.run} surface={surface.id} face={face} />
+        )}
+      </button>
+      <div className="mt-[5px] flex items-baseline gap-2 px-[2px] text-[11.5px]">
+        {(isSelecting || isChosen) && (
+          <input
+            type="checkbox"
+            aria-label={`Select ${row.path}`}
+            className="size-[13px] shrink-0 self-center accent-pick"
+            checked={isSelected}
+            onChange={() => toggleSelected(row.run, row.url)}
+          />
+        )}
+        <span className="truncate font-mono text-[11px]" title={row.path}>
+          {row.path}
+        </span>
+        {isDrafted && (
+          <span className="shrink-0 rounded-[3px] bg-pick-soft px-[5px] text-[10.5px] text-pick">draft</span>
+        )}
+        <span className={clsx('ml-auto shrink-0 font-semibold', BADGE[badge.level])}>
+          {badge.level === 'error' && <span aria-hidden="true">▲ </span>}
+          {badge.text}
+        </span>
+      </div>
+    </li>
+  )
+})

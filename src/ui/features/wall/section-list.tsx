@@ -1,0 +1,57 @@
+'use client'
+
+import { clsx } from 'clsx'
+import { memo, useCallback, useMemo } from 'react'
+import { sectionName } from '@/core/section'
+import type { WallRow } from '@/store/database'
+import { count } from '../../kit/words'
+import type { GoTo } from '../../state/view/use-view'
+import type { View } from '../../state/view/view'
+import { groupSections } from '../../state/wall/select-rows'
+import { TickStrip } from './tick-strip'
+
+type Props = { rows: WallRow[]; section: View['section']; page: View['page']; goTo: GoTo }
+
+/**
+ * Sections as path patterns, each with a tick for every page. They don't depend on the surface: a switch draws none of
+ * them again.
+ */
+export const SectionList = memo(function SectionList({ rows, section: chosen, page, goTo }: Props) {
+  const choose = useCallback((row: WallRow) => goTo({ page: row.path }, 'replace'), [goTo])
+  const sections = useMemo(() => groupSections(rows), [rows])
+  return (
+    <nav
+      aria-label="Sections"
+      tabIndex={0}
+      className="overflow-auto border-r border-line px-3 py-4 max-md:max-h-[128px] max-md:border-b max-md:border-r-0 max-md:py-2"
+    >
+      <p className="mb-2 px-2 text-[12px] text-quiet">
+        {count(rows.length, 'page')} in {count(sections.length, 'section')}
+      </p>
+      <ul className="grid gap-[2px]">
+        {sections.map(({ section, rows: ofSection }) => {
+          const isChosen = chosen === section
+          return (
+            <li
+              key={section}
+              className={clsx('rounded-card border', isChosen ? 'border-line bg-sheet' : 'border-transparent')}
+            >
+              <button
+                type="button"
+                aria-pressed={isChosen}
+                onClick={() => goTo({ section: isChosen ? null : section }, 'replace')}
+                className="flex w-full items-baseline gap-2 rounded-card px-2 pt-[7px] text-left font-mono text-[12.5px]"
+              >
+                <span className="truncate" title={section}>
+                  {sectionName(section)}
+                </span>
+                <span className="ml-auto font-sans text-[11.5px] text-quiet">{ofSection.length}</span>
+              </button>
+              <TickStrip rows={ofSection} chosen={page} onChoose={choose} />
+            </li>
+          )
+        })}
+      </ul>
+    </nav>
+  )
+})

@@ -1,0 +1,63 @@
+'use client'
+
+import { clsx } from 'clsx'
+import { keyOfSurface } from '../state/surface/surface-keys'
+import { useSurfaces } from '../state/surface/use-surfaces'
+import type { GoTo } from '../state/view/use-view'
+import type { View } from '../state/view/view'
+import { SurfaceShape } from './surface-shape'
+
+/** Surfaces as small shapes of their geometry, each with its name and the key that chooses it. */
+export function SurfaceBar({
+  view,
+  goTo,
+  marked,
+}: {
+  view: Pick<View, 'surface' | 'beside'>
+  goTo: GoTo
+  /** Surfaces that get a sign, and what it says. */
+  marked?: { ids: ReadonlySet<string>; says: string }
+}) {
+  const surfaces = useSurfaces()
+  return (
+    <div role="radiogroup" aria-label="Surface" className="flex w-full gap-[2px] max-md:overflow-x-auto">
+      {surfaces.map((surface, index) => {
+        const isChosen = surface.id === view.surface
+        const isBeside = surface.id === view.beside && !isChosen
+        return (
+          // biome-ignore lint/a11y/useSemanticElements: drawn as a shape; keys are handled by the wall
+          <button
+            key={surface.id}
+            type="button"
+            role="radio"
+            aria-checked={isChosen}
+            aria-label={marked?.ids.has(surface.id) ? `${surface.name}, ${marked.says}` : surface.name}
+            title={`${surface.about}${surface.token ? ` Its crawler: ${surface.token}.` : ''}`}
+            onClick={() => goTo({ surface: surface.id }, 'replace')}
+            className={clsx(
+              'relative flex min-w-[62px] flex-1 flex-col items-center gap-[3px] rounded-card border px-[3px] pb-[4px] pt-[6px]',
+              isChosen
+                ? 'border-ink bg-sheet'
+                : isBeside
+                  ? 'border-dashed border-ink bg-sheet'
+                  : 'border-transparent text-quiet hover:bg-sheet/60',
+            )}
+          >
+            {marked?.ids.has(surface.id) && (
+              <span aria-hidden="true" className="absolute left-[6px] top-[2px] text-[11px] font-bold leading-none">
+                ≠
+              </span>
+            )}
+            <SurfaceShape surface={surface} />
+            <kbd className="absolute right-[5px] top-[3px] text-[10px] leading-none text-quiet">
+              {keyOfSurface(index)}
+            </kbd>
+            <span className={clsx('text-center text-[11px] leading-[12.5px]', isChosen && 'font-semibold text-ink')}>
+              {surface.name}
+            </span>
+          </button>
+        )
+      })}
+    </div>
+  )
+}
