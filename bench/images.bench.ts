@@ -7,10 +7,10 @@ import { root } from '../scripts/setup.mjs'
 import { limits } from '../src/core/address'
 import { inParallel, lookByReading } from '../src/core/crawl'
 import { groupAlike, LOOK_SIDE, type Looked, readImageHeader } from '../src/core/image'
+import { nodeEnvironment } from '../src/io/crawl-environment'
 import { createDecode } from '../src/io/decoder/decoder'
 import { createFetcher } from '../src/io/fetch-address'
 import { openFolder } from '../src/io/folder'
-import { nodeOutside } from '../src/io/outside'
 import { medianMs, report } from './measure'
 
 const PICTURES = 500
@@ -59,7 +59,7 @@ async function bytesOnTheWire(files: Buffer[], pictures: 'whole' | 'header'): Pr
     timeoutMs: 20_000,
     signal,
   })
-  const look = lookByReading(fetcher.read, { ...nodeOutside(fetcher.read, signal, pictures), decode: undefined })
+  const look = lookByReading(fetcher.read, { ...nodeEnvironment(fetcher.read, signal, pictures), decode: undefined })
   let wrong = 0
   for (const [index, file] of files.entries()) {
     const { width, bytes } = await look(`http://127.0.0.1:${port}/${index}`, () => true)
@@ -84,7 +84,7 @@ function blotches(seed: number): Looked {
 /** How far the process grows, in MB, while so many large pictures are wanted at once and six are worked on. */
 async function growthReading(count: number, file: Buffer): Promise<number> {
   const answer = { kind: 'answered' as const, status: 200, headers: {}, isCut: false, ms: 1 }
-  const outside = nodeOutside(async () => ({ ...answer, body: new Uint8Array(file) }), new AbortController().signal)
+  const outside = nodeEnvironment(async () => ({ ...answer, body: new Uint8Array(file) }), new AbortController().signal)
   const look = lookByReading(outside.read, outside)
   const before = process.memoryUsage().rss
   let most = before

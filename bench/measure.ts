@@ -1,7 +1,8 @@
 import { setFlagsFromString } from 'node:v8'
 import { runInNewContext } from 'node:vm'
 
-// The collector is asked for here, whatever flags the process was started with: else a figure is its mood.
+// The garbage collector is called before each measurement, whatever flags the process was started with: otherwise a
+// collection that happens to fall into one of them is counted as its work.
 setFlagsFromString('--expose-gc')
 const collect = runInNewContext('gc') as () => void
 

@@ -10,7 +10,7 @@ const from = join(root, 'packages', 'nimble-parrot-app')
 const build = join(root, '.next')
 export const stagedApp = join(root, 'release', 'nimble-parrot-app')
 
-/** What a build leaves for those who look into it, and nobody serves. */
+/** Parts of a build that are for its developers, and are not served. */
 const NOT_SERVED = new Set([
   'build',
   'cache',

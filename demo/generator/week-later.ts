@@ -36,7 +36,7 @@ const changes: Record<string, Partial<Entry>> = {
     title: 'Winter hours: open until nine on Thursdays',
     description: 'From December the hall opens at noon, and on Thursdays the lights stay on until nine in the evening.',
   },
-  // The file keeps its name: whoever holds the old one has no reason to look again.
+  // The file keeps its name: a place that holds the old one has no reason to fetch it again.
   'lamp-clinic': { palette: 'amber' },
   'patch-a-tent': { slug: 'patch-a-tent-or-tarp' },
 }

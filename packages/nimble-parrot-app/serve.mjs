@@ -57,7 +57,7 @@ async function requestHandler(dir, host, port) {
   const { config } = JSON.parse(readFileSync(join(dir, '.next', 'required-server-files.json'), 'utf8'))
   process.env.__NEXT_PRIVATE_STANDALONE_CONFIG = JSON.stringify(config)
   const { initialize } = createRequire(join(dir, 'package.json'))('next/dist/server/lib/router-server')
-  // How long it took to read its own settings is of no use to whoever starts the app.
+  // How long it took to read its own settings is no use to the person who starts the app.
   const { log } = console
   console.log = () => {}
   try {

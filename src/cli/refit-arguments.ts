@@ -2,14 +2,14 @@ import { InvalidArgumentError } from 'commander'
 import type { Fill, Focus, Shape } from '@/core/image'
 
 /** A side longer than this is a slip: no place shows a tenth of it. */
-const MOST_SIDE = 10_000
+const MAX_SIDE = 10_000
 
 /** `1200x630`. */
 export function shapeOf(text: string): Shape {
   const found = /^(\d+)[x×](\d+)$/.exec(text.trim())
   const [width, height] = [Number(found?.[1]), Number(found?.[2])]
-  if (!found || width < 1 || height < 1 || width > MOST_SIDE || height > MOST_SIDE)
-    throw new InvalidArgumentError(`Write width and height in pixels, each from 1 to ${MOST_SIDE}, as 1200x630.`)
+  if (!found || width < 1 || height < 1 || width > MAX_SIDE || height > MAX_SIDE)
+    throw new InvalidArgumentError(`Write width and height in pixels, each from 1 to ${MAX_SIDE}, as 1200x630.`)
   return { width, height }
 }
 

@@ -12,10 +12,10 @@ import {
   type ParsedCrawlRequest,
 } from '@/core/crawl'
 import { surfaceOf } from '@/core/surface'
+import { nodeEnvironment } from '@/io/crawl-environment'
 import { createFetcher } from '@/io/fetch-address'
 import { openFolder, readPart } from '@/io/folder'
 import { noInnerHosts } from '@/io/guard'
-import { nodeOutside } from '@/io/outside'
 import { runCrawl } from '@/io/run-crawl'
 import { CannotRun } from './cannot-run'
 import type { RunOptions } from './check'
@@ -196,7 +196,7 @@ export async function* gatherSource(
         ignoreRobots: options.ignoreRobots,
         pictureHosts: options.pictureHosts,
       },
-      nodeOutside(fetcher.read, signal, options.pictures),
+      nodeEnvironment(fetcher.read, signal, options.pictures),
     )
   } finally {
     await fetcher.close()

@@ -2,7 +2,7 @@ import { lookup as dnsLookup } from 'node:dns'
 import type { LookupFunction } from 'node:net'
 import { Agent } from 'undici'
 import { parseUrl, shownAddress } from '@/core/address'
-import type { Exchange, ReadAddress, ReadRequest } from '@/core/crawl'
+import type { FetchResult, ReadAddress, ReadRequest } from '@/core/crawl'
 import type { FailureCode } from '@/core/model'
 import { type InnerHosts, isInnerAddress } from './guard'
 import { Origins } from './origins'
@@ -125,10 +125,10 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     return headers
   }
 
-  const read = (request: ReadRequest): Promise<Exchange> => {
+  const read = (request: ReadRequest): Promise<FetchResult> => {
     const startedAt = performance.now()
     const elapsed = () => performance.now() - startedAt
-    const refused = (code: FailureCode, message: string): Promise<Exchange> =>
+    const refused = (code: FailureCode, message: string): Promise<FetchResult> =>
       Promise.resolve({ kind: 'failed', code, message, ms: elapsed() })
     const parts = origins.split(request.url)
     if (!parts) return refused('bad-answer', `“${shownAddress(request.url)}” is no address.`)
@@ -136,13 +136,13 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     if (to.refusal !== null) return refused('forbidden', to.refusal)
     const { maxBytes, openPage, openBody } = request
     // One promise an answer: each further one, and the engine's work between two of them, is felt in a long run.
-    return new Promise<Exchange>((resolve) => {
+    return new Promise<FetchResult>((resolve) => {
       const fail = (error: unknown) => {
         const cause = failureOf(signal.aborted ? new BrokenOff('stopped') : error, to.origin, timeoutMs)
         resolve({ kind: 'failed', ...cause, ms: elapsed() })
       }
       const take = ({ status, headers, body, page, isCut }: Taken) => {
-        const exchange: Exchange = { kind: 'answered', status, headers, body, isCut, ms: elapsed() }
+        const exchange: FetchResult = { kind: 'answered', status, headers, body, isCut, ms: elapsed() }
         if (page) exchange.page = page
         resolve(exchange)
       }

@@ -23,7 +23,7 @@ function judged(url: URL, innerHosts: InnerHosts): Origin {
 }
 
 /** Origins kept at most; pictures may lie on many hosts. */
-const MOST_KEPT = 1000
+const MAX_KEPT = 1000
 /** A path that the URL standard leaves as it is, a query with it. `/.` and `/%` may be steps upward. */
 const PLAIN_PATH = /^\/[\w\-.~!$&()*+,;=:@/%]*(?:\?[\w\-.~!$&()*+,;=:@/?%]+)?$/
 /** A start that ends where the host does: in `http://b#/a` the first slash is the fragment's. */
@@ -47,7 +47,7 @@ export class Origins {
     if (!url) return null
     const to = judged(url, this.innerHosts)
     const path = url.pathname + url.search
-    if (isPlain && path === rest && this.known.size < MOST_KEPT) this.known.set(start, to)
+    if (isPlain && path === rest && this.known.size < MAX_KEPT) this.known.set(start, to)
     return { to, path }
   }
 }

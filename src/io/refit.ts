@@ -11,7 +11,7 @@ import {
 } from '@/core/image'
 
 /** A larger picture is not decoded. */
-const MOST_PIXELS = 100_000_000
+const MAX_PIXELS = 100_000_000
 
 export type Refitted = { bytes: Uint8Array; quality: number | null; plan: RefitPlan; fits: boolean }
 
@@ -70,10 +70,10 @@ function encoded(picture: Sharp, type: RefitType, quality: number): Promise<Buff
  */
 export async function refit(bytes: Uint8Array, wish: RefitWish): Promise<Refitted> {
   try {
-    const oriented = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).autoOrient()
+    const oriented = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).autoOrient()
     const { data, info } = await oriented.png({ compressionLevel: 0 }).toBuffer({ resolveWithObject: true })
     const plan = refitPlan({ width: info.width, height: info.height }, wish.shape, wish.focus, wish.fill)
-    const picture = await drawn(sharp(data, { limitInputPixels: MOST_PIXELS }), plan, wish.type)
+    const picture = await drawn(sharp(data, { limitInputPixels: MAX_PIXELS }), plan, wish.type)
     const made = await withinBudget(async (quality) => {
       const file = await encoded(picture, wish.type, quality)
       return { bytes: file.length, data: file }

@@ -7,6 +7,7 @@ import {
   shownAddress,
 } from '@/core/address'
 import {
+  type CrawlEnvironment,
   type CrawlEvents,
   collectSitemaps,
   crawl,
@@ -17,16 +18,15 @@ import {
   type Login,
   lackOfSitemaps,
   NothingAnswered,
-  type Outside,
   onPreview,
   type ParsedCrawlRequest,
   type ReadAddress,
 } from '@/core/crawl'
+import { nodeEnvironment } from './crawl-environment'
 import { createFetcher } from './fetch-address'
 import type { InnerHosts } from './guard'
 import { loginHeaders } from './login-headers'
 import { innerHostsNamed } from './named-hosts'
-import { nodeOutside } from './outside'
 
 /** What the command line can set beside what the interface asks for. */
 export type CrawlTuning = {
@@ -57,7 +57,7 @@ export function namedAddresses(from: ParsedCrawlRequest['from']): string[] {
   return givenAddresses(from).flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
 }
 
-async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside: Outside): CrawlEvents {
+async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside: CrawlEnvironment): CrawlEvents {
   const { from, maxPages, ignoreRobots, include, exclude, perSection, login, resume, pictureHosts } = request
   const options = {
     ...defaultCrawlOptions,
@@ -152,7 +152,7 @@ export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning
     const secrets = new AddressSecrets()
     const revealed: ReadAddress = (asked) => asking({ ...asked, url: secrets.reveal(asked.url) })
     const outside = {
-      ...nodeOutside(revealed, ended.signal, tuning.pictures),
+      ...nodeEnvironment(revealed, ended.signal, tuning.pictures),
       conceal: (address: string, from: AddressOrigin) => secrets.take(address, from),
     }
     yield* events(request, tuning, outside)

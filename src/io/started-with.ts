@@ -4,7 +4,7 @@ import { limits } from '@/core/address'
 import { type BuildFiles, type FilePart, openZip, type StartedWith } from '@/core/crawl'
 import { openFolder, readPart } from './folder'
 
-/** What whoever started the app has named: an address, or the whole path of a folder or a zip. */
+/** The source that the app was started with: an address, or the whole path of a folder or a zip. */
 const named = () => process.env.NIMBLE_PARROT_SOURCE || null
 
 /** @returns null where nothing was named, or what was named is gone */

@@ -5,11 +5,11 @@ import type { BodySink, ReadRequest } from '@/core/crawl'
 import { joinBytes, type PageStream } from '@/core/page'
 
 /** A body that unpacks to more than this many times its size is no page: it is a bomb. */
-const MOST_EXPANSION = 200
+const MAX_EXPANSION = 200
 /** A pack is no longer than what is in it, but for its frame. */
 const PACKED_SLACK = 64 * 1024
 /** What is packed smaller than this may unpack as far as if it were as large. */
-const LEAST_PACKED = 1024
+const MIN_PACKED = 1024
 
 /** Zstandard (RFC 8878) came with Node 22.15. */
 const createZstdDecompress = (zlib as { createZstdDecompress?: () => Transform }).createZstdDecompress
@@ -74,7 +74,7 @@ function decoderFor(encoding: string): Transform | null {
 }
 
 /** Codings undone one after the other are few: more of them are no page. */
-const MOST_CODINGS = 3
+const MAX_CODINGS = 3
 
 /** Undoes the codings of a body, the last one first (RFC 9110, 8.4). */
 function decodersFor(header: string | undefined): Transform[] {
@@ -82,7 +82,7 @@ function decodersFor(header: string | undefined): Transform[] {
   return codings
     .reverse()
     .flatMap((coding) => decoderFor(coding.trim()) ?? [])
-    .slice(0, MOST_CODINGS)
+    .slice(0, MAX_CODINGS)
 }
 
 /** An answer as it was taken. `body` is empty where something else took it as it arrived. */
@@ -210,7 +210,7 @@ export class TakeAnswer implements Dispatcher.DispatchHandler {
     if (this.sink) this.sink.write(wanted)
     else this.pieces.push(wanted)
     this.length += piece.length
-    const isBomb = this.decoders.length > 0 && this.length > MOST_EXPANSION * Math.max(this.packed, LEAST_PACKED)
+    const isBomb = this.decoders.length > 0 && this.length > MAX_EXPANSION * Math.max(this.packed, MIN_PACKED)
     if (piece.length > room || isBomb) this.breakOff()
   }
 

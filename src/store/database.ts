@@ -6,6 +6,7 @@ import type { PictureTemplate } from '@/core/compose'
 import type { CrawlRequest, ServedImage } from '@/core/crawl'
 import type { Draft, SiteDefaults } from '@/core/draft'
 import type {
+  AccessMode,
   Finding,
   GatheredPage,
   Incomplete,
@@ -15,7 +16,6 @@ import type {
   SiteFinding,
   Summary,
   Survey,
-  View,
 } from '@/core/model'
 import type { Requirements } from '@/core/requirements'
 import type { Face } from '@/core/surface'
@@ -24,7 +24,7 @@ import type { Face } from '@/core/surface'
 export type StoredRun = {
   id: string
   source: RunSource
-  view: View
+  view: AccessMode
   robotsTxt: string | null
   startedAt: string
   finishedAt: string | null

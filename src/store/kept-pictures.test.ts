@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, it } from 'vitest'
 import { database } from './database'
-import { keepOriginal, MOST_ORIGINAL, trimPictures } from './kept-pictures'
+import { keepOriginal, MAX_ORIGINAL, trimPictures } from './kept-pictures'
 
 beforeEach(async () => {
   await database.thumbs.clear()
@@ -23,6 +23,6 @@ it('throws out what was kept longest, each kind by its own bound', async () => {
 
 it('keeps no picture whole that is heavier than the bound of one', async () => {
   await keepOriginal('light', new Blob(['light']))
-  await keepOriginal('heavy', { size: MOST_ORIGINAL + 1 } as Blob)
+  await keepOriginal('heavy', { size: MAX_ORIGINAL + 1 } as Blob)
   expect((await database.originals.toArray()).map(({ key, bytes }) => [key, bytes])).toEqual([['light', 5]])
 })

@@ -1,17 +1,17 @@
 import { database } from './database'
 
 /** Bytes of small copies kept over all runs; the oldest go first. */
-const MOST_THUMBS = 120_000_000
+const MAX_THUMBS = 120_000_000
 /** Bytes of whole pictures kept over all runs. */
-const MOST_ORIGINALS = 200_000_000
+const MAX_ORIGINALS = 200_000_000
 /** A single picture heavier than this is not kept whole. */
-export const MOST_ORIGINAL = 12_000_000
+export const MAX_ORIGINAL = 12_000_000
 
-const tables = { thumbs: MOST_THUMBS, originals: MOST_ORIGINALS } as const
+const tables = { thumbs: MAX_THUMBS, originals: MAX_ORIGINALS } as const
 
 /** Keeps a whole picture, unless it is too heavy to. */
 export async function keepOriginal(key: string, blob: Blob): Promise<void> {
-  if (blob.size > MOST_ORIGINAL) return
+  if (blob.size > MAX_ORIGINAL) return
   await database.originals.put({ key, blob, bytes: blob.size, savedAt: Date.now() })
 }
 

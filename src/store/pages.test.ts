@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, test } from 'vitest'
 import { database, type StoredRun } from './database'
-import { allPagesOf, pageOf, pagesAt } from './pages'
+import { allPagesOf, pagesAt, readStoredPage } from './pages'
 import { deleteRun } from './runs'
 
 const run = (id: string, base?: string) => ({ id, startedAt: id, ...(base && { base }) }) as StoredRun
@@ -21,8 +21,8 @@ beforeEach(async () => {
 })
 
 test('a run that came of a look has its own page, and all others of its base', async () => {
-  expect([said(await pageOf('b', 'x')), said(await pageOf('b', 'y'))]).toEqual(['second', 'first'])
-  expect(await pageOf('b', 'z')).toBeUndefined()
+  expect([said(await readStoredPage('b', 'x')), said(await readStoredPage('b', 'y'))]).toEqual(['second', 'first'])
+  expect(await readStoredPage('b', 'z')).toBeUndefined()
   expect((await pagesAt('b', ['y', 'z', 'x'])).map(said)).toEqual(['first', undefined, 'second'])
   expect([...(await allPagesOf('c')).values()].map(said)).toEqual(['third', 'third'])
   expect((await pagesAt('a', ['x', 'y'])).map(said)).toEqual(['first', 'first'])
@@ -30,7 +30,7 @@ test('a run that came of a look has its own page, and all others of its base', a
 
 test('a run that is deleted leaves its pages to those that came of it, until the last of them goes', async () => {
   await deleteRun('a')
-  expect(said(await pageOf('b', 'y'))).toBe('first')
+  expect(said(await readStoredPage('b', 'y'))).toBe('first')
   await deleteRun('b')
   expect(await database.pages.where('run').equals('a').count()).toBe(2)
   await deleteRun('c')

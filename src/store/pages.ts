@@ -11,7 +11,7 @@ async function baseOf(run: string): Promise<string | null> {
 }
 
 /** A page of a run; undefined when the run has none at this address. */
-export async function pageOf(run: string, url: string): Promise<StoredPage | undefined> {
+export async function readStoredPage(run: string, url: string): Promise<StoredPage | undefined> {
   const own = await database.pages.get([run, url])
   if (own) return own
   const base = await baseOf(run)

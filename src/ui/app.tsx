@@ -19,7 +19,7 @@ import { GatherArea } from './features/gather/gather-area'
 import { PageArea } from './features/page/page-area'
 import { PicturesArea } from './features/pictures/pictures-area'
 import { WallArea } from './features/wall/wall-area'
-import { takeLeftSteps } from './state/draft/left-steps'
+import { resumePendingWrites } from './state/draft/pending-writes'
 import { StartedWithContext } from './state/run/started-with'
 import { useRun } from './state/run/use-run'
 import { SurfacesOfSite } from './state/surface/use-surfaces'
@@ -41,7 +41,7 @@ export function App({
   const href = viewHref(view)
   useEffect(() => {
     void closeLeftBehind()
-    void takeLeftSteps()
+    void resumePendingWrites()
   }, [])
   return (
     <StartedWithContext value={startedWith}>

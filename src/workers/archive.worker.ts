@@ -1,6 +1,6 @@
 import { saveProject } from '@/store/archive/save-project'
 import { hasSomethingOf, type OpenedProject, openArchive, openProject, type Prefer, readManifest } from './open-project'
-import { isStorageFull, SaidFailure } from './said-failure'
+import { isStorageFull, UserFacingError } from './user-facing-error'
 import { workerScope } from './worker-scope'
 
 /** What can be asked of the worker that writes and reads project archives, and what it answers. */
@@ -23,7 +23,7 @@ async function answerTo(ask: ArchiveAsk): Promise<ArchiveAnswer> {
 }
 
 function wordsOf(error: unknown): string {
-  if (error instanceof SaidFailure) return error.message
+  if (error instanceof UserFacingError) return error.message
   if (isStorageFull(error))
     return 'This browser’s storage is full. Nothing of the archive’s runs was kept. Delete runs that you no longer need, and open it again.'
   return `It broke off: ${error instanceof Error ? error.message : String(error)}`

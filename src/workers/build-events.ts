@@ -2,12 +2,12 @@ import { limits } from '@/core/address'
 import {
   BadZip,
   type BuildFiles,
+  type CrawlEnvironment,
   type CrawlEvent,
   createFileMap,
   gatherBuild,
   type LookAtImage,
   NothingAnswered,
-  type Outside,
   ServedImage,
   typeOfFile,
 } from '@/core/crawl'
@@ -15,8 +15,8 @@ import { openZipFile, partOfBlob } from './blob-files'
 import { decodePicture } from './decode-picture'
 import { digestOf } from './digest'
 import type { ChosenFile, GatherSource } from './protocol'
-import { SaidFailure } from './said-failure'
 import { servedBuild } from './served-build'
+import { UserFacingError } from './user-facing-error'
 
 /** A build that the browser holds: its events, and its pictures as blobs. */
 export type BrowserBuild = {
@@ -42,7 +42,7 @@ async function openSource(source: Exclude<GatherSource, { kind: 'crawl' }>): Pro
 }
 
 /** The world as a worker sees it. Nothing is read over the network here but through our own server. */
-export function workerOutside(signal: AbortSignal): Outside {
+export function workerEnvironment(signal: AbortSignal): CrawlEnvironment {
   return {
     read: async ({ url }) => ({
       kind: 'failed',
@@ -68,7 +68,7 @@ export function lookThroughServer(signal: AbortSignal): LookAtImage {
       signal,
     })
     if (!response.ok)
-      throw new SaidFailure(`The picture ${url} could not be looked at: our server answered ${response.status}.`)
+      throw new UserFacingError(`The picture ${url} could not be looked at: our server answered ${response.status}.`)
     return ServedImage.parse(await response.json())
   }
 }
@@ -90,7 +90,7 @@ export async function openBrowserBuild(
     }
     let fileAt = (_url: string): string | null => null
     async function* events(): AsyncGenerator<CrawlEvent> {
-      for await (const event of gatherBuild(files, options, workerOutside(signal), lookThroughServer(signal))) {
+      for await (const event of gatherBuild(files, options, workerEnvironment(signal), lookThroughServer(signal))) {
         if (event.kind === 'started') fileAt = createFileMap(files.paths, event.source.site, new Set()).fileAt
         yield event
       }
@@ -106,16 +106,16 @@ export async function openBrowserBuild(
       },
     }
   } catch (error) {
-    throw said(error)
+    throw asUserFacing(error)
   }
 }
 
 /** The same failure in words that say what to try. */
-export function said(error: unknown): unknown {
+export function asUserFacing(error: unknown): unknown {
   if (error instanceof BadZip)
-    return new SaidFailure(`The zip can’t be read. ${error.message} Make it again from the folder of built HTML.`)
+    return new UserFacingError(`The zip can’t be read. ${error.message} Make it again from the folder of built HTML.`)
   if (error instanceof NothingAnswered)
-    return new SaidFailure(
+    return new UserFacingError(
       `There is no HTML file in ${error.url}. Choose the folder that your build writes, mostly called dist, out or public.`,
     )
   return error
@@ -125,6 +125,6 @@ async function* saying(events: AsyncGenerator<CrawlEvent>): AsyncGenerator<Crawl
   try {
     yield* events
   } catch (error) {
-    throw said(error)
+    throw asUserFacing(error)
   }
 }

@@ -2,7 +2,7 @@ import { type ComparedRun, type Comparison, compareRuns, gatheringCompared } fro
 import { database, type StoredRun, type WallRow } from '@/store/database'
 import { requirementsOf } from './judge'
 import { gatheringOf, rowsOf } from './look-again'
-import { SaidFailure } from './said-failure'
+import { UserFacingError } from './user-facing-error'
 
 /** Addresses by which pages can be shared. */
 export type SharedAddresses = {
@@ -25,7 +25,7 @@ const findingsOf = (run: StoredRun, rows: readonly WallRow[]): ComparedRun['find
 
 async function sideOf(id: string): Promise<ComparedRun> {
   const run = await database.runs.get(id)
-  if (!run) throw new SaidFailure('One of the two runs is not in this browser any more. Choose another.')
+  if (!run) throw new UserFacingError('One of the two runs is not in this browser any more. Choose another.')
   const rows = await rowsOf(id)
   const { gathering } = await gatheringOf(run, rows)
   return gatheringCompared(gathering, findingsOf(run, rows), await requirementsOf(run.source.site))

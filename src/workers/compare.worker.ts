@@ -1,5 +1,5 @@
 import { compareStored, type StoredComparison } from './compare-runs'
-import { wordsFor } from './said-failure'
+import { wordsFor } from './user-facing-error'
 import { workerScope } from './worker-scope'
 
 /** To the worker that holds runs against each other, by their ids. */

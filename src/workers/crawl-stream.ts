@@ -1,5 +1,5 @@
 import { type CrawlRequest, WireEvent } from '@/core/crawl'
-import { SaidFailure } from './said-failure'
+import { UserFacingError } from './user-facing-error'
 
 /** Events of a crawl that the server runs, as they come. Aborting the signal ends it. */
 export async function* crawlStream(request: CrawlRequest, signal: AbortSignal): AsyncGenerator<WireEvent> {
@@ -11,7 +11,7 @@ export async function* crawlStream(request: CrawlRequest, signal: AbortSignal): 
   })
   if (!response.ok || !response.body) {
     const said = (await response.json().catch(() => null)) as { error?: string } | null
-    if (said?.error) throw new SaidFailure(said.error)
+    if (said?.error) throw new UserFacingError(said.error)
     throw new Error(`status ${response.status}`)
   }
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
@@ -23,7 +23,7 @@ export async function* crawlStream(request: CrawlRequest, signal: AbortSignal): 
     rest = lines.pop() ?? ''
     for (const line of lines) {
       const event = WireEvent.parse(JSON.parse(line))
-      if (event.kind === 'failed') throw new SaidFailure(event.message)
+      if (event.kind === 'failed') throw new UserFacingError(event.message)
       yield event
     }
   }

@@ -38,8 +38,8 @@ export type Composed = EncodedPicture & {
 function drawGround(pen: Pen, { background, shape }: PictureTemplate, picture: ImageBitmap | null): void {
   const { width, height } = shape
   if (background.kind === 'gradient') {
-    const turn = (background.angle * Math.PI) / 180
-    const [x, y] = [Math.sin(turn), -Math.cos(turn)]
+    const angleRadians = (background.angle * Math.PI) / 180
+    const [x, y] = [Math.sin(angleRadians), -Math.cos(angleRadians)]
     // As CSS has it: the line is so long that the corners get the end colours.
     const half = (Math.abs(width * x) + Math.abs(height * y)) / 2
     const ramp = pen.createLinearGradient(

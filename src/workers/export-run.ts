@@ -4,7 +4,7 @@ import { database, type StoredRun } from '@/store/database'
 import { digestOf } from './digest'
 import { requirementsOf } from './judge'
 import { gatheringOf } from './look-again'
-import { SaidFailure } from './said-failure'
+import { UserFacingError } from './user-facing-error'
 
 /** The sign-off with the hash of what it stands in: the document without it. */
 async function signedOffOf(
@@ -18,9 +18,9 @@ async function signedOffOf(
 /** A stored run as the command would write it, by the requirements that its site has now. */
 export async function exportRun(id: string, format: string): Promise<string> {
   const run = await database.runs.get(id)
-  if (!run) throw new SaidFailure('The run is not in this browser any more.')
+  if (!run) throw new UserFacingError('The run is not in this browser any more.')
   const form = reportFormats.find((one) => one.id === format)
-  if (!form) throw new SaidFailure(`There is no form “${format}”.`)
+  if (!form) throw new UserFacingError(`There is no form “${format}”.`)
   const { gathering } = await gatheringOf(run)
   const today = new Date().toISOString().slice(0, 10)
   const document = runDocument(gathering, await requirementsOf(run.source.site), today)

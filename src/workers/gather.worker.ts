@@ -1,5 +1,5 @@
 import { checkPage, createCheckContext } from '@/core/check'
-import { GatheringBuilder, type ServedImage, type Waiting, type WireEvent } from '@/core/crawl'
+import { GatheringBuilder, type QueuedUrl, type ServedImage, type WireEvent } from '@/core/crawl'
 import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
 import { database, type WallRow } from '@/store/database'
 import { ofRun } from '@/store/of-run'
@@ -9,12 +9,12 @@ import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
 import { exportRun } from './export-run'
 import { judge } from './judge'
-import { lookAgain, recheck } from './look-again'
+import { recheck, runLook } from './look-again'
 import { makeRow } from './make-row'
 import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage } from './protocol'
-import { wordsFor } from './said-failure'
 import { slowest } from './slowest'
 import { ThumbMaker } from './thumb-maker'
+import { wordsFor } from './user-facing-error'
 import { workerScope } from './worker-scope'
 
 /** How long events are gathered before they are written: one write for many. Grows with the run. */
@@ -47,7 +47,7 @@ class GatherRun {
   private build: BrowserBuild | null = null
   private newPages: GatheredPage[] = []
   private newImages: ServedImage[] = []
-  private newFound: Waiting[] = []
+  private newFound: QueuedUrl[] = []
   private readonly before = { pages: 0, images: 0 }
   private hasStarted = false
   private hasFinished = false
@@ -320,7 +320,7 @@ scope.addEventListener('message', ({ data }) => {
   if (data.kind === 'look') {
     void navigator.locks.request(runLock(data.runId), async () => {
       try {
-        await lookAgain(data, files.splice(0), new AbortController().signal)
+        await runLook(data, files.splice(0), new AbortController().signal)
         report({ kind: 'finished', state: 'done' })
       } catch (error) {
         report({ kind: 'failed', message: wordsFor(error), kept: 0 })

@@ -11,16 +11,16 @@ import {
 } from '@/core/crawl'
 import type { GatheredPage, Gathering } from '@/core/model'
 import { database, type StoredRun, type WallRow } from '@/store/database'
-import { allPagesOf, pageOf } from '@/store/pages'
+import { allPagesOf, readStoredPage } from '@/store/pages'
 import { openZipFile } from './blob-files'
-import { AT_ONCE, chosenFiles, lookThroughServer, said, workerOutside } from './build-events'
+import { AT_ONCE, asUserFacing, chosenFiles, lookThroughServer, workerEnvironment } from './build-events'
 import { crawlStream } from './crawl-stream'
 import { folderFiles } from './folder-files'
 import { judge } from './judge'
 import type { ChosenFile, GatherCommand, LookPlace } from './protocol'
-import { SaidFailure } from './said-failure'
 import { servedBuild } from './served-build'
 import { ThumbMaker } from './thumb-maker'
+import { UserFacingError } from './user-facing-error'
 
 type Look = Extract<GatherCommand, { kind: 'look' }>
 
@@ -41,21 +41,21 @@ async function buildOf(at: LookPlace, chosen: readonly ChosenFile[]): Promise<Bu
 
 /** Reads one page of a folder or zip again. Its pictures are kept, since no address serves them. */
 async function readInBuild(files: BuildFiles, parent: StoredRun, url: string, signal: AbortSignal): Promise<Looked> {
-  const known = await pageOf(parent.id, url)
-  if (!known) throw new SaidFailure(`${url} is no page of this run.`)
+  const known = await readStoredPage(parent.id, url)
+  if (!known) throw new UserFacingError(`${url} is no page of this run.`)
   const { file, fetch } = known.page
   const { location, site, kind } = parent.source
   const looked = await lookInBuild(
     files,
     { url, file, aliases: fetch.aliases },
     { location, site, concurrency: AT_ONCE },
-    workerOutside(signal),
+    workerEnvironment(signal),
     lookThroughServer(signal),
   ).catch((error: unknown) => {
     if (!(error instanceof NothingAnswered)) throw error
-    throw new SaidFailure(`${file} is not in this ${kind}. Choose the one that the run was made from.`)
+    throw new UserFacingError(`${file} is not in this ${kind}. Choose the one that the run was made from.`)
   })
-  if (looked.page.fetch.error) throw new SaidFailure(looked.page.fetch.error)
+  if (looked.page.fetch.error) throw new UserFacingError(looked.page.fetch.error)
   return { ...looked, images: looked.images.map((image) => ({ served: null, ...image })) }
 }
 
@@ -69,7 +69,8 @@ async function readOnce(look: Look, request: CrawlRequest, signal: AbortSignal):
     else if (event.kind === 'page' && event.page.url === look.url) page = event.page
     else if (event.kind === 'image') images.push(event.image)
   }
-  if (!page) throw new SaidFailure(`${look.url} leads to another page now. Run again to see the whole site as it is.`)
+  if (!page)
+    throw new UserFacingError(`${look.url} leads to another page now. Run again to see the whole site as it is.`)
   return { page, images, robotsTxt }
 }
 
@@ -130,10 +131,10 @@ export async function gatheringOf(
  * Looks again at one page: a new run is written that holds all other pages as they were. The parent is not touched, so
  * that the two can be held against each other. Checks across pages are made again.
  */
-export async function lookAgain(look: Look, chosen: readonly ChosenFile[], signal: AbortSignal): Promise<void> {
+export async function runLook(look: Look, chosen: readonly ChosenFile[], signal: AbortSignal): Promise<void> {
   const parent = await database.runs.get(look.parent)
-  if (!parent) throw new SaidFailure('The run that this page belongs to is not in this browser any more.')
-  const files = await buildOf(look.at, chosen).catch((error: unknown) => Promise.reject(said(error)))
+  if (!parent) throw new UserFacingError('The run that this page belongs to is not in this browser any more.')
+  const files = await buildOf(look.at, chosen).catch((error: unknown) => Promise.reject(asUserFacing(error)))
   const looked = files
     ? await readInBuild(files, parent, look.url, signal)
     : await readOnce(look, (look.at as Extract<LookPlace, { kind: 'crawl' }>).request, signal)
@@ -171,7 +172,7 @@ export async function lookAgain(look: Look, chosen: readonly ChosenFile[], signa
 /** Judges a run again: by other requirements the same pages have other findings, rows and causes. */
 export async function recheck(id: string): Promise<void> {
   const run = await database.runs.get(id)
-  if (!run) throw new SaidFailure('The run is not in this browser any more.')
+  if (!run) throw new UserFacingError('The run is not in this browser any more.')
   const { gathering } = await gatheringOf(run)
   const { verdict, rows } = await judge(id, gathering)
   for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))

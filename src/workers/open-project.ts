@@ -10,7 +10,7 @@ import { keptRequest } from '@/store/runs'
 import { openZipFile } from './blob-files'
 import { judge } from './judge'
 import { gatheringOf } from './look-again'
-import { SaidFailure } from './said-failure'
+import { UserFacingError } from './user-facing-error'
 
 /** Which of the two stays where this browser and the archive both have something. Runs never change: they are alike. */
 export type Prefer = 'mine' | 'archive'
@@ -22,24 +22,24 @@ const BATCH = 250
 
 const BROKEN = 'The archive is broken or not one that Nimble Parrot wrote.'
 
-/** Reads one file of the archive as JSON of a known form. @throws SaidFailure that names the file and the fault */
+/** Reads one file of the archive as JSON of a known form. @throws UserFacingError that names the file and the fault */
 async function readJson<T>(files: BuildFiles, path: string, schema: z.ZodType<T>): Promise<T> {
-  if (!files.paths.includes(path)) throw new SaidFailure(`The archive has no ${path}. ${BROKEN}`)
-  const broken = () => new SaidFailure(`${path} in the archive can’t be read. ${BROKEN}`)
+  if (!files.paths.includes(path)) throw new UserFacingError(`The archive has no ${path}. ${BROKEN}`)
+  const broken = () => new UserFacingError(`${path} in the archive can’t be read. ${BROKEN}`)
   const { body, isCut } = await files.read(path, limits.zipFileBytes).catch(() => {
     throw broken()
   })
   const read = isCut ? null : parseJson(new TextDecoder().decode(body), limits.documentCharacters)
   if (!read?.ok) throw broken()
   const [fault] = schemaFaults(schema, read.value)
-  if (fault) throw new SaidFailure(`${path} in the archive: ${fault.path}: ${fault.message}`)
+  if (fault) throw new UserFacingError(`${path} in the archive: ${fault.path}: ${fault.message}`)
   return schema.parse(read.value)
 }
 
-/** What an archive says of itself. @throws SaidFailure when it is none */
+/** What an archive says of itself. @throws UserFacingError when it is none */
 export async function readManifest(files: BuildFiles): Promise<ProjectManifest> {
   if (!files.paths.includes(MANIFEST))
-    throw new SaidFailure(
+    throw new UserFacingError(
       `It is no project archive: it has no ${MANIFEST}. A zip of a build goes into “A folder or a zip”.`,
     )
   return readJson(files, MANIFEST, ProjectManifest)
@@ -49,7 +49,7 @@ export async function openArchive(archive: Blob): Promise<BuildFiles> {
   try {
     return await openZipFile(archive)
   } catch (error) {
-    throw error instanceof BadZip ? new SaidFailure(error.message) : error
+    throw error instanceof BadZip ? new UserFacingError(error.message) : error
   }
 }
 

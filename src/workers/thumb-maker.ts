@@ -6,7 +6,7 @@ import { thumbKey } from '@/store/thumb-key'
 /** Twice the width at which the wall draws a card. */
 const THUMB_WIDTH_PX = 560
 /** A picture with more pixels is not decoded here: about 160 MB of raw pixels. */
-const MOST_PIXELS = 40_000_000
+const MAX_PIXELS = 40_000_000
 /** The stream and the pictures share the browser's six connections to the server. */
 const AT_ONCE = 3
 
@@ -20,7 +20,7 @@ export class ThumbMaker {
   constructor(private readonly ownPicture: (url: string) => Promise<Blob | null>) {}
 
   add(image: ServedImage): void {
-    const isTooLarge = (image.width ?? 0) * (image.height ?? 0) > MOST_PIXELS
+    const isTooLarge = (image.width ?? 0) * (image.height ?? 0) > MAX_PIXELS
     if (image.errorCode !== null || isTooLarge) return
     this.waiting.push(image)
     this.fill()

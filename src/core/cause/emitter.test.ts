@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { pageOf } from '../testing/card-page'
+import { testPage } from '../testing/test-page'
 import { emitterOf } from './emitter'
 
 /** Who wrote the last og:title of a head. */
 function emitterIn(head: string): string | null {
-  const page = pageOf(`<head>\n${head}\n</head><body><p>x</p></body>`)
+  const page = testPage(`<head>\n${head}\n</head><body><p>x</p></body>`)
   const tag = page.facts!.metas.findLast(({ key }) => key === 'og:title')!
   return emitterOf({ ...page, source: sourceOf(head) }, tag)
 }

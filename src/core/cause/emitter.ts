@@ -4,7 +4,7 @@ import type { GatheredPage, Position } from '../model'
 const NEAR_ROWS = 30
 /** A comment that closes what another opened: behind it somebody else writes. */
 const CLOSING = /^(?:\/|end\b|ends\b)/i
-const MOST_CHARACTERS = 80
+const MAX_CHARACTERS = 80
 
 /** What the last comment says that is closed in a text; null where there is none. */
 function lastComment(text: string): string | null {
@@ -31,7 +31,7 @@ export function emitterOf(page: GatheredPage, { line, column }: Position): strin
     const text = row.line === line ? row.text.slice(0, Math.max(0, column - row.column)) : row.text
     const said = lastComment(text)
     if (said === null || said === '') continue
-    return CLOSING.test(said) ? null : said.replace(/\s+/g, ' ').slice(0, MOST_CHARACTERS)
+    return CLOSING.test(said) ? null : said.replace(/\s+/g, ' ').slice(0, MAX_CHARACTERS)
   }
   return null
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { checks } from '../check'
 import type { Finding } from '../model'
-import { pageOf } from '../testing/card-page'
+import { testPage } from '../testing/test-page'
 import { isAboutPicture, MISSING_TAG, subjectOf, tagOf } from './subject'
 
 const finding = (rule: string, over: Partial<Finding> = {}): Finding => ({
@@ -15,7 +15,7 @@ const finding = (rule: string, over: Partial<Finding> = {}): Finding => ({
 })
 
 describe('what a finding is about', () => {
-  const { facts } = pageOf(
+  const { facts } = testPage(
     '<head>\n<meta property="og:title" content="">\n<meta name="twitter:site" content="x">\n</head>',
   )
 

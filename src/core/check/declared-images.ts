@@ -3,7 +3,7 @@ import type { GatheredImage, GatheredPage, MetaFact, PageFacts } from '../model'
 import { metasOf, type OgImage, ogImages, publicImageUrl } from '../surface'
 import { isBlank } from '../text'
 import type { CheckContext } from './context'
-import { type NotMade, notMade, type Raised } from './define-check'
+import { type Raised, type SkippedCheck, skipCheck } from './define-check'
 
 /** A picture that a page's tags name, at the first tag that names it. */
 export type DeclaredImage = {
@@ -36,13 +36,13 @@ export function eachDeclaredImage(
   page: GatheredPage & { facts: PageFacts },
   context: CheckContext,
   judge: (image: GatheredImage, declared: DeclaredImage) => Omit<Raised, 'at' | 'image'> | null,
-): Raised[] | NotMade {
+): Raised[] | SkippedCheck {
   const declared = context.declaredImages(page)
   const seen = declared.flatMap((one) => {
     const image = context.images.get(one.url)
     return image && image.errorCode !== 'not-looked-at' ? [{ one, image }] : []
   })
-  if (declared.length > 0 && seen.length === 0) return notMade('image-not-fetched')
+  if (declared.length > 0 && seen.length === 0) return skipCheck('image-not-fetched')
   return seen.flatMap(({ one, image }) => {
     const raised = judge(image, one)
     return raised ? [{ ...raised, at: one.tag, image: one.url }] : []

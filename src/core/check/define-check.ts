@@ -33,32 +33,32 @@ export type Raised = {
 export type SiteRaised = Raised & { pages: string[] }
 
 /** A check that could not be made. Never taken for passed. */
-export type NotMade = { skipped: string }
+export type SkippedCheck = { skipped: string }
 
-export const notMade = (reason: string): NotMade => ({ skipped: reason })
+export const skipCheck = (reason: string): SkippedCheck => ({ skipped: reason })
 
 /** Looks at one page that could be read. */
 export type PageCheck = CheckMeta & {
   scope: 'page'
-  check(page: GatheredPage & { facts: PageFacts }, context: CheckContext): Raised[] | NotMade
+  check(page: GatheredPage & { facts: PageFacts }, context: CheckContext): Raised[] | SkippedCheck
 }
 
 /** Looks at one page, read or not: how it answered. */
 export type AccessCheck = CheckMeta & {
   scope: 'access'
-  check(page: GatheredPage, context: CheckContext): Raised[] | NotMade
+  check(page: GatheredPage, context: CheckContext): Raised[] | SkippedCheck
 }
 
 /** Looks at the pictures that one page declares. Counted once for each picture, however many pages use it. */
 export type ImageCheck = CheckMeta & {
   scope: 'image'
-  check(page: GatheredPage & { facts: PageFacts }, context: CheckContext): Raised[] | NotMade
+  check(page: GatheredPage & { facts: PageFacts }, context: CheckContext): Raised[] | SkippedCheck
 }
 
 /** Looks across the pages. */
 export type SiteCheck = CheckMeta & {
   scope: 'site'
-  check(context: CheckContext): SiteRaised[] | NotMade
+  check(context: CheckContext): SiteRaised[] | SkippedCheck
 }
 
 export type Check = PageCheck | AccessCheck | ImageCheck | SiteCheck

@@ -13,7 +13,7 @@ export type Known =
   | { kind: 'unknown' }
 
 /** One spelling for the addresses under which a build serves one file: `/lamp`, `/lamp.html`, `/lamp/`, `/lamp/index.html`. */
-const bare = (url: string) => withoutQuery(url).replace(/(?:\/index\.html|\.html|\/)$/, '')
+const comparableAddress = (url: string) => withoutQuery(url).replace(/(?:\/index\.html|\.html|\/)$/, '')
 
 type Index = {
   exact: Map<string, GatheredPage>
@@ -32,7 +32,7 @@ function indexOf(context: CheckContext): Index {
   const isBuild = source.kind === 'folder' || source.kind === 'zip'
   const pages = new Map<string, GatheredPage>()
   for (const page of context.pages) {
-    const key = bare(page.url)
+    const key = comparableAddress(page.url)
     const known = pages.get(key)
     // Of two that differ only in their form, the one that is there.
     if (!known || (!isAlive(known) && isAlive(page))) pages.set(key, page)
@@ -40,7 +40,7 @@ function indexOf(context: CheckContext): Index {
   const made: Index = {
     exact: new Map(context.pages.map((page) => [page.url, page])),
     pages,
-    aliases: new Map(context.pages.flatMap((page) => page.fetch.aliases.map((url) => [bare(url), page]))),
+    aliases: new Map(context.pages.flatMap((page) => page.fetch.aliases.map((url) => [comparableAddress(url), page]))),
     // Only a build that was read to its end can be said not to hold something.
     isWhole: isBuild && incomplete.length === 0 && scope.length === 0,
     isMissing: ({ file, fetch }) => isBuild && file === null && fetch.status === 404,
@@ -55,7 +55,7 @@ export function knownPage(url: string, context: CheckContext): Known {
   const index = indexOf(context)
   const exact = index.exact.get(url)
   if (exact) return index.isMissing(exact) ? { kind: 'dead' } : { kind: 'page', page: exact }
-  const key = bare(url)
+  const key = comparableAddress(url)
   const led = index.aliases.get(key)
   const page = index.pages.get(key)
   // An address that redirects is told apart from a page that is written in another form.

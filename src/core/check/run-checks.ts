@@ -14,7 +14,7 @@ import type {
 } from '../model'
 import { createWaivers, type LevelOrOff } from '../requirements'
 import { type CheckContext, createCheckContext } from './context'
-import { type Check, type Family, fillWords, type NotMade, type Raised } from './define-check'
+import { type Check, type Family, fillWords, type Raised, type SkippedCheck } from './define-check'
 import { idleRequirements } from './idle-requirements'
 import { checks as allChecks } from './rules'
 
@@ -52,7 +52,7 @@ function findingOf(check: Check, raised: Raised): Finding {
   }
 }
 
-const isNotMade = (outcome: unknown[] | NotMade): outcome is NotMade => 'skipped' in outcome
+const isSkipped = (outcome: unknown[] | SkippedCheck): outcome is SkippedCheck => 'skipped' in outcome
 
 function isReadable(page: GatheredPage): page is GatheredPage & { facts: PageFacts } {
   return page.facts !== null
@@ -83,7 +83,7 @@ export function checkPage(
       continue
     }
     const outcome = check.check(page as GatheredPage & { facts: PageFacts }, context)
-    if (isNotMade(outcome)) skipped.push({ rule: check.id, reason: outcome.skipped })
+    if (isSkipped(outcome)) skipped.push({ rule: check.id, reason: outcome.skipped })
     else for (const raised of outcome) findings.push(withLevel(findingOf(check, raised), rule.levels[check.id]))
   }
   return { url: page.url, findings: sortFindings(findings), skipped }
@@ -102,7 +102,7 @@ export function checkSite(context: CheckContext, checks: readonly Check[] = allC
     const level = context.requirements.levels?.[check.id]
     if (check.scope !== 'site' || level === 'off') return []
     const outcome = check.check(context)
-    return isNotMade(outcome)
+    return isSkipped(outcome)
       ? []
       : outcome.map((raised) => withLevel({ ...findingOf(check, raised), pages: raised.pages }, level))
   })

@@ -1,9 +1,9 @@
 type Size = { width: number; height: number }
 
 /** Least size of a picture that the common places show at all (documented by the wide feed). */
-export const LEAST_SHOWN: Size = { width: 200, height: 200 }
+export const MIN_SHOWN: Size = { width: 200, height: 200 }
 /** From this size on the wide feed shows a picture large (documented). */
-export const LEAST_LARGE: Size = { width: 600, height: 315 }
+export const MIN_LARGE: Size = { width: 600, height: 315 }
 
 /** Does neither side fall short? Exactly as large is enough. */
 export function isAtLeast(size: Size, least: Size): boolean {

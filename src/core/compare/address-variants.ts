@@ -5,11 +5,11 @@
  * @param address absolute
  */
 export function addressVariants(address: string): string[] {
-  const bare = address.replace(/[?#].*$/s, '')
-  const slashed = bare.endsWith('/') ? bare.slice(0, -1) : `${bare}/`
+  const withoutQuery = address.replace(/[?#].*$/s, '')
+  const slashed = withoutQuery.endsWith('/') ? withoutQuery.slice(0, -1) : `${withoutQuery}/`
   const otherScheme = (one: string) =>
     one.startsWith('https:') ? `http:${one.slice(6)}` : one.replace(/^http:/, 'https:')
-  return [...new Set([bare, slashed, otherScheme(bare), otherScheme(slashed)])]
+  return [...new Set([withoutQuery, slashed, otherScheme(withoutQuery), otherScheme(slashed)])]
 }
 
 /** The page that an address leads to: the very one that is known, or the page of its nearest variant. */

@@ -1,4 +1,4 @@
-import type { Holding, Surface } from '../surface'
+import type { CachePolicy, Surface } from '../surface'
 
 /** A reading of the site: the run that shows what it said, and when the place read it (ISO 8601). */
 export type Reading = { run: string; at: string }
@@ -15,7 +15,7 @@ export type HeldEvent =
   | { kind: 'asked'; surface: string; address: string; run: string; at: string; renewed: boolean }
 
 /** A place that holds copies. */
-export type Holder = Pick<Surface, 'id'> & { holding: Holding }
+export type Holder = Pick<Surface, 'id'> & { holding: CachePolicy }
 
 /** What one place keeps of one address. Text and picture may be of different readings. */
 export type HeldCopy = {
@@ -35,13 +35,13 @@ export type HeldScope = 'all' | 'shared'
 const DAY_MS = 86_400_000
 
 /** When a copy goes by itself: a link that is posted after that makes the place read the page again. */
-export const lapsesAt = ({ text }: HeldCopy, { holding }: Holder): string =>
+export const expiresAt = ({ text }: HeldCopy, { holding }: Holder): string =>
   new Date(Date.parse(text.at) + holding.days.value * DAY_MS).toISOString()
 
 /** The copy after the address was posted: a place reads it when it has no copy, or an old one. */
 function afterPosting(copy: HeldCopy | undefined, address: string, reading: Reading, holder: Holder): HeldCopy {
   if (!copy) return { address, text: reading, picture: reading, askedAt: null }
-  if (reading.at <= lapsesAt(copy, holder)) return copy
+  if (reading.at <= expiresAt(copy, holder)) return copy
   const keepsPicture = holder.holding.samePictureAddress.value === 'kept'
   return { ...copy, text: reading, picture: keepsPicture ? copy.picture : reading, askedAt: null }
 }

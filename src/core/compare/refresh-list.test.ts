@@ -53,7 +53,7 @@ const input = (known: SinceRun, change: Partial<RefreshInput> = {}): RefreshInpu
   now: 'new',
   nowAt: day(3),
   addressesOf: (run) => (run === 'old' ? [A, B] : []),
-  pageOf: (address) => address.split('?')[0]!,
+  pageForAddress: (address) => address.split('?')[0]!,
   since: (run) => (run === 'old' ? known : null),
   ...change,
 })
@@ -71,7 +71,7 @@ describe('copies that an edit outdates', () => {
           reason: 'text',
           movedTo: null,
           held: { run: 'old', at: day(0) },
-          lapsesAt: day(30),
+          expiresAt: day(30),
           state: 'open',
           askedAt: null,
         },
@@ -90,7 +90,7 @@ describe('copies that an edit outdates', () => {
     ])
     const late = refreshList(input(known, { nowAt: day(31) }), feed)
     expect(late.lapsed).toBe(1)
-    expect(late.entries).toMatchObject([{ address: B, lapsesAt: null }])
+    expect(late.entries).toMatchObject([{ address: B, expiresAt: null }])
     const renewing = { ...feed, holding: { ...feed.holding, samePictureAddress: assumed('renewed' as const) } }
     expect(refreshList(input(known, { nowAt: day(31) }), renewing)).toMatchObject({ entries: [], lapsed: 2 })
   })

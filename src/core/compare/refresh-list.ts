@@ -1,12 +1,12 @@
 import type { Comparison, RefreshReason } from './drift'
 import { reasonFor } from './drift'
 import {
+  expiresAt,
   type HeldCopy,
   type HeldEvent,
   type HeldScope,
   type Holder,
   heldCopies,
-  lapsesAt,
   type Reading,
 } from './held-copies'
 
@@ -25,7 +25,7 @@ export type RefreshEntry = {
   /** The reading that the place still shows in the part that is out of date. */
   held: Reading
   /** When the copy goes by itself (ISO 8601); null where it doesn't: a picture under the same address may stay for good. */
-  lapsesAt: string | null
+  expiresAt: string | null
   /** `open`: not asked for yet. `asked`: asked for, and not renewed yet. `done`: the place has read it again. */
   state: 'open' | 'asked' | 'done'
   /** When it was asked for last. */
@@ -54,12 +54,12 @@ export type RefreshInput = {
    */
   addressesOf: (run: string) => readonly string[]
   /** Page that an address leads to. */
-  pageOf: (address: string) => string
+  pageForAddress: (address: string) => string
   /** How today's run differs from an earlier one; null where that is not known. */
   since: (run: string) => SinceRun | null
 }
 
-type Stale = Pick<RefreshEntry, 'reason' | 'movedTo' | 'held' | 'lapsesAt'>
+type Stale = Pick<RefreshEntry, 'reason' | 'movedTo' | 'held' | 'expiresAt'>
 
 /** Why a copy is out of date; null when it is not, or it isn't known. */
 function staleness(copy: HeldCopy, holder: Holder, page: string, { now, since }: RefreshInput): Stale | null {
@@ -68,7 +68,7 @@ function staleness(copy: HeldCopy, holder: Holder, page: string, { now, since }:
   const stale = (reason: RefreshReason, held: Reading): Stale => {
     const stays = reason === 'picture-under-same-address' && holder.holding.samePictureAddress.value === 'kept'
     const movedTo = reason === 'removed' ? (since(held.run)?.moves.get(page) ?? null) : null
-    return { reason, movedTo, held, lapsesAt: stays ? null : lapsesAt(copy, holder) }
+    return { reason, movedTo, held, expiresAt: stays ? null : expiresAt(copy, holder) }
   }
   if (text.run !== now) {
     const known = since(text.run)
@@ -95,7 +95,7 @@ const ORDER: Record<RefreshReason, number> = {
  * and renewed in this run stays on the list as done. The gravest come first.
  */
 export function refreshList(input: RefreshInput, holder: Holder): RefreshList {
-  const { events, scope, now, nowAt, addressesOf, pageOf, since } = input
+  const { events, scope, now, nowAt, addressesOf, pageForAddress, since } = input
   const isAsk = (event: HeldEvent) => event.kind === 'asked' && event.run === now
   const unasked = heldCopies(
     events.filter((event) => !isAsk(event)),
@@ -111,14 +111,14 @@ export function refreshList(input: RefreshInput, holder: Holder): RefreshList {
   }
   const list: RefreshList = { entries: [], lapsed: 0, unknown: 0 }
   for (const [address, copy] of unasked) {
-    const page = pageOf(address)
+    const page = pageForAddress(address)
     if (copy.text.run !== now && since(copy.text.run) === null) list.unknown++
     const before = staleness(copy, holder, page, input)
     if (!before) continue
     const after = staleness(asked.get(address) ?? copy, holder, page, input)
     const askedAt = lastAsk.get(address) ?? null
     const stale = after ?? before
-    if (askedAt === null && stale.lapsesAt !== null && stale.lapsesAt < nowAt) list.lapsed++
+    if (askedAt === null && stale.expiresAt !== null && stale.expiresAt < nowAt) list.lapsed++
     else list.entries.push({ address, page, ...stale, state: !after ? 'done' : askedAt ? 'asked' : 'open', askedAt })
   }
   list.entries.sort(

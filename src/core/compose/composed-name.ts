@@ -2,7 +2,7 @@ import type { PictureTemplate } from './template'
 
 const EXTENSIONS = { jpeg: 'jpg', png: 'png', webp: 'webp' } as const
 /** File systems take 255 bytes; a number and an ending come after. */
-const MOST_LETTERS = 120
+const MAX_LETTERS = 120
 
 /**
  * Files for the composed pictures of some pages, by page, beneath the site. Each is named after its page's path, and no
@@ -27,7 +27,7 @@ export function composedNames(
           .split(/[^\p{L}\p{N}]+/u)
           .filter((word) => word !== '')
           .join('-')
-          .slice(0, MOST_LETTERS) || 'index'
+          .slice(0, MAX_LETTERS) || 'index'
       let name = `${folder}${stem}.${EXTENSIONS[type]}`
       for (let number = 2; taken.has(name.toLowerCase()); number++)
         name = `${folder}${stem}-${number}.${EXTENSIONS[type]}`

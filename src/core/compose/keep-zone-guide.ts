@@ -1,6 +1,6 @@
 import { type Crop, keepZone, type Shape } from '../image'
 import type { GatheredImage } from '../model'
-import { type CardKind, keptOf, type Surface } from '../surface'
+import { type CardKind, cropsFor, type Surface } from '../surface'
 import { escapeXml } from '../text'
 
 /** A picture of that shape of which nothing else is known. */
@@ -22,7 +22,7 @@ const blank = ({ width, height }: Shape): GatheredImage => ({
 
 /** What each place cuts from a picture of a shape, on a page that asks for a card of this kind. */
 const cropsOf = (shape: Shape, surfaces: readonly Surface[], kind: CardKind) =>
-  keptOf(blank(shape), surfaces, kind).flatMap((one) => (one.kind === 'kept' ? [one] : []))
+  cropsFor(blank(shape), surfaces, kind).flatMap((one) => (one.kind === 'kept' ? [one] : []))
 
 /** The part of a picture of a shape that all of these places keep; null when they have none in common. */
 export const keepZoneOf = (shape: Shape, surfaces: readonly Surface[], kind: CardKind): Crop | null =>

@@ -24,7 +24,7 @@ export type TextRoom = {
 const ELLIPSIS = '…'
 
 /** Longer titles are cut here before anything is measured: no picture shows so much. */
-const MOST_UNITS = 1000
+const MAX_UNITS = 1000
 
 const spanOf = (pieces: readonly BreakPiece[], from: number, to: number) =>
   pieces
@@ -108,7 +108,7 @@ function cutToRoom(pieces: readonly BreakPiece[], room: TextRoom, most: number, 
  * @param measure in px; called a few dozen times
  */
 export function setText(text: string, room: TextRoom, measure: Measure): SetText {
-  const pieces = breakPieces(text.trim().replace(/\s+/g, ' ').slice(0, MOST_UNITS))
+  const pieces = breakPieces(text.trim().replace(/\s+/g, ' ').slice(0, MAX_UNITS))
   if (pieces.length === 0) return { lines: [], sizePx: room.largest, isCut: false }
   const words = wordsOf(pieces)
   const linesAt = (sizePx: number) =>

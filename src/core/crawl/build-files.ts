@@ -80,8 +80,8 @@ export function createFileMap(
       if (path === 'index.html' || path === 'index.htm') return base.href
       const folder = /^(.*)\/index\.html?$/.exec(path)?.[1]
       if (folder !== undefined) return base.href + encodedPath(folder) + (endsInSlash(folder) ? '/' : '')
-      const bare = path.replace(/\.html?$/, '')
-      return base.href + encodedPath(linkedPaths.has(bare) ? bare : path)
+      const withoutExtension = path.replace(/\.html?$/, '')
+      return base.href + encodedPath(linkedPaths.has(withoutExtension) ? withoutExtension : path)
     },
     fileAt(address) {
       const { pathname } = new URL(address)

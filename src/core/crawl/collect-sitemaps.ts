@@ -1,6 +1,6 @@
 import { limits, resolveAddress } from '../address'
 import type { Incomplete } from '../model'
-import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
+import { type CrawlEnvironment, type FetchResult, type ReadRequest, readFollowing } from './read-address'
 import { SitemapStream } from './sitemap-stream'
 
 /**
@@ -18,8 +18,8 @@ export type CollectedSitemaps = {
 /** Reads sitemaps and the ones that they name, each once, up to the limit. A broken one does not end it. */
 export async function collectSitemaps(
   first: readonly string[],
-  read: (request: ReadRequest) => Promise<Exchange>,
-  outside: Pick<Outside, 'signal' | 'conceal'>,
+  read: (request: ReadRequest) => Promise<FetchResult>,
+  outside: Pick<CrawlEnvironment, 'signal' | 'conceal'>,
 ): Promise<CollectedSitemaps> {
   const collected: CollectedSitemaps = { read: [], pages: [], failed: [], isCut: false }
   const conceal = (address: string) => outside.conceal?.(address, 'page') ?? address

@@ -1,5 +1,5 @@
 import { limits } from '../address'
-import type { Waiting } from './frontier'
+import type { QueuedUrl } from './frontier'
 
 /** What a crawl may be told. */
 export type CrawlOptions = {
@@ -27,7 +27,7 @@ export type CrawlOptions = {
   /** Hosts that the user says are theirs, for pictures beside those of the site's own domain. */
   pictureHosts: readonly string[]
   /** Goes on with a run that was broken off: what it has, and what waited. */
-  resume: { done: string[]; waiting: Waiting[] } | null
+  resume: { done: string[]; waiting: QueuedUrl[] } | null
 }
 
 export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {

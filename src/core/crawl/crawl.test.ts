@@ -4,7 +4,7 @@ import { crawl, crawlGiven } from './crawl'
 import { type CrawlOptions, defaultCrawlOptions } from './crawl-options'
 import { type CrawlEvent, GatheringBuilder, oneByOne } from './events'
 import { NothingAnswered } from './nothing-answered'
-import type { Exchange, ReadRequest } from './read-address'
+import type { FetchResult, ReadRequest } from './read-address'
 
 type Answer = { status?: number; headers?: Record<string, string>; body?: string } | 'refused'
 type Server = Record<string, Answer>
@@ -16,7 +16,7 @@ function serve(pages: Server) {
   const log: string[] = []
   let running = 0
   let most = 0
-  const read = async ({ url }: { url: string }): Promise<Exchange> => {
+  const read = async ({ url }: { url: string }): Promise<FetchResult> => {
     log.push(url)
     running++
     most = Math.max(most, running)
@@ -370,7 +370,7 @@ describe('a sitemap that can’t be read', () => {
 
 test('pages of a list are asked for wherever they lie, and so are pictures on their hosts', async () => {
   const clock = { ms: 1_000_000 }
-  const read = async ({ url, accept }: ReadRequest): Promise<Exchange> => ({
+  const read = async ({ url, accept }: ReadRequest): Promise<FetchResult> => ({
     kind: 'answered',
     status: accept === 'image' ? 404 : 200,
     headers: { 'content-type': 'text/html' },

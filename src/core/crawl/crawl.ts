@@ -12,15 +12,15 @@ import {
 import type { CrawlOptions, GivenAddresses } from './crawl-options'
 import type { CrawlEvents } from './events'
 import { NothingAnswered } from './nothing-answered'
-import { pageOf } from './page-of'
-import type { Exchange, Outside } from './read-address'
+import { pageFromFetch } from './page-from-fetch'
+import type { CrawlEnvironment, FetchResult } from './read-address'
 import { readRobots } from './read-robots'
 import { scopeOf } from './scope'
 import { SiteCrawl } from './site-crawl'
 
 /** Production origin that the start page itself names; null when it names none but where it is. */
-function guessSite(start: string, exchange: Exchange): string | null {
-  const found = pageOf({ url: start, file: null, redirects: [], aliases: [], fetchedAt: '' }, exchange)
+function guessSite(start: string, exchange: FetchResult): string | null {
+  const found = pageFromFetch({ url: start, file: null, redirects: [], aliases: [], fetchedAt: '' }, exchange)
   const facts = found?.page.facts
   if (!facts) return null
   const ogUrls = facts.metas.filter((meta) => meta.key === 'og:url').map((meta) => meta.value ?? '')
@@ -36,7 +36,7 @@ function guessSite(start: string, exchange: Exchange): string | null {
  *
  * @throws NothingAnswered when the start address does not answer at all
  */
-export async function* crawl(options: CrawlOptions, outside: Outside): CrawlEvents {
+export async function* crawl(options: CrawlOptions, outside: CrawlEnvironment): CrawlEvents {
   const given = resolveAddress(options.start, 'about:blank')
   const start = given && (outside.conceal?.(given, 'user') ?? given)
   if (!start) throw new NothingAnswered(options.start, 'it is not an http or https address.')
@@ -87,7 +87,11 @@ const viewOf = ({ ignoreRobots, hasLogin }: CrawlOptions) => (ignoreRobots || ha
  * @param options `start` is not used: the first address stands for it
  * @throws NothingAnswered when the list has no address
  */
-export async function* crawlGiven(given: GivenAddresses, options: CrawlOptions, outside: Outside): CrawlEvents {
+export async function* crawlGiven(
+  given: GivenAddresses,
+  options: CrawlOptions,
+  outside: CrawlEnvironment,
+): CrawlEvents {
   const conceal = (address: string) => outside.conceal?.(address, given.kind === 'list' ? 'user' : 'page') ?? address
   const read = given.addresses.flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
   const resolved = [...new Set(read.map(conceal))]

@@ -1,5 +1,6 @@
 import { limits } from '../address'
 import type {
+  AccessMode,
   FetchFact,
   GatheredImage,
   GatheredPage,
@@ -10,17 +11,23 @@ import type {
   RunNote,
   RunSource,
   Survey,
-  View,
 } from '../model'
-import type { Waiting } from './frontier'
+import type { QueuedUrl } from './frontier'
 import { mergeTwins } from './merge-twins'
 
 /** What a run tells while it goes on. Server, worker and command line differ only in what they do with these. */
 export type CrawlEvent =
-  | { kind: 'started'; source: RunSource; view: View; startedAt: string; robotsTxt: string | null; scope: string[] }
+  | {
+      kind: 'started'
+      source: RunSource
+      view: AccessMode
+      startedAt: string
+      robotsTxt: string | null
+      scope: string[]
+    }
   | { kind: 'page'; page: GatheredPage }
   /** New addresses that will be asked for, unless the run ends before. */
-  | { kind: 'found'; waiting: Waiting[] }
+  | { kind: 'found'; waiting: QueuedUrl[] }
   /** Another address leads to a page that has been told of already. */
   | { kind: 'alias'; url: string; alias: string }
   /** Near the end: addresses that lead to a page by redirects, each with its chain and who links to it. */

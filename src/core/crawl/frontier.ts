@@ -1,9 +1,9 @@
 import { pathnameOf } from '../address'
 
 /** An address that waits to be asked for. `depth` counts links from the start. */
-export type Waiting = { url: string; depth: number }
+export type QueuedUrl = { url: string; depth: number }
 
-type Bucket = { waiting: Waiting[]; next: number; taken: number; isInTurn: boolean }
+type Bucket = { waiting: QueuedUrl[]; next: number; taken: number; isInTurn: boolean }
 
 /** First path segment: pages that share it are mostly made by one template. */
 const bucketOf = (url: string) => pathnameOf(url).split('/', 2)[1] ?? ''
@@ -46,7 +46,7 @@ export class Frontier {
     return this.count
   }
 
-  add(waiting: Waiting): void {
+  add(waiting: QueuedUrl): void {
     const key = bucketOf(waiting.url)
     const bucket = this.buckets.get(key) ?? { waiting: [], next: 0, taken: 0, isInTurn: false }
     this.buckets.set(key, bucket)
@@ -73,7 +73,7 @@ export class Frontier {
   }
 
   /** The next address; undefined when none waits, or every section has had its share. */
-  take(): Waiting | undefined {
+  take(): QueuedUrl | undefined {
     const bucket = this.nextBucket()
     if (!bucket) return undefined
     bucket.isInTurn = false
@@ -90,7 +90,7 @@ export class Frontier {
   }
 
   /** Everything that still waits. */
-  *[Symbol.iterator](): Generator<Waiting> {
+  *[Symbol.iterator](): Generator<QueuedUrl> {
     for (const { waiting, next } of this.buckets.values())
       for (let index = next; index < waiting.length; index++) yield waiting[index]!
   }

@@ -27,25 +27,18 @@ import { type CollectedSitemaps, collectSitemaps, lackOfSitemaps } from './colle
 import { loopingPage } from './destinations'
 import type { CrawlEvent } from './events'
 import { isFileName } from './file-names'
+import { ImageQueue, type LookAtImage, lookAsHostsMay, lookByReading, offlineNote, readAsHostsMay } from './image-queue'
 import { inParallel } from './in-parallel'
 import { LinkBook, linksOf, sitemapsNamedBy } from './link-book'
 import { LinksOfPages } from './links-of-pages'
 import { incompletenessOf } from './notes-of-crawl'
 import { NothingAnswered } from './nothing-answered'
-import { pageOf } from './page-of'
-import {
-  type LookAtImage,
-  lookAsHostsMay,
-  lookByReading,
-  offlineNote,
-  PictureDesk,
-  readAsHostsMay,
-} from './picture-desk'
+import { pageFromFetch } from './page-from-fetch'
 import { PictureHosts } from './picture-hosts'
-import { type Exchange, notInBuild, type Outside, type ReadRequest } from './read-address'
+import { type CrawlEnvironment, type FetchResult, notInBuild, type ReadRequest } from './read-address'
 import { settleRefreshes } from './refreshes'
 import { scopeOf } from './scope'
-import { Surveyor } from './survey'
+import { SiteAudit } from './site-audit'
 import { USUAL_SITEMAPS } from './usual-sitemaps'
 
 export type BuildOptions = {
@@ -69,7 +62,7 @@ export type BuildOptions = {
 /** Origin of pages whose build names none. */
 const NO_SITE = 'http://localhost'
 
-const fileExchange = (path: string, { body, isCut, bytes }: FilePart): Exchange => ({
+const fileExchange = (path: string, { body, isCut, bytes }: FilePart): FetchResult => ({
   kind: 'answered',
   status: 200,
   headers: { 'content-type': typeOfFile(path) ?? 'application/octet-stream', 'content-length': String(bytes) },
@@ -78,7 +71,7 @@ const fileExchange = (path: string, { body, isCut, bytes }: FilePart): Exchange 
   ms: 0,
 })
 
-const noFile = (): Exchange => ({
+const noFile = (): FetchResult => ({
   kind: 'answered',
   status: 404,
   headers: {},
@@ -88,13 +81,13 @@ const noFile = (): Exchange => ({
 })
 
 /** A file of the build that can't be read, as an answer. */
-function unreadable(path: string, error: unknown): Exchange {
+function unreadable(path: string, error: unknown): FetchResult {
   const message = `${path} could not be read: ${error instanceof Error ? error.message : String(error)}`
   return { kind: 'failed', code: 'bad-answer', message, ms: 0 }
 }
 
 /** Reads one HTML file. Its address is not known yet: what pages link to decides it, and that takes them all. */
-async function readFile(files: BuildFiles, path: string, outside: Outside): Promise<FileReading> {
+async function readFile(files: BuildFiles, path: string, outside: CrawlEnvironment): Promise<FileReading> {
   const asked = {
     url: `${NO_SITE}/${path}`,
     file: path,
@@ -104,17 +97,17 @@ async function readFile(files: BuildFiles, path: string, outside: Outside): Prom
   }
   try {
     const exchange = fileExchange(path, await files.read(path, limits.pageBytes))
-    const { page, reading } = pageOf(asked, exchange)!
+    const { page, reading } = pageFromFetch(asked, exchange)!
     return { path, page, reading }
   } catch (error) {
-    const { page } = pageOf(asked, unreadable(path, error))!
+    const { page } = pageFromFetch(asked, unreadable(path, error))!
     return { path, page, reading: null }
   }
 }
 
 /** What links of a build lead to, and what only sends on. */
 class BuildSurvey {
-  readonly surveyor: Surveyor
+  readonly surveyor: SiteAudit
   readonly book = new LinkBook()
   private readonly links: LinksOfPages
   private readonly refreshes = new Map<string, string>()
@@ -124,7 +117,7 @@ class BuildSurvey {
     private readonly addresses: AddressMap,
     private readonly map: FileMap,
   ) {
-    this.surveyor = new Surveyor(addresses)
+    this.surveyor = new SiteAudit(addresses)
     this.links = new LinksOfPages(addresses.toPublic)
   }
 
@@ -186,9 +179,9 @@ class BuildSurvey {
 }
 
 /** A page that is not there, as a server would answer for it. */
-function missingPage(url: string, linkers: Linkers, outside: Outside): GatheredPage {
+function missingPage(url: string, linkers: Linkers, outside: CrawlEnvironment): GatheredPage {
   const asked = { url, file: null, redirects: [], aliases: [], fetchedAt: outside.now().toISOString() }
-  const { page } = pageOf(asked, noFile())!
+  const { page } = pageFromFetch(asked, noFile())!
   return { ...page, fetch: { ...page.fetch, linkers } }
 }
 
@@ -198,7 +191,7 @@ async function readSitemaps(
   readings: readonly FileReading[],
   addresses: AddressMap,
   robotsTxt: string | null,
-  outside: Outside,
+  outside: CrawlEnvironment,
 ): Promise<{ found: CollectedSitemaps; named: string[] }> {
   const { site } = addresses
   // Sitemaps are files: what decides between /name and /name.html does not matter to them.
@@ -210,7 +203,7 @@ async function readSitemaps(
   ]
   const onSite = [...new Set(written)].filter((address) => addresses.isOnSite(address))
   const usual = USUAL_SITEMAPS.filter((path) => files.paths.includes(path)).map((path) => new URL(path, site).href)
-  const read = async ({ url, maxBytes }: ReadRequest): Promise<Exchange> => {
+  const read = async ({ url, maxBytes }: ReadRequest): Promise<FetchResult> => {
     const path = addresses.isOnSite(url) ? map.fileAt(url) : null
     if (path === null) return noFile()
     try {
@@ -258,7 +251,7 @@ function nothingLeft({ include = [], exclude = [] }: BuildOptions, pages: readon
 export async function* gatherBuild(
   files: BuildFiles,
   options: BuildOptions,
-  outside: Outside,
+  outside: CrawlEnvironment,
   lookOutside: LookAtImage | null = null,
 ): AsyncGenerator<CrawlEvent> {
   const startedAt = outside.now().toISOString()
@@ -376,7 +369,7 @@ export async function lookInBuild(
   files: BuildFiles,
   known: Pick<GatheredPage, 'url' | 'file'> & { aliases: string[] },
   options: Pick<BuildOptions, 'location' | 'concurrency' | 'pictureHosts'> & { site: string },
-  outside: Outside,
+  outside: CrawlEnvironment,
   lookOutside: LookAtImage,
 ): Promise<LookedInBuild> {
   const path = known.file
@@ -406,10 +399,10 @@ async function* gatherPictures(
   map: FileMap,
   addresses: AddressMap,
   options: Pick<BuildOptions, 'concurrency' | 'pictureHosts'>,
-  outside: Outside,
+  outside: CrawlEnvironment,
   lookOutside: LookAtImage | null,
 ): AsyncGenerator<CrawlEvent> {
-  const readFromBuild = async ({ url, maxBytes }: ReadRequest): Promise<Exchange> => {
+  const readFromBuild = async ({ url, maxBytes }: ReadRequest): Promise<FetchResult> => {
     if (addresses.isBesideSite(url)) return notInBuild(url, addresses.site)
     const path = map.fileAt(url)
     if (path === null) return noFile()
@@ -426,7 +419,7 @@ async function* gatherPictures(
     ? lookAsHostsMay(lookOutside, hosts, outside.sleep)
     : lookByReading(readAsHostsMay(outside.read, hosts, outside.sleep), outside)
   const look: LookAtImage = (url, mayDecode) => (isInside(url) ? lookInside : lookElsewhere)(url, mayDecode)
-  const desk = new PictureDesk(addresses, look, hosts, outside.sleep)
+  const desk = new ImageQueue(addresses, look, hosts, outside.sleep)
   for (const [index, page] of pages.entries()) {
     yield { kind: 'page', page }
     yield { kind: 'progress', done: index + 1, waiting: pages.length - index - 1, fetching: [] }

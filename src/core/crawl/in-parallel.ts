@@ -7,12 +7,12 @@ type Outcome<T> = { result: T } | { error: unknown }
  *
  * @param next starts one more task and returns it, or returns null when there is none for now. It is asked again
  *             after results were taken, since they may have brought new tasks.
- * @param turn waited for before results are looked at
+ * @param yieldToOthers waited for before results are looked at
  */
 export async function* inParallel<T>(
   next: () => Promise<T> | null,
   atOnce: number,
-  turn?: () => Promise<void>,
+  yieldToOthers?: () => Promise<void>,
 ): AsyncGenerator<T[]> {
   let running = 0
   let done: Outcome<T>[] = []
@@ -43,7 +43,7 @@ export async function* inParallel<T>(
         wake = resolve
       })
       // The questions of the tasks just begun go out before the answers are looked at.
-      await turn?.()
+      await yieldToOthers?.()
     }
     const taken = done
     done = []

@@ -1,6 +1,6 @@
 /**
  * From a start to a run: the frontier, sitemaps, pictures, retries, pace and bounds, for an address, a list, a
- * folder or a zip alike. It is pure: the network, the disk and the clock are handed in as an Outside, and what
+ * folder or a zip alike. It is pure: the network, the disk and the clock are handed in as a CrawlEnvironment, and what
  * it finds comes out as one stream of events. It judges nothing. Begin with site-crawl.ts and gather-build.ts;
  * events.ts has the stream.
  */
@@ -18,25 +18,25 @@ export { collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 export { crawl, crawlGiven, isPreview, onPreview } from './crawl'
 export { type CrawlOptions, defaultCrawlOptions } from './crawl-options'
 export { type CrawlEvent, type CrawlEvents, GatheringBuilder, oneByOne } from './events'
-export type { Waiting } from './frontier'
+export type { QueuedUrl } from './frontier'
 export { gatherBuild, lookInBuild } from './gather-build'
+export { type LookAtImage, lookByReading, readAsHostsMay } from './image-queue'
 export { inParallel } from './in-parallel'
 export { NothingAnswered } from './nothing-answered'
-export { type LookAtImage, lookByReading, readAsHostsMay } from './picture-desk'
 export { haveOneOwner, PictureHosts } from './picture-hosts'
 export {
   type BodySink,
+  type CrawlEnvironment,
   type Decode,
   type Decoded,
-  type Exchange,
-  type Outside,
+  type FetchResult,
   type ReadAddress,
   type ReadRequest,
   readFollowing,
 } from './read-address'
 export { REFRESH_STATUS } from './refreshes'
+export { feedAndNeighbourLinks } from './site-audit'
 export { readList, readSitemap } from './sitemap'
 export { SERVED_BUILD, ServedBuild, SIZE_HEADER, type StartedWith, servedFile } from './started-with'
-export { feedAndNeighbourLinks } from './survey'
 export { CrawlRequest, Login, type ParsedCrawlRequest, ServedImage, toWire, WireEvent } from './wire'
 export { BadZip, openZip } from './zip-build'

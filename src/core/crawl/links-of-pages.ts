@@ -1,7 +1,7 @@
 import { originOf, pageAddress } from '../address'
 
 /** Resolved links that are remembered at most. */
-const MOST_KEPT = 50_000
+const MAX_KEPT = 50_000
 
 /** Characters that a path may hold to be taken as it stands: nothing to encode, and no query to look into. */
 const IS_PLAIN = new Uint8Array(128)
@@ -57,7 +57,7 @@ export class LinksOfPages {
     const address = pageAddress(href, base)
     const target = address && this.toPublic(address)
     if (isAbsolute) {
-      if (this.absolute.size >= MOST_KEPT) this.absolute.clear()
+      if (this.absolute.size >= MAX_KEPT) this.absolute.clear()
       this.absolute.set(href, target)
     }
     return target

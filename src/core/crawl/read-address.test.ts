@@ -1,14 +1,14 @@
 import { describe, expect, test } from 'vitest'
 import { pngBytes } from '../testing/good-site'
-import { describeImage } from './picture-desk'
-import { type Exchange, readFollowing } from './read-address'
+import { describeImage } from './image-queue'
+import { type FetchResult, readFollowing } from './read-address'
 
 const answered = (
   status: number,
   headers: Record<string, string> = {},
   body: Uint8Array = new Uint8Array(),
   isCut = false,
-): Exchange => ({
+): FetchResult => ({
   kind: 'answered',
   status,
   headers,
@@ -17,7 +17,7 @@ const answered = (
   ms: 1,
 })
 
-const server = (answers: Record<string, Exchange>) => async (url: string) =>
+const server = (answers: Record<string, FetchResult>) => async (url: string) =>
   answers[new URL(url).pathname] ?? answered(404)
 const at = (path: string) => `https://a.example${path}`
 
@@ -49,7 +49,7 @@ describe('readFollowing', () => {
       'redirect-loop',
     ],
     ['to what is no address', { '/1': answered(302, { location: 'javascript:alert(1)' }) }, 'bad-answer'],
-  ])('a redirect %s is a failure', async (_name, answers: Record<string, Exchange>, code) => {
+  ])('a redirect %s is a failure', async (_name, answers: Record<string, FetchResult>, code) => {
     expect((await readFollowing(at('/1'), server(answers))).exchange).toMatchObject({ kind: 'failed', code })
   })
 
@@ -74,7 +74,7 @@ describe('describeImage', () => {
     digest: async (bytes: Uint8Array) => `sha256:${bytes.length}`,
     decode: async () => ({ alpha: true, look: null }),
   }
-  const describe1 = (exchange: Exchange) => describeImage(at('/a.png'), exchange, outside)
+  const describe1 = (exchange: FetchResult) => describeImage(at('/a.png'), exchange, outside)
   const png = pngBytes(1200, 630, 5000)
 
   test('a picture: format and size from its bytes, whatever its name and header say', async () => {
@@ -122,7 +122,7 @@ describe('describeImage', () => {
       'not-image',
     ],
     ['a header cut short', answered(200, {}, png.subarray(0, 20)), 'damaged'],
-    ['no answer', { kind: 'failed', code: 'timeout', message: 'late', ms: 1 } as Exchange, 'timeout'],
+    ['no answer', { kind: 'failed', code: 'timeout', message: 'late', ms: 1 } as FetchResult, 'timeout'],
   ])('%s: %s', async (_name, exchange, code) => {
     const image = await describe1(exchange)
     expect(image.errorCode).toBe(code)

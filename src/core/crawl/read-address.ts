@@ -28,7 +28,7 @@ export type ReadRequest = {
 }
 
 /** What came of it. Header names are in lower case. Failures are values, and never thrown. */
-export type Exchange =
+export type FetchResult =
   | {
       kind: 'answered'
       status: number
@@ -42,10 +42,10 @@ export type Exchange =
     }
   | { kind: 'failed'; code: FailureCode; message: string; ms: number }
 
-export type Answered = Extract<Exchange, { kind: 'answered' }>
+export type Answered = Extract<FetchResult, { kind: 'answered' }>
 
 /** Reads one address, without following redirects. The caller of the crawl hands it in. */
-export type ReadAddress = (request: ReadRequest) => Promise<Exchange>
+export type ReadAddress = (request: ReadRequest) => Promise<FetchResult>
 
 /**
  * What a picture's pixels say. `alpha`: does some pixel really let through what is behind? `look`: the picture in small,
@@ -57,7 +57,7 @@ export type Decoded = { alpha: boolean | null; look: Look | 'broken' | null }
 export type Decode = (bytes: Uint8Array, wants: { alpha: boolean; look: boolean }) => Promise<Decoded>
 
 /** What a run needs from the world beside reading. */
-export type Outside = {
+export type CrawlEnvironment = {
   read: ReadAddress
   now: () => Date
   /** `sha256:` and lower-case hex of the whole content. */
@@ -66,7 +66,7 @@ export type Outside = {
   decode?: Decode
   sleep: (ms: number) => Promise<void>
   /** Lets what waits for the network go first. Absent: nothing else goes on. */
-  turn?: () => Promise<void>
+  yieldToOthers?: () => Promise<void>
   /**
    * Takes what is secret out of an address, to be known by what is left; `read` puts it back. Absent: addresses are known
    * as they are.
@@ -78,20 +78,20 @@ export type Outside = {
 }
 
 /** The answer for an address on the site's own host that the build cannot hold: nothing is asked on the network. */
-export function notInBuild(url: string, site: string): Exchange {
+export function notInBuild(url: string, site: string): FetchResult {
   return { kind: 'failed', code: 'not-in-build', message: `Not in the build: ${url} lies outside ${site}.`, ms: 0 }
 }
 
 /** The end of a chain of redirects. */
-export type Followed = { exchange: Exchange; finalUrl: string; redirects: RedirectHop[] }
+export type Followed = { exchange: FetchResult; finalUrl: string; redirects: RedirectHop[] }
 
 /** An answer that sends on. */
 export type Redirect = Answered & { headers: { location: string } }
 
-export const isRedirect = (exchange: Exchange): exchange is Redirect =>
+export const isRedirect = (exchange: FetchResult): exchange is Redirect =>
   exchange.kind === 'answered' && [301, 302, 303, 307, 308].includes(exchange.status) && 'location' in exchange.headers
 
-const failed = (code: FailureCode, message: string): Exchange => ({ kind: 'failed', code, message, ms: 0 })
+const failed = (code: FailureCode, message: string): FetchResult => ({ kind: 'failed', code, message, ms: 0 })
 
 /**
  * Reads an address and follows its redirects, each hop recorded with the status that sent on and where to.
@@ -100,7 +100,7 @@ const failed = (code: FailureCode, message: string): Exchange => ({ kind: 'faile
  */
 export async function readFollowing(
   url: string,
-  read: (url: string) => Promise<Exchange>,
+  read: (url: string) => Promise<FetchResult>,
   locate: (location: string, from: string) => string | null = resolveAddress,
   mayFollow: (url: string) => boolean = () => true,
 ): Promise<Followed> {

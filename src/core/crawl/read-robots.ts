@@ -1,12 +1,12 @@
 import { limits, parseRobots, type RobotsRules } from '../address'
 import type { RunNote } from '../model'
-import { type Outside, readFollowing } from './read-address'
+import { type CrawlEnvironment, readFollowing } from './read-address'
 
 /** robots.txt as read, its rules, and what has to be said of it. */
 export type Robots = { text: string | null; rules: RobotsRules | null; note: RunNote | null }
 
 /** robots.txt of the build's origin: 4xx means no rules; an error of the server keeps everything closed (RFC 9309). */
-export async function readRobots(start: string, outside: Outside): Promise<Robots> {
+export async function readRobots(start: string, outside: CrawlEnvironment): Promise<Robots> {
   const url = new URL('/robots.txt', start).href
   const { exchange } = await readFollowing(url, (at) =>
     outside.read({ url: at, accept: 'text', maxBytes: limits.robotsBytes }),

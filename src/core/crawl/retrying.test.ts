@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { testOutside } from '../testing/build-run'
-import type { Exchange } from './read-address'
+import type { FetchResult } from './read-address'
 import { retryAfterMs, retrying, waitBefore } from './retrying'
 
 const now = new Date('2026-11-23T09:00:00Z')
-const answered = (status: number, headers: Record<string, string> = {}): Exchange => ({
+const answered = (status: number, headers: Record<string, string> = {}): FetchResult => ({
   kind: 'answered',
   status,
   headers,
@@ -12,10 +12,10 @@ const answered = (status: number, headers: Record<string, string> = {}): Exchang
   isCut: false,
   ms: 1,
 })
-const failed = (code: 'reset' | 'refused'): Exchange => ({ kind: 'failed', code, message: '', ms: 1 })
+const failed = (code: 'reset' | 'refused'): FetchResult => ({ kind: 'failed', code, message: '', ms: 1 })
 
 /** Asks with these answers, one after the other. */
-async function ask(...answers: Exchange[]) {
+async function ask(...answers: FetchResult[]) {
   const waits: number[] = []
   let asked = 0
   const read = async () => answers[Math.min(asked++, answers.length - 1)]!
@@ -34,7 +34,7 @@ describe('retrying', () => {
   })
 
   test('the counter hears of every answer', async () => {
-    const heard: Exchange[] = []
+    const heard: FetchResult[] = []
     const answers = [answered(503), failed('reset'), answered(200)]
     const outside = { ...testOutside(async () => answers[heard.length]!), sleep: async () => {} }
     await retrying(outside, (exchange) => heard.push(exchange))({

@@ -1,16 +1,16 @@
 import { limits } from '../address'
-import type { Exchange, Outside, ReadAddress } from './read-address'
+import type { CrawlEnvironment, FetchResult, ReadAddress } from './read-address'
 
 const PASSING_STATUS = new Set([429, 500, 502, 503, 504])
 const PASSING_FAILURE = new Set(['reset', 'timeout'])
 
 /** May asking again help? */
-export function isPassing(exchange: Exchange): boolean {
+export function isPassing(exchange: FetchResult): boolean {
   return exchange.kind === 'answered' ? PASSING_STATUS.has(exchange.status) : PASSING_FAILURE.has(exchange.code)
 }
 
 /** Wait before the next try: what the server asks for, else twice the last wait. Kept under a limit. */
-export function waitBefore(attempt: number, exchange: Exchange, now: Date): number {
+export function waitBefore(attempt: number, exchange: FetchResult, now: Date): number {
   const asked = exchange.kind === 'answered' ? retryAfterMs(exchange.headers['retry-after'], now) : null
   return Math.min(asked ?? limits.retryFirstMs * 2 ** attempt, limits.retryMostMs)
 }
@@ -44,8 +44,8 @@ export function retryAfterMs(value: string | undefined, now: Date): number | nul
  * @param heard told of every answer, the passing faults too
  */
 export function retrying(
-  outside: Pick<Outside, 'read' | 'sleep' | 'now' | 'signal'>,
-  heard: (exchange: Exchange) => void = () => {},
+  outside: Pick<CrawlEnvironment, 'read' | 'sleep' | 'now' | 'signal'>,
+  heard: (exchange: FetchResult) => void = () => {},
 ): ReadAddress {
   return async (request) => {
     for (let attempt = 0; ; attempt++) {

@@ -1,8 +1,8 @@
 import { limits } from '../address'
 import type { PageFacts, SecondLook } from '../model'
 import { tagChanges } from '../surface'
-import { pageOf, pageStreamFor } from './page-of'
-import { type Exchange, type Followed, isRedirect, type ReadRequest, readFollowing } from './read-address'
+import { pageFromFetch, pageStreamFor } from './page-from-fetch'
+import { type FetchResult, type Followed, isRedirect, type ReadRequest, readFollowing } from './read-address'
 
 /** What caches call an answer of their own: `X-Cache: HIT`, `CF-Cache-Status: HIT`, `Cache-Status: edge; hit`. */
 const CACHE_HEADERS = [
@@ -18,7 +18,7 @@ const CACHE_HEADERS = [
 export const ASKED = { url: '', file: null, redirects: [], aliases: [], fetchedAt: '' }
 
 /** Does an answer show that a cache gave it? */
-export function isFromCache(exchange: Exchange): boolean {
+export function isFromCache(exchange: FetchResult): boolean {
   if (exchange.kind !== 'answered') return false
   const { headers } = exchange
   return (
@@ -47,7 +47,7 @@ export async function lookTwice(
   facts: PageFacts | null,
   how: SecondLook['how'],
   askedAs: string | null,
-  ask: (request: ReadRequest) => Promise<Exchange>,
+  ask: (request: ReadRequest) => Promise<FetchResult>,
   now: Date,
 ): Promise<SecondLook> {
   const isFresh = how === 'past-caches'
@@ -63,7 +63,7 @@ export async function lookTwice(
     }),
   )
   if (exchange.kind === 'failed') return { how, askedAs, status: null, error: exchange.message, differs: [] }
-  const there = pageOf({ ...ASKED, url }, exchange)?.page.facts ?? null
+  const there = pageFromFetch({ ...ASKED, url }, exchange)?.page.facts ?? null
   const changes = facts === null || there === null ? [] : tagChanges(facts, there)
   const differs = changes
     .filter(({ key }) => IS_CARD_TAG.test(key))
@@ -80,7 +80,7 @@ export async function lookTwice(
 export async function secondLooksAt(
   { exchange, finalUrl }: Followed,
   askAs: string | null,
-  ask: (request: ReadRequest) => Promise<Exchange>,
+  ask: (request: ReadRequest) => Promise<FetchResult>,
   now: Date,
 ): Promise<SecondLook[]> {
   if (exchange.kind === 'failed' || isRedirect(exchange)) return []
@@ -88,7 +88,7 @@ export async function secondLooksAt(
   if (isFromCache(exchange)) hows.push('past-caches')
   if (askAs !== null) hows.push('as-ourselves')
   if (hows.length === 0) return []
-  const found = pageOf({ ...ASKED, url: finalUrl }, exchange)
+  const found = pageFromFetch({ ...ASKED, url: finalUrl }, exchange)
   if (!found) return []
   const looks: SecondLook[] = []
   for (const how of hows) looks.push(await lookTwice(finalUrl, found.page.facts, how, askAs, ask, now))

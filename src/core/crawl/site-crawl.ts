@@ -18,7 +18,8 @@ import type { CrawlOptions } from './crawl-options'
 import { Destinations, type Settled } from './destinations'
 import type { CrawlEvent, CrawlEvents } from './events'
 import { isFileName } from './file-names'
-import { Frontier, type Waiting } from './frontier'
+import { Frontier, type QueuedUrl } from './frontier'
+import { ImageQueue, lookByReading, offlineNote, readAsHostsMay } from './image-queue'
 import { inParallel } from './in-parallel'
 import { onlyWeAreKeptOut, ROBOTS_TOKEN } from './kept-out'
 import { linksOf, sitemapsNamedBy } from './link-book'
@@ -26,15 +27,14 @@ import { LinksOfPages } from './links-of-pages'
 import { NoPages } from './no-pages'
 import { incompletenessOf, notesOf } from './notes-of-crawl'
 import { Pace } from './pace'
-import { pageOf, pageStreamFor } from './page-of'
-import { lookByReading, offlineNote, PictureDesk, readAsHostsMay } from './picture-desk'
+import { pageFromFetch, pageStreamFor } from './page-from-fetch'
 import { PictureHosts } from './picture-hosts'
 import {
-  type Exchange,
+  type CrawlEnvironment,
+  type FetchResult,
   type Followed,
   isRedirect,
   notInBuild,
-  type Outside,
   type ReadAddress,
   type ReadRequest,
   readFollowing,
@@ -42,11 +42,11 @@ import {
 import type { Lead } from './refreshes'
 import { retrying } from './retrying'
 import { ASKED, secondLooksAt } from './second-look'
-import { Surveyor } from './survey'
+import { SiteAudit } from './site-audit'
 import { type Trap, TrapWatch } from './traps'
 import { USUAL_SITEMAPS } from './usual-sitemaps'
 
-type PageResult = { kind: 'page'; asked: Waiting; followed: Followed; fetchedAt: string; looks: SecondLook[] }
+type PageResult = { kind: 'page'; asked: QueuedUrl; followed: Followed; fetchedAt: string; looks: SecondLook[] }
 type Result = PageResult | { kind: 'image'; image: GatheredImage }
 
 /** The crawl of one site, breadth first. One object a run: it holds what is known, waiting and counted. */
@@ -57,9 +57,9 @@ export class SiteCrawl {
   private readonly fetching = new Set<string>()
   private pageCount = 0
   private readonly keptOut = new Set<string>()
-  private readonly desk: PictureDesk
+  private readonly desk: ImageQueue
   private readonly hosts: PictureHosts
-  private readonly surveyor: Surveyor
+  private readonly surveyor: SiteAudit
   private readonly destinations = new Destinations()
   private readonly noPages: NoPages
   private readonly sitemapsAsked = new Set<string>()
@@ -72,7 +72,7 @@ export class SiteCrawl {
   private readonly traps: TrapWatch
   private readonly isPathWanted: PathFilter
   private readonly trapped = new Map<Trap, { count: number; such: string }>()
-  private newlyFound: Waiting[] = []
+  private newlyFound: QueuedUrl[] = []
   private asked = 0
   private leftOut = 0
   private bytes = 0
@@ -87,8 +87,8 @@ export class SiteCrawl {
     private readonly options: CrawlOptions,
     private readonly addresses: AddressMap,
     private readonly robots: RobotsRules | null,
-    private readonly outside: Outside,
-    private readonly firstAnswer: { url: string; exchange: Exchange } | null,
+    private readonly outside: CrawlEnvironment,
+    private readonly firstAnswer: { url: string; exchange: FetchResult } | null,
     private readonly isFollowing: boolean,
     defaultMaxPages: number = limits.maxPages,
   ) {
@@ -106,9 +106,9 @@ export class SiteCrawl {
     const asked = (robots && !options.ignoreRobots && crawlDelayFor(robots, ROBOTS_TOKEN)) || 0
     this.pace = new Pace(Math.max(options.delayMs, Math.min(asked * 1000, limits.crawlDelayMs)), outside.now)
     this.endsAtMs = outside.now().getTime() + limits.runMs
-    this.surveyor = new Surveyor(addresses)
+    this.surveyor = new SiteAudit(addresses)
     this.links = new LinksOfPages((url) => addresses.toPublic(outside.conceal?.(url, 'page') ?? url))
-    this.desk = new PictureDesk(
+    this.desk = new ImageQueue(
       addresses,
       lookByReading((request) => this.ask(request), outside),
       this.hosts,
@@ -117,7 +117,7 @@ export class SiteCrawl {
   }
 
   /** Asks the build for a public address, no faster than the delay allows. */
-  private ask(request: ReadRequest): Promise<Exchange> {
+  private ask(request: ReadRequest): Promise<FetchResult> {
     const { addresses, reader } = this
     if (addresses.isBesideSite(request.url)) return Promise.resolve(notInBuild(request.url, addresses.site))
     const inBuild = { ...request, url: addresses.toBuild(request.url) }
@@ -157,7 +157,7 @@ export class SiteCrawl {
     this.wait({ url, depth })
   }
 
-  private wait(waiting: Waiting): void {
+  private wait(waiting: QueuedUrl): void {
     this.waiting.add(waiting)
     this.newlyFound.push(waiting)
   }
@@ -177,12 +177,12 @@ export class SiteCrawl {
     return this.addresses.toPublic(this.outside.conceal?.(resolved, 'server') ?? resolved)
   }
 
-  private readonly readAt = (url: string): Promise<Exchange> => {
+  private readonly readAt = (url: string): Promise<FetchResult> => {
     if (this.firstAnswer?.url === url) return Promise.resolve(this.firstAnswer.exchange)
     return this.ask({ url, accept: 'page', maxBytes: limits.pageBytes, openPage: pageStreamFor(url) })
   }
 
-  private async readPage(asked: Waiting): Promise<PageResult> {
+  private async readPage(asked: QueuedUrl): Promise<PageResult> {
     const followed = await readFollowing(asked.url, this.readAt, this.locate, this.addresses.isOnSite)
     const fetchedAt = this.outside.now().toISOString()
     const looks = await secondLooksAt(followed, this.options.askAs, (request) => this.ask(request), this.outside.now())
@@ -235,7 +235,7 @@ export class SiteCrawl {
       return
     }
     if (this.destinations.isRefresh(finalUrl)) return
-    const found = pageOf({ url: finalUrl, file: null, redirects, aliases, fetchedAt }, exchange)
+    const found = pageFromFetch({ url: finalUrl, file: null, redirects, aliases, fetchedAt }, exchange)
     if (!found) {
       if (exchange.kind === 'answered') this.noPages.addAnswer(finalUrl, exchange)
       return
@@ -394,7 +394,8 @@ export class SiteCrawl {
   private async readFirstSitemaps(): Promise<void> {
     const { site } = this.addresses
     const written = this.robots?.sitemaps ?? []
-    const start = this.firstAnswer && pageOf({ ...ASKED, url: this.firstAnswer.url }, this.firstAnswer.exchange)?.page
+    const start =
+      this.firstAnswer && pageFromFetch({ ...ASKED, url: this.firstAnswer.url }, this.firstAnswer.exchange)?.page
     const named = [
       ...written.flatMap((address) => this.locate(address, site) ?? []),
       ...(start ? sitemapsNamedBy(start).map((address) => this.addresses.toPublic(address)) : []),
@@ -412,7 +413,7 @@ export class SiteCrawl {
     return leads
   }
 
-  async *run(seeds: Waiting[], readsSitemaps: boolean): CrawlEvents {
+  async *run(seeds: QueuedUrl[], readsSitemaps: boolean): CrawlEvents {
     for (const url of this.options.resume?.done ?? []) {
       this.known.add(url)
       this.told.add(url)
@@ -431,14 +432,16 @@ export class SiteCrawl {
     const { concurrency } = this.options
     for (const round of ['declared', 'content'] as const) {
       if (round === 'content') this.desk.addContentWhereNeeded()
-      for await (const results of inParallel(this.next, concurrency, this.outside.turn)) yield this.take(results)
+      for await (const results of inParallel(this.next, concurrency, this.outside.yieldToOthers))
+        yield this.take(results)
       // Pages may name sitemaps of their own, and these further pages.
       while ([...this.sitemapsNamed].some((address) => !this.sitemapsAsked.has(address))) {
         if (this.outside.signal.aborted) break
         await this.readSitemaps(this.sitemapsNamed, [])
         for (const address of this.sitemapsNamed) this.sitemapsAsked.add(address)
         yield this.found()
-        for await (const results of inParallel(this.next, concurrency, this.outside.turn)) yield this.take(results)
+        for await (const results of inParallel(this.next, concurrency, this.outside.yieldToOthers))
+          yield this.take(results)
       }
     }
     const leads = yield* this.settle()

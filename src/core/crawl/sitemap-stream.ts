@@ -7,7 +7,7 @@ import { SitemapReader, type SitemapReading } from './sitemap'
 const PIECE = 16 * 1024
 
 /** Bytes of a pack's head and end (RFC 1952). */
-const LEAST_GZIP = 18
+const MIN_GZIP = 18
 
 /** Bytes of the end of a pack: a checksum, and how much it holds. */
 const TRAILER = 8
@@ -101,7 +101,7 @@ export class SitemapStream {
 
   /** A pack ends with how much it holds, modulo 2^32. The unpacker itself doesn't notice every pack that was cut off. */
   private isWhole(): boolean {
-    return this.members > 1 || (this.packed >= LEAST_GZIP && sizeIn(this.tail) === this.unpacked % 2 ** 32)
+    return this.members > 1 || (this.packed >= MIN_GZIP && sizeIn(this.tail) === this.unpacked % 2 ** 32)
   }
 
   private begin(piece: Uint8Array): void {

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { globFault, limits } from '../address'
 import {
+  AccessMode,
   GatheredImage,
   GatheredPage,
   Incomplete,
@@ -9,7 +10,6 @@ import {
   RunNote,
   RunSource,
   Survey,
-  View,
 } from '../model'
 import type { CrawlEvent } from './events'
 
@@ -42,7 +42,7 @@ const Glob = z.string().superRefine((glob, { addIssue }) => {
   if (fault !== null) addIssue(fault)
 })
 
-const Waiting = z.object({ url: z.string(), depth: z.number().int() })
+const QueuedUrl = z.object({ url: z.string(), depth: z.number().int() })
 
 /** Where the pages come from: an address to crawl from, a list of addresses, or a sitemap. */
 const From = z.discriminatedUnion('kind', [
@@ -79,7 +79,7 @@ export const CrawlRequest = z.object({
   /** Ask caches on the way for what the server says now. */
   pastCaches: z.boolean().default(false),
   resume: z
-    .object({ done: z.array(z.string()), waiting: z.array(Waiting) })
+    .object({ done: z.array(z.string()), waiting: z.array(QueuedUrl) })
     .nullable()
     .default(null),
 })
@@ -95,7 +95,7 @@ export const WireEvent = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('started'),
     source: RunSource,
-    view: View,
+    view: AccessMode,
     startedAt: z.string(),
     robotsTxt: z.string().nullable(),
     scope: z.array(z.string()),
@@ -105,7 +105,7 @@ export const WireEvent = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('led-by'), url: z.string(), ledHereBy: z.array(LeadingAddress) }),
   z.object({ kind: z.literal('unlinked-forms'), urls: z.array(z.string()) }),
   z.object({ kind: z.literal('linked-by'), url: z.string(), linkers: Linkers }),
-  z.object({ kind: z.literal('found'), waiting: z.array(Waiting) }),
+  z.object({ kind: z.literal('found'), waiting: z.array(QueuedUrl) }),
   z.object({ kind: z.literal('image'), image: ServedImage }),
   z.object({ kind: z.literal('note'), note: RunNote }),
   z.object({ kind: z.literal('incomplete'), incomplete: Incomplete }),

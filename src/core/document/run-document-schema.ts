@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { limits } from '../address'
 import { Cause } from '../cause'
 import {
+  AccessMode,
   type FileFault,
   Incomplete,
   Level,
@@ -12,7 +13,6 @@ import {
   Skipped,
   schemaFaults,
   TakenOn,
-  View,
 } from '../model'
 import { Layout } from '../surface'
 
@@ -102,7 +102,7 @@ export const ReadDocument = z.looseObject({
   complete: z.boolean().optional(),
   incomplete: z.array(Incomplete).optional(),
   scope: z.array(z.string()).optional(),
-  view: View,
+  view: AccessMode,
   notes: z.array(z.looseObject({ kind: z.string(), message: z.string() })),
   pages: z.array(ReadPage),
   images: z.array(z.looseObject({ url: z.string(), hash: z.string().nullable() })),

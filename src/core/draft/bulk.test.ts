@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest'
-import { context, image, pageOf } from '../testing/card-page'
+import { context, image, testPage } from '../testing/test-page'
 import { type BulkChange, bulkFields } from './bulk'
 import { parsePattern } from './title-pattern'
 
 const large = image('https://site.example/large.jpg', { width: 1600, height: 900 })
 const small = image('https://site.example/small.jpg', { width: 300, height: 300 })
-const page = pageOf(
+const page = testPage(
   '<title>T | S</title><h1>Heading</h1><main><p>A first paragraph that is long enough to be one.</p><img src="/small.jpg" width="300" height="300"><img src="/large.jpg"></main>',
 )
 const bulk = (change: BulkChange, of = page) =>
@@ -34,7 +34,7 @@ describe('one change for many pages', () => {
   })
 
   test('a page that offers nothing is left alone', () => {
-    const bare = pageOf('<title>T</title>')
+    const bare = testPage('<title>T</title>')
     expect(bulk({ kind: 'own-text', slot: 'title', from: 'h1' }, bare)).toBeNull()
     expect(bulk({ kind: 'own-picture' }, bare)).toBeNull()
   })

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { surfaces } from '../surface'
-import { context, image, pageOf } from '../testing/card-page'
+import { context, image, testPage } from '../testing/test-page'
 import { cutMarks, trimAt } from './cut-marks'
 import { draftEffect, sameTitleElsewhere } from './draft-effect'
 import { tagEdits } from './tag-edits'
@@ -13,7 +13,7 @@ const run = {
   notes: [],
   startedAt: '2026-11-23T09:12:00Z',
 }
-const page = pageOf(
+const page = testPage(
   '<html lang=en><head><meta charset=utf-8><title>Rewire a lamp | Site</title><meta property="og:title" content="Rewire a lamp"><meta property="og:image" content="https://site.example/a.png"></head><body><h1>Lamp</h1>',
 )
 const effect = (fields: Parameters<typeof tagEdits>[0]) =>

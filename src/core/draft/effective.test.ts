@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest'
-import { image, pageOf } from '../testing/card-page'
+import { image, testPage } from '../testing/test-page'
 import type { DraftFields, SiteDefaults } from './draft'
 import { effectiveEdits, patternValues } from './effective'
 
 const picture = image('https://site.example/default.png')
 const made = (head: string, fields: DraftFields, defaults: Partial<SiteDefaults>) => {
-  const page = pageOf(`<head>${head}</head><body><h1>Heading</h1>`)
+  const page = testPage(`<head>${head}</head><body><h1>Heading</h1>`)
   const { edits, from } = effectiveEdits(
     { ...page, facts: page.facts! },
     '/guides/*',
@@ -74,7 +74,7 @@ describe('what a page is to say', () => {
 })
 
 test('parts for a pattern are read off the page', () => {
-  const page = pageOf(
+  const page = testPage(
     '<title>Rewire a lamp | Brasswick</title><meta name="author" content="Ada"><meta property="article:published_time" content="2026-11-02T09:00:00Z"><meta property="article:section" content="Lights"><h1>Lamps</h1>',
   )
   expect(

@@ -1,12 +1,12 @@
 import { describe, expect, test } from 'vitest'
-import { image, pageOf } from '../testing/card-page'
+import { image, testPage } from '../testing/test-page'
 import type { DraftFields } from './draft'
 import { changedUnder, landingOf, sayingsOf } from './landing'
 import { tagEdits } from './tag-edits'
 
 const resolve = (raw: string) => new URL(raw, 'https://site.example/guides/').href
 const edits = (fields: DraftFields) => tagEdits(fields, () => image('https://site.example/a.png'))
-const facts = (head: string) => pageOf(`<head>${head}</head>`).facts!
+const facts = (head: string) => testPage(`<head>${head}</head>`).facts!
 const state = (fields: DraftFields, head: string) => landingOf(edits(fields), facts(head), resolve).state
 
 describe('has a draft landed?', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { image, pageOf } from '../testing/card-page'
+import { image, testPage } from '../testing/test-page'
 import type { DraftFields } from './draft'
 import { editFacts } from './drafted-page'
 import { attributeFor, tagEdits } from './tag-edits'
@@ -55,7 +55,7 @@ describe('slots as tags', () => {
 })
 
 describe('facts with edits', () => {
-  const { facts } = pageOf(
+  const { facts } = testPage(
     '<head><title>Old</title>\n<meta property="og:title" content="One">\n<meta property="og:title" content="Two">\n' +
       '<meta name="description" content="D">\n<meta property="og:image" content="/a.png">\n<meta property="og:image:alt" content="alt">\n</head><body><h1>H</h1>',
   )

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
-import { image, pageOf } from '../testing/card-page'
+import { image, testPage } from '../testing/test-page'
 import { pictureHelps, textHelps } from './text-helps'
 
-const { facts } = pageOf(
+const { facts } = testPage(
   `<title>Lamp | Site</title><meta property="og:title" content="Lamp"><meta name="twitter:title" content="Lamp">
    <meta name="description" content=" "><h1>Rewire  a lamp</h1>
    <main><p>A first paragraph that is long enough to be one.</p><img src="/a.jpg" alt="A lamp"><img src="/b.jpg" alt=""><img src="/c.jpg" alt="A lamp"></main>`,

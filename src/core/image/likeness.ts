@@ -11,20 +11,20 @@ const PATCH = 32
 /** Lowest frequencies that count, both ways. */
 const LOW = 8
 /** Bits in which two pictures that look the same may differ. */
-const MOST_BITS = 7
+const MAX_BITS = 7
 /** Grey levels, of 255, by which the most different sixteenth of two patches may differ. */
-const MOST_LEVELS = 11
+const MAX_LEVELS = 11
 /** Pictures of one template share their bits by the thousand: of one list so many are looked at, */
-const MOST_OF_BUCKET = 64
+const MAX_OF_BUCKET = 64
 /** and so many patches are held side by side for one picture. */
-const MOST_HELD = 300
+const MAX_HELD = 300
 /** Below this spread of grey levels there is nothing to compare: plain areas all look the same. */
-const LEAST_SPREAD = 6
+const MIN_SPREAD = 6
 
 /** Tints are kept of so many squares both ways: a drawing in other colours is another picture. */
 const TINT_SIDE = 6
 /** Levels, of 255, by which the mean tint of two pictures that look the same may differ. */
-const MOST_TINT = 9
+const MAX_TINT = 9
 const GREYS = LOOK_SIDE ** 2
 const TINTS = TINT_SIDE ** 2
 const LOOK_BYTES = GREYS + 2 * TINTS
@@ -84,7 +84,7 @@ function tintOf(look: Look, part: Part): [number, number] {
 }
 
 function isSameTint(a: [number, number], b: [number, number]): boolean {
-  return Math.abs(a[0] - b[0]) <= MOST_TINT && Math.abs(a[1] - b[1]) <= MOST_TINT
+  return Math.abs(a[0] - b[0]) <= MAX_TINT && Math.abs(a[1] - b[1]) <= MAX_TINT
 }
 
 /** A part of a look, 0 to 1 from left and top. */
@@ -203,7 +203,7 @@ type Variant = { index: number; bits: Bits; part: Part; ratio: number }
 
 function variantOf(picture: Looked, index: number, part: Part): Variant | null {
   const patch = patchOf(picture.look, part)
-  if (spread(patch) < LEAST_SPREAD) return null
+  if (spread(patch) < MIN_SPREAD) return null
   const ratio = (part.width * picture.width) / (part.height * picture.height)
   return { index, bits: bitsOf(patch), part, ratio }
 }
@@ -245,8 +245,8 @@ class QuarterIndex {
     for (const [quarter, value] of quarters(bits).entries()) {
       for (const flip of FLIPS) {
         let index = this.heads[quarter]![value ^ flip]!
-        for (let seen = 0; index >= 0 && seen < MOST_OF_BUCKET; seen++) {
-          if (distance(this.wholes[index]!.bits, bits) <= MOST_BITS) found.add(index)
+        for (let seen = 0; index >= 0 && seen < MAX_OF_BUCKET; seen++) {
+          if (distance(this.wholes[index]!.bits, bits) <= MAX_BITS) found.add(index)
           index = this.next[quarter]![index]!
         }
       }
@@ -277,11 +277,11 @@ export function groupAlike(pictures: readonly Looked[]): string[][] {
     let held = 0
     for (const other of index.near(variant)) {
       const [a, b] = [rootOf(variant.index), rootOf(other)]
-      if (a === b || !isSameRatio(variant.ratio, wholes[other]!.ratio) || held++ >= MOST_HELD) continue
+      if (a === b || !isSameRatio(variant.ratio, wholes[other]!.ratio) || held++ >= MAX_HELD) continue
       const [own, its] = [pictures[variant.index]!.look, pictures[other]!.look]
       if (!isSameTint(tintOf(own, variant.part), tintOf(its, WHOLE))) continue
       patch ??= patchOf(own, variant.part)
-      if (worstBlock(patch, patchOf(its, WHOLE)) <= MOST_LEVELS) parent[Math.max(a, b)] = Math.min(a, b)
+      if (worstBlock(patch, patchOf(its, WHOLE)) <= MAX_LEVELS) parent[Math.max(a, b)] = Math.min(a, b)
     }
   }
   for (const [at, picture] of pictures.entries()) {

@@ -6,6 +6,7 @@
  */
 export { type LineOf, linesOfJson } from './json-lines'
 export {
+  AccessMode,
   ContentImage,
   FailureCode,
   FetchFact,
@@ -39,7 +40,6 @@ export {
   TagPosition,
   TakenOn,
   VerdictWord,
-  View,
   WaivedFinding,
 } from './model'
 export { isKnownType, isOwnType, KNOWN_TYPES } from './og-types'

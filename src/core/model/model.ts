@@ -260,8 +260,8 @@ export const RunNote = z.object({
 export type RunNote = z.infer<typeof RunNote>
 
 /** As it stands: robots.txt and logins count. As launched: they don't. */
-export const View = z.enum(['standing', 'launched'])
-export type View = z.infer<typeof View>
+export const AccessMode = z.enum(['standing', 'launched'])
+export type AccessMode = z.infer<typeof AccessMode>
 
 /** What was said of one page, picture or site. */
 export const Finding = z.object({
@@ -340,7 +340,7 @@ export type Gathering = {
   source: RunSource
   startedAt: string
   finishedAt: string
-  view: View
+  view: AccessMode
   notes: RunNote[]
   /** Empty where everything was read that the scope names. */
   incomplete: Incomplete[]

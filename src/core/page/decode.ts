@@ -19,14 +19,14 @@ const DEFAULT_ENCODING = 'windows-1252'
 
 /** Labels met so far. Making a decoder only to learn its name takes longer than reading a small page. */
 const encodings = new Map<string, string | null>()
-const MOST_LABELS = 500
+const MAX_LABELS = 500
 
 function knownEncoding(label: string | null): string | null {
   if (!label) return null
   const known = encodings.get(label)
   if (known !== undefined) return known
   const encoding = encodingNamed(trimAscii(label))
-  if (encodings.size < MOST_LABELS) encodings.set(label, encoding)
+  if (encodings.size < MAX_LABELS) encodings.set(label, encoding)
   return encoding
 }
 

@@ -5,7 +5,7 @@ import { count, countWords, type PaperLine, paperLines, printedCauses, VERDICT_T
 import type { RunDocument } from './run-document'
 
 /** A comment on a pull request holds so many characters at most; some room is left for what surrounds it. */
-const MOST_CHARACTERS = 60_000
+const MAX_CHARACTERS = 60_000
 /** Pages named under a cause before the rest is counted. */
 const PAGES_NAMED = 10
 
@@ -83,7 +83,7 @@ export function runAsMarkdown(document: RunDocument): string {
   for (const cause of causes) {
     const own = causeLines(cause, source.site)
     length += own.join('\n').length + 1
-    if (length > MOST_CHARACTERS) break
+    if (length > MAX_CHARACTERS) break
     lines.push(...own)
     shown++
   }

@@ -8,7 +8,7 @@ const entry = (address: string, more: Partial<RefreshEntry> = {}): RefreshEntry 
   reason: 'text',
   movedTo: null,
   held: { run: 'old', at: '2026-11-20T09:30:00.000Z' },
-  lapsesAt: '2026-12-20T09:30:00.000Z',
+  expiresAt: '2026-12-20T09:30:00.000Z',
   state: 'open',
   askedAt: null,
   ...more,
@@ -33,7 +33,7 @@ test('the table says for each place what is out of date and why; formulas are ne
       entries: [
         entry('https://a.example/c', {
           reason: 'picture-under-same-address',
-          lapsesAt: null,
+          expiresAt: null,
           state: 'asked',
           askedAt: '2026-11-26T10:00:00.000Z',
         }),

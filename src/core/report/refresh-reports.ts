@@ -18,8 +18,8 @@ const COLUMNS = ['surface', 'address', 'page', 'reason', 'held since', 'goes by 
 /** The lists of all places as CSV (RFC 4180); cells that a spreadsheet would run are neutralised. */
 export function refreshAsCsv(places: readonly PlaceRefresh[]): string {
   const data = places.flatMap(({ name, entries }) =>
-    entries.map(({ address, page, reason, held, lapsesAt, state, askedAt }) =>
-      [name, address, page, REASON_WORDS[reason], held.at, lapsesAt ?? 'never', state, askedAt ?? ''].map(neutralCell),
+    entries.map(({ address, page, reason, held, expiresAt, state, askedAt }) =>
+      [name, address, page, REASON_WORDS[reason], held.at, expiresAt ?? 'never', state, askedAt ?? ''].map(neutralCell),
     ),
   )
   return `${Papa.unparse({ fields: COLUMNS, data }, { newline: '\r\n' })}\r\n`

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { pageOf } from '../testing/card-page'
+import { testPage } from '../testing/test-page'
 import {
   createPageRules,
   createSectionFinder,
@@ -27,16 +27,16 @@ describe('sections of a file', () => {
   })
 })
 
-const at = (url: string, head: string) => ({ ...pageOf(`<head>${head}</head>`), url })
+const at = (url: string, head: string) => ({ ...testPage(`<head>${head}</head>`), url })
 const type = (value: string) => `<meta property="og:type" content="${value}">`
 
 describe('the kind of a page', () => {
   test('is what it says, by og:type or JSON-LD', () => {
-    expect(saidKind(pageOf(type('Article')).facts!)).toBe('article')
-    expect(saidKind(pageOf('<script type="application/ld+json">{"@type":"Product","name":"x"}</script>').facts!)).toBe(
-      'product',
-    )
-    expect(saidKind(pageOf('').facts!)).toBeNull()
+    expect(saidKind(testPage(type('Article')).facts!)).toBe('article')
+    expect(
+      saidKind(testPage('<script type="application/ld+json">{"@type":"Product","name":"x"}</script>').facts!),
+    ).toBe('product')
+    expect(saidKind(testPage('').facts!)).toBeNull()
   })
 
   const pages = [

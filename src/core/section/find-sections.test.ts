@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { createSectionFinder } from '../requirements'
-import { pageOf } from '../testing/card-page'
 import { runs } from '../testing/property-runs'
+import { testPage } from '../testing/test-page'
 import { findSections, type SectionPage } from './find-sections'
 
 const SITE = 'https://site.example/'
@@ -12,7 +12,7 @@ const tags = {
   docs: '<title>T</title><meta property=og:type content=article><meta name=a content=1><meta name=b content=1><meta name=c content=1>',
 }
 type Kind = keyof typeof tags
-const facts = Object.fromEntries(Object.entries(tags).map(([kind, head]) => [kind, pageOf(head).facts])) as Record<
+const facts = Object.fromEntries(Object.entries(tags).map(([kind, head]) => [kind, testPage(head).facts])) as Record<
   Kind,
   SectionPage['facts']
 >

@@ -53,8 +53,8 @@ export function findSections(pages: Iterable<SectionPage>, site: string): Map<st
 
 /** Of one root: sections that people can keep apart, sections at all, and pages that stand alone. */
 const MANY_SECTIONS = 24
-const MOST_SECTIONS = 60
-const MOST_ALONE = 12
+const MAX_SECTIONS = 60
+const MAX_ALONE = 12
 
 /** Sections by how many pages they have. */
 const sizesOf = (sections: ReadonlyMap<string, string>): Map<string, number> => {
@@ -78,13 +78,13 @@ function gather(root: string, pages: readonly Placed[], sections: Map<string, st
   const sizes = sizesOf(sections)
   const alone = pages.filter(({ url, segments }) => segments.length > 0 && sizes.get(sections.get(url)!) === 1)
   const lonely = new Set(alone.map(({ url }) => sections.get(url)!))
-  if (lonely.size > MOST_ALONE) take((_, section) => lonely.has(section), gathered)
+  if (lonely.size > MAX_ALONE) take((_, section) => lonely.has(section), gathered)
   if (sizesOf(sections).size <= MANY_SECTIONS) return
   // Parts that a template of their own made go back to the section that they are parts of.
   const parentOf = ({ segments }: Placed) => `${root}${segments[0]}/*`
   take((page, section) => section.endsWith('/*') && section.length > parentOf(page).length, parentOf)
   const bySize = [...sizesOf(sections)].sort(([, a], [, b]) => b - a)
-  const beyond = bySize.slice(MOST_SECTIONS - 2)
+  const beyond = bySize.slice(MAX_SECTIONS - 2)
   const few = bySize.filter(([, size]) => size < TEMPLATE_FROM)
   const small = new Set([...few, ...beyond].map(([section]) => section))
   take((_, section) => small.has(section), gathered)

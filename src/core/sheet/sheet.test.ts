@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { XMLParser, XMLValidator } from 'fast-xml-parser'
 import { describe, expect, test } from 'vitest'
 import { cardOf, communityChat, search, surfaces, wideFeed } from '../surface'
-import { context as contextOf, image, pageOf } from '../testing/card-page'
 import { runs } from '../testing/property-runs'
+import { context as contextOf, image, testPage } from '../testing/test-page'
 import { measureText } from '../text'
 import { drawCard, firstLine } from './draw-card'
 import { baselineOf, type Drawing, type Step } from './drawing'
@@ -18,7 +18,7 @@ const withPicture = html(
   `<meta property="og:image" content="${PICTURE}"><meta name="twitter:card" content="summary_large_image">`,
 )
 const context = contextOf([image(PICTURE)])
-const card = (source: string, surface = wideFeed) => cardOf(pageOf(source), surface, context)
+const card = (source: string, surface = wideFeed) => cardOf(testPage(source), surface, context)
 const draw = (source: string, surface = wideFeed, marked?: Parameters<typeof drawCard>[2]['marked']) =>
   drawCard(card(source, surface), surface, {
     keyOf: (url) => `run ${url}`,

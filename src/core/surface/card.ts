@@ -1,5 +1,5 @@
 import type { AddressMap, RobotsRules } from '../address'
-import type { GatheredImage, GatheredPage, PageFacts, View } from '../model'
+import type { AccessMode, GatheredImage, GatheredPage, PageFacts } from '../model'
 import { fitText, isBlank } from '../text'
 import { firstValue, imageCandidates, metaCandidates, textCandidates } from './candidates'
 import type { Card, TextPart } from './card-model'
@@ -12,7 +12,7 @@ import { isKeptOutByRobots } from './robots-of-site'
 
 /** What a card depends on beside its page. */
 export type CardContext = {
-  view: View
+  view: AccessMode
   addresses: AddressMap
   /** Pictures by public address. One that is not here was not looked at. */
   images: ReadonlyMap<string, GatheredImage>
@@ -34,7 +34,7 @@ const emptyPart = (ladder: TextPart['ladder']): TextPart => ({
 })
 
 /** Where a place counts characters instead of lines. */
-const MOST_LINES = 100
+const MAX_LINES = 100
 
 function drawn(part: TextPart, box: BoxFigure | null, maxCharacters: number | undefined): TextPart {
   if (part.text === null) return part
@@ -42,7 +42,7 @@ function drawn(part: TextPart, box: BoxFigure | null, maxCharacters: number | un
   const { sizePx, weight, widthPx, lines } = box
   return {
     ...part,
-    ...fitText(part.text, { sizePx, weight, widthPx, lines: lines ?? MOST_LINES, maxCodePoints: maxCharacters }),
+    ...fitText(part.text, { sizePx, weight, widthPx, lines: lines ?? MAX_LINES, maxCodePoints: maxCharacters }),
   }
 }
 
@@ -202,8 +202,8 @@ function bareReason(page: GatheredPage, surface: Surface, context: CardContext):
  * Pure: the same page, surface and context give the same card. A page that could not be read has a bare card.
  */
 export function cardOf(page: GatheredPage, surface: Surface, context: CardContext): Card {
-  const bare = bareReason(page, surface, context)
-  if (bare || !page.facts) return bare!
+  const bareCard = bareReason(page, surface, context)
+  if (bareCard || !page.facts) return bareCard!
   const { facts } = page
   const reads = surface.readsBytes?.value ?? null
   const kind = surface.layoutBy === 'card-kind' ? shownKind(facts) : cardKindOf(facts)

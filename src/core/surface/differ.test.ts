@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import { parseRobots } from '../address'
-import { context, image, pageOf } from '../testing/card-page'
+import { context, image, testPage } from '../testing/test-page'
 import { type CardContext, cardOf } from './card'
 import { whyDifferent } from './differ'
 import { surfaceOf } from './profiles'
 
 const sideOf = (html: string, id: string, with_: CardContext = context()) => {
   const surface = surfaceOf(id)!
-  return { surface, card: cardOf(pageOf(html), surface, with_) }
+  return { surface, card: cardOf(testPage(html), surface, with_) }
 }
 const why = (html: string, a: string, b: string, with_?: CardContext) =>
   whyDifferent(sideOf(html, a, with_), sideOf(html, b, with_))

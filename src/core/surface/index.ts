@@ -29,12 +29,12 @@ export {
   type TagChange,
   tagChanges,
 } from './page-changes'
-export { type CardKind, isWholeAddress, type Kept, keptOf, publicImageUrl } from './picture'
+export { type CardKind, type CropResult, cropsFor, isWholeAddress, publicImageUrl } from './picture'
 export {
   assumed,
   BoxFigure,
+  CachePolicy,
   type Figure,
-  Holding,
   ImageSource,
   Layout,
   Recompression,

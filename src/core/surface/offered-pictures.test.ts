@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { context, image, pageOf } from '../testing/card-page'
+import { context, image, testPage } from '../testing/test-page'
 import { cardOf } from './card'
 import { offeredPictures, withPictureChosen } from './offered-pictures'
 import { surfaceOf } from './profiles'
 
 const [a, b, c] = ['a', 'b', 'c'].map((name) => image(`https://site.example/${name}.png`))
 const tag = (key: string, value: string) => `<meta property="${key}" content="${value}">`
-const page = pageOf(
+const page = testPage(
   `<head><title>T</title>${tag('og:image', a!.url)}${tag('og:image:alt', 'A')}${tag('og:image', b!.url)}${tag('og:image:width', '1200')}${tag('og:image:alt', 'B')}${tag('og:image', c!.url)}<meta name="twitter:image" content="${a!.url}"></head>`,
 )
 const pictureOn = (given: typeof page, surface: string) =>
@@ -32,7 +32,7 @@ describe('withPictureChosen', () => {
   })
 
   it('leaves a page with one picture, or none of that number, as it is', () => {
-    const one = pageOf(`<head>${tag('og:image', a!.url)}</head>`)
+    const one = testPage(`<head>${tag('og:image', a!.url)}</head>`)
     expect(withPictureChosen(one, 0)).toBe(one)
     expect(withPictureChosen(page, 3)).toBe(page)
     expect([offeredPictures(page), offeredPictures(one), offeredPictures({ ...page, facts: null })]).toEqual([3, 1, 0])

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
-import { context, pageOf } from '../testing/card-page'
+import { context, testPage } from '../testing/test-page'
 import { cardOf } from './card'
 import { cardChanges, tagChanges } from './page-changes'
 import { surfaceOf } from './profiles'
 
-const page = (html: string) => pageOf(`<head>${html}</head>`)
+const page = (html: string) => testPage(`<head>${html}</head>`)
 const changes = (before: string, after: string) => tagChanges(page(before).facts, page(after).facts)
 
 describe('tags that changed', () => {

@@ -127,15 +127,15 @@ function shownRatio(size: Size, layout: Layout, rules: PictureRules): number {
 }
 
 /** What a place does with one picture: keeps this part of it in that layout, or refuses it. */
-export type Kept =
+export type CropResult =
   | { kind: 'kept'; surface: Surface; layout: 'wide' | 'natural' | 'thumbnail'; crop: Crop }
   | { kind: 'refused'; surface: Surface; why: string }
 
 /**
  * What each place keeps of a picture, on a page that asks for a card of this kind. Places without pictures are left out.
  */
-export function keptOf(image: GatheredImage, surfaces: readonly Surface[], kind: CardKind | null): Kept[] {
-  return surfaces.flatMap((surface): Kept[] => {
+export function cropsFor(image: GatheredImage, surfaces: readonly Surface[], kind: CardKind | null): CropResult[] {
+  return surfaces.flatMap((surface): CropResult[] => {
     const rules = surface.picture
     if (!rules) return []
     const refused = refusal(image, rules, rules.least.value)

@@ -31,7 +31,7 @@ export const ImageSource = z.enum(['twitter:image', 'twitter:image:src', 'og:ima
 export type ImageSource = z.infer<typeof ImageSource>
 
 /** How a place holds on to a copy of what it read once. */
-export const Holding = z.object({
+export const CachePolicy = z.object({
   /** Days for which a copy is held when it is not asked for again. */
   days: figure(z.number()),
   /** Do links that are posted already change when the copy is renewed, or only new ones? */
@@ -43,7 +43,7 @@ export const Holding = z.object({
   /** Are variants of an address (scheme, closing slash, query) held as copies of their own? */
   variants: figure(z.enum(['apart', 'together'])),
 })
-export type Holding = z.infer<typeof Holding>
+export type CachePolicy = z.infer<typeof CachePolicy>
 
 /** What a place does to a picture before it shows it. */
 export const Recompression = z.object({
@@ -131,7 +131,7 @@ export const Surface = z.object({
   /** A listing of pages: `noindex` keeps the page out of it. */
   isListing: z.boolean(),
   /** null where nothing is held (a browser's tab). */
-  holding: Holding.nullable(),
+  holding: CachePolicy.nullable(),
   /** null where no picture is shown. */
   recompression: Recompression.nullable(),
   boxes: z.object({

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { parseRobots } from '../address'
-import { context, image, pageOf } from '../testing/card-page'
+import { context, image, testPage } from '../testing/test-page'
 import { cardOf } from './card'
 import { surfaceOf, surfaces } from './profiles'
 
@@ -23,7 +23,7 @@ const pageWith = (tags: [string, string][], more = '') => {
   const head = tags.filter(([key]) => !isInBody(key)).map(([key, value]) => tag(key, value))
   const body = tags.filter(([key]) => isInBody(key)).map(([key, value]) => tag(key, value))
   // Without a card kind or an og tag the microblog shows no card at all.
-  return pageOf(
+  return testPage(
     `<!doctype html><head>${head.join('')}<meta name="twitter:card" content="summary_large_image">${more}</head><body>${body.join('')}`,
   )
 }
@@ -96,12 +96,12 @@ describe.each([
     '%s sees no %s beyond what it reads',
     (id, key, _at, _keys) => {
       const page = pageWith([[key, 'too late']], `<style>${' '.repeat(0)}</style>`)
-      const late = pageOf(
+      const late = testPage(
         `<!doctype html><head><meta name="twitter:card" content="summary"><style>${'x'.repeat(1_100_000)}</style></head>`,
       )
       expect(cardOf(page, surfaceOf(id)!, context())[part].from).toBe(key)
       const html = `<!doctype html><head><style>${'x'.repeat(1_100_000)}</style>${isInBody(key) ? '</head><body>' : ''}${tag(key, 'too late')}`
-      const { ladder } = cardOf(pageOf(html), surfaceOf(id)!, context())[part]
+      const { ladder } = cardOf(testPage(html), surfaceOf(id)!, context())[part]
       expect(outcomes(ladder)).toContain(`${key} beyond-bytes`)
       expect(cardOf(late, surfaceOf(id)!, context())[part].text).toBeNull()
     },
@@ -191,13 +191,13 @@ describe('the layout', () => {
 
   test.each(LAYOUTS)('%s with card kind %s and %d × %d is %s', (id, kind, width, height, layout) => {
     const card = kind ? `<meta name="twitter:card" content="${kind}">` : ''
-    const page = pageOf(`<head><title>Lamp</title>${tag('og:image', 'a')}${card}`)
+    const page = testPage(`<head><title>Lamp</title>${tag('og:image', 'a')}${card}`)
     const context_ = context([image('https://site.example/a.jpg', { width, height })])
     expect(cardOf(page, surfaceOf(id)!, context_).layout).toBe(layout)
   })
 
   test('an upright picture is clipped on the picture board beyond 1 : 2.1, and only there shown at its own ratio', () => {
-    const page = pageOf(`<head><title>Lamp</title>${tag('og:image', 'a')}`)
+    const page = testPage(`<head><title>Lamp</title>${tag('og:image', 'a')}`)
     const tall = context([image('https://site.example/a.jpg', { width: 1000, height: 3000 })])
     expect(cardOf(page, surfaceOf('picture-board')!, tall).image.crop).toEqual({
       x: 0,
@@ -216,7 +216,7 @@ describe('the layout', () => {
   })
 
   test('600 KB is what the phone chat takes, 5 MB the work network and the microblog, 8 MB the wide feed', () => {
-    const page = pageOf(`<head><title>Lamp</title>${tag('og:image', 'a')}`)
+    const page = testPage(`<head><title>Lamp</title>${tag('og:image', 'a')}`)
     const shows = (id: string, bytes: number) =>
       cardOf(page, surfaceOf(id)!, context([image('https://site.example/a.jpg', { bytes })])).image.url !== null
     for (const [id, most] of [
@@ -233,7 +233,7 @@ describe('the layout', () => {
 })
 
 describe('what a place is kept from', () => {
-  const page = pageOf(`<head><title>Lamp</title>${tag('og:title', 'Lamp')}<meta name=robots content=noindex>`)
+  const page = testPage(`<head><title>Lamp</title>${tag('og:title', 'Lamp')}<meta name=robots content=noindex>`)
   test.each(surfaces.filter(({ token }) => token).map(({ id, token }) => [id, token!] as const))(
     '%s goes by %s in robots.txt, as it stands and not as launched',
     (id, token) => {
@@ -249,7 +249,7 @@ describe('what a place is kept from', () => {
 })
 
 describe('fields of their own', () => {
-  const rich = (id: string, html: string) => cardOf(pageOf(html), surfaceOf(id)!, context()).rich
+  const rich = (id: string, html: string) => cardOf(testPage(html), surfaceOf(id)!, context()).rich
   const script = (value: unknown) => `<script type="application/ld+json">${JSON.stringify(value)}</script>`
 
   test.each([
@@ -315,7 +315,7 @@ describe('fields of their own', () => {
 
   test('the community chat shows the theme colour, and nothing that is none', () => {
     const color = (id: string, value: string) =>
-      cardOf(pageOf(`<head><title>T</title><meta name=theme-color content="${value}">`), surfaceOf(id)!, context())
+      cardOf(testPage(`<head><title>T</title><meta name=theme-color content="${value}">`), surfaceOf(id)!, context())
         .themeColor
     expect(color('community-chat', '#0a7d4d')).toBe('#0a7d4d')
     expect(color('community-chat', 'red;background:url(x)')).toBeNull()
@@ -324,7 +324,7 @@ describe('fields of their own', () => {
 
   test('a count of characters cuts where lines would not', () => {
     const long = 'word '.repeat(200).trim()
-    const page = pageOf(`<head><meta property=og:title content="T"><meta property=og:description content="${long}">`)
+    const page = testPage(`<head><meta property=og:title content="T"><meta property=og:description content="${long}">`)
     const { description } = cardOf(page, surfaceOf('community-chat')!, context())
     expect(description.cut).toBe(true)
     expect([...description.shown].length).toBeGreaterThan(330)

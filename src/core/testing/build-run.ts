@@ -1,4 +1,4 @@
-import { type Exchange, GatheringBuilder, gatherBuild, type Outside, partOf } from '../crawl'
+import { type CrawlEnvironment, type FetchResult, GatheringBuilder, gatherBuild, partOf } from '../crawl'
 import { LOOK_SIDE } from '../image'
 import type { Gathering } from '../model'
 
@@ -8,7 +8,7 @@ export type MemoryBuild = Record<string, string | Uint8Array>
 const bytesOf = (content: string | Uint8Array) =>
   typeof content === 'string' ? new TextEncoder().encode(content) : content
 
-const refused: Exchange = { kind: 'failed', code: 'refused', message: 'There is no network in tests.', ms: 0 }
+const refused: FetchResult = { kind: 'failed', code: 'refused', message: 'There is no network in tests.', ms: 0 }
 
 /** A look for tests, by the filling of a PNG that the tests made, else by the length: what has the same one looks the same. */
 function testLook(bytes: Uint8Array): Uint8Array {
@@ -21,7 +21,7 @@ function testLook(bytes: Uint8Array): Uint8Array {
 }
 
 /** The world for tests: a clock that stands, no network but what is passed in. */
-export function testOutside(read: Outside['read'] = async () => refused): Outside {
+export function testOutside(read: CrawlEnvironment['read'] = async () => refused): CrawlEnvironment {
   return {
     read,
     now: () => new Date('2026-11-23T09:12:00Z'),
@@ -36,7 +36,7 @@ export function testOutside(read: Outside['read'] = async () => refused): Outsid
 export async function gatherMemory(
   build: MemoryBuild,
   site: string | null,
-  read?: Outside['read'],
+  read?: CrawlEnvironment['read'],
 ): Promise<Gathering> {
   const builder = new GatheringBuilder()
   const files = {

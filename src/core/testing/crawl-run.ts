@@ -3,7 +3,7 @@ import {
   type CrawlOptions,
   crawl,
   defaultCrawlOptions,
-  type Exchange,
+  type FetchResult,
   GatheringBuilder,
   oneByOne,
   type ReadRequest,
@@ -20,7 +20,7 @@ export async function crawlMemory(
   answer: (request: ReadRequest) => TestAnswer,
   options: Partial<CrawlOptions> = {},
 ): Promise<Gathering> {
-  const read = async (request: ReadRequest): Promise<Exchange> => {
+  const read = async (request: ReadRequest): Promise<FetchResult> => {
     const { status = 200, headers = {}, body = '' } = answer(request)
     return {
       kind: 'answered',

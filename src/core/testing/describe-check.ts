@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import { checkOf, createCheckContext, runChecks } from '../check'
-import type { Outside } from '../crawl'
+import type { CrawlEnvironment } from '../crawl'
 import type { Finding } from '../model'
 import type { Requirements } from '../requirements'
 import { gatherMemory, type MemoryBuild } from './build-run'
 import { GOOD_SITE, goodPage, goodSite, type HeadChange } from './good-site'
 
 /** A site to look at: a change to the head of an impeccable page, or files of its own. */
-export type Case = ({ head: HeadChange; body?: string } | { files: MemoryBuild; read?: Outside['read'] }) & {
+export type Case = ({ head: HeadChange; body?: string } | { files: MemoryBuild; read?: CrawlEnvironment['read'] }) & {
   requirements?: Requirements
 }
 

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { PictureTemplate } from '@/core/compose'
 import { CrawlRequest } from '@/core/crawl'
 import { Draft, SiteDefaults } from '@/core/draft'
-import { GatheredImage, GatheredPage, Incomplete, RunNote, RunSource, Survey, View } from '@/core/model'
+import { AccessMode, GatheredImage, GatheredPage, Incomplete, RunNote, RunSource, Survey } from '@/core/model'
 import { Requirements } from '@/core/requirements'
 
 // What a project archive holds: docs/project-archive.md. Findings, rows and causes are not in it: they are judged again.
@@ -21,7 +21,7 @@ const RunEntry = z.object({
   /** The run whose pages it has where it holds none of its own. */
   base: RunId.optional(),
   source: RunSource,
-  view: View,
+  view: AccessMode,
   robotsTxt: z.string().nullable(),
   startedAt: z.string(),
   finishedAt: z.string().nullable(),

@@ -1,9 +1,9 @@
 'use client'
 
 import { clsx } from 'clsx'
-import type { View as RunView } from '@/core/model'
+import type { AccessMode as RunView } from '@/core/model'
 import type { GoTo } from '../state/view/use-view'
-import type { View } from '../state/view/view'
+import type { RouteState } from '../state/view/view'
 
 const SIDES: { side: RunView; name: string; about: string }[] = [
   { side: 'standing', name: 'As it stands', about: 'robots.txt and logins count: what crawlers would get today.' },
@@ -11,7 +11,7 @@ const SIDES: { side: RunView; name: string; about: string }[] = [
 ]
 
 /** Cards with robots.txt and logins counted, or as they will be in production. */
-export function StandingSwitch({ view, goTo, own }: { view: View; goTo: GoTo; own: RunView }) {
+export function StandingSwitch({ view, goTo, own }: { view: RouteState; goTo: GoTo; own: RunView }) {
   const shown = view.as ?? own
   return (
     <fieldset className="flex rounded-[6px] border border-line bg-sheet p-[2px]">

@@ -4,7 +4,7 @@ import { clsx } from 'clsx'
 import { keyOfSurface } from '../state/surface/surface-keys'
 import { useSurfaces } from '../state/surface/use-surfaces'
 import type { GoTo } from '../state/view/use-view'
-import type { View } from '../state/view/view'
+import type { RouteState } from '../state/view/view'
 import { SurfaceShape } from './surface-shape'
 
 /** Surfaces as small shapes of their geometry, each with its name and the key that chooses it. */
@@ -13,7 +13,7 @@ export function SurfaceBar({
   goTo,
   marked,
 }: {
-  view: Pick<View, 'surface' | 'beside'>
+  view: Pick<RouteState, 'surface' | 'beside'>
   goTo: GoTo
   /** Surfaces that get a sign, and what it says. */
   marked?: { ids: ReadonlySet<string>; says: string }

@@ -3,10 +3,10 @@ import { limits, resolveAddress } from '@/core/address'
 import { haveOneOwner, lookByReading, PictureHosts, type ReadRequest, readAsHostsMay } from '@/core/crawl'
 import { answering } from '@/io/answering'
 import { clientOf, refusalToAsk } from '@/io/client-limits'
+import { nodeEnvironment } from '@/io/crawl-environment'
 import { createFetcher } from '@/io/fetch-address'
 import { noInnerHosts } from '@/io/guard'
 import { imagePath } from '@/io/image-token'
-import { nodeOutside } from '@/io/outside'
 import { requestJson } from '@/io/request-json'
 import { refusalOf, refused } from '@/io/same-origin'
 
@@ -46,7 +46,7 @@ export async function POST(request: Request): Promise<Response> {
   const fetcher = createFetcher(settings)
   try {
     const { url } = parsed.data
-    const outside = nodeOutside(fetcher.read, client.signal)
+    const outside = nodeEnvironment(fetcher.read, client.signal)
     const paced = readAsHostsMay(fetcher.read, hops, outside.sleep)
     // The browser paces the addresses themselves; where they lead on to is known here alone.
     const read = (asked: ReadRequest) => (haveOneOwner(asked.url, url) ? fetcher.read : paced)(asked)

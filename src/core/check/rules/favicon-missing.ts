@@ -1,4 +1,4 @@
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 
 export const faviconMissing = defineCheck({
   id: 'favicon-missing',
@@ -19,7 +19,7 @@ export const faviconMissing = defineCheck({
     )
     if (isLinked || readable.length === 0) return []
     const image = images.get(new URL('/favicon.ico', addresses.site).href)
-    if (image?.errorCode === 'not-looked-at') return notMade('image-not-fetched')
+    if (image?.errorCode === 'not-looked-at') return skipCheck('image-not-fetched')
     return image && image.errorCode === null ? [] : [{ message: 'absent', pages: readable.map(({ url }) => url) }]
   },
 })

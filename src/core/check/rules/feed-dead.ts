@@ -1,5 +1,5 @@
 import { feedAndNeighbourLinks } from '../../crawl'
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 
 export const feedDead = defineCheck({
   id: 'feed-dead',
@@ -16,7 +16,7 @@ export const feedDead = defineCheck({
   },
   check(page, context) {
     const { survey } = context.gathering
-    if (!survey) return notMade('feeds-not-looked-at')
+    if (!survey) return skipCheck('feeds-not-looked-at')
     return feedAndNeighbourLinks(page, context.addresses).flatMap(({ kind, url, line, column }) =>
       kind === 'feed' && survey.dead.includes(url)
         ? [{ message: 'dead', at: { line, column }, data: { url, line } }]

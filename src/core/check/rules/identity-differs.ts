@@ -5,7 +5,7 @@ import { defineCheck, type SiteRaised } from '../define-check'
 import { titleParts } from '../placeholder'
 
 /** So many titles that end alike show what the site calls itself there, and this share of all titles. */
-const LEAST_TITLES = 3
+const MIN_TITLES = 3
 const HABIT = 0.6
 
 const equal = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
@@ -27,7 +27,7 @@ function usualAffix(context: CheckContext): { name: string; pages: string[] } | 
     return all.length < 2 ? [] : [...new Set([all[0]!, all.at(-1)!])].map((name) => ({ name, url }))
   })
   const [usual] = [...groupBy(parts, ({ name }) => name)].sort(([, a], [, b]) => b.length - a.length)
-  const isHabit = usual && usual[1].length >= LEAST_TITLES && usual[1].length >= HABIT * context.readable.length
+  const isHabit = usual && usual[1].length >= MIN_TITLES && usual[1].length >= HABIT * context.readable.length
   return isHabit ? { name: usual[0], pages: usual[1].map(({ url }) => url) } : null
 }
 
@@ -39,7 +39,7 @@ function usualJsonLdName(context: CheckContext, name: string): { name: string; p
     return names.some((one) => equal(one, name)) ? [] : names.slice(0, 1).map((one) => ({ name: one, url }))
   })
   const [usual] = [...groupBy(said, (one) => one.name)]
-    .filter(([, pages]) => pages.length >= LEAST_TITLES || pages.some(({ url }) => url === context.addresses.site))
+    .filter(([, pages]) => pages.length >= MIN_TITLES || pages.some(({ url }) => url === context.addresses.site))
     .sort(([, a], [, b]) => b.length - a.length)
   return usual ? { name: usual[0], pages: usual[1].map(({ url }) => url) } : null
 }

@@ -1,6 +1,6 @@
 import { eachDeclaredImage, sizedImage } from '../declared-images'
 import { defineCheck } from '../define-check'
-import { isAtLeast, LEAST_LARGE, LEAST_SHOWN } from '../sizes'
+import { isAtLeast, MIN_LARGE, MIN_SHOWN } from '../sizes'
 
 /** Only for pictures that are shown at all; a side exactly at the limit passes. */
 export const imageBelowLarge = defineCheck({
@@ -19,7 +19,7 @@ export const imageBelowLarge = defineCheck({
   check(page, context) {
     return eachDeclaredImage(page, context, (image) => {
       const size = sizedImage(image)
-      if (!size || !isAtLeast(size, LEAST_SHOWN) || isAtLeast(size, LEAST_LARGE)) return null
+      if (!size || !isAtLeast(size, MIN_SHOWN) || isAtLeast(size, MIN_LARGE)) return null
       const stamping = context.surfaces.filter(({ picture }) => picture && !isAtLeast(size, picture.largeFrom.value))
       const places = stamping.map((surface) => surface.name).join(', ')
       return { message: 'stamp', data: { url: image.url, ...size, places } }

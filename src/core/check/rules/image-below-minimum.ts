@@ -1,6 +1,6 @@
 import { eachDeclaredImage, sizedImage } from '../declared-images'
 import { defineCheck } from '../define-check'
-import { isAtLeast, LEAST_SHOWN } from '../sizes'
+import { isAtLeast, MIN_SHOWN } from '../sizes'
 
 /**
  * Sizes are pixels of the upright picture. A side exactly at its minimum passes; a picture of unknown size is not
@@ -22,7 +22,7 @@ export const imageBelowMinimum = defineCheck({
   check(page, context) {
     return eachDeclaredImage(page, context, (image) => {
       const size = sizedImage(image)
-      if (!size || isAtLeast(size, LEAST_SHOWN)) return null
+      if (!size || isAtLeast(size, MIN_SHOWN)) return null
       const dropping = context.surfaces.filter(({ picture }) => picture && !isAtLeast(size, picture.least.value))
       const places = dropping.map((surface) => surface.name).join(', ') || 'none of the surfaces shown'
       return { message: 'small', data: { url: image.url, ...size, places } }

@@ -1,6 +1,6 @@
 import { eachDeclaredImage, sizedImage } from '../declared-images'
 import { defineCheck } from '../define-check'
-import { isAtLeast, LEAST_LARGE } from '../sizes'
+import { isAtLeast, MIN_LARGE } from '../sizes'
 
 /** Documented by the wide feed. */
 const RECOMMENDED = { width: 1200, height: 630 }
@@ -21,7 +21,7 @@ export const imageBelowRecommended = defineCheck({
   check(page, context) {
     return eachDeclaredImage(page, context, (image) => {
       const size = sizedImage(image)
-      if (!size || !isAtLeast(size, LEAST_LARGE) || isAtLeast(size, RECOMMENDED)) return null
+      if (!size || !isAtLeast(size, MIN_LARGE) || isAtLeast(size, RECOMMENDED)) return null
       return { message: 'below', data: { url: image.url, ...size } }
     })
   },

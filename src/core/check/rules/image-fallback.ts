@@ -1,4 +1,4 @@
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 
 export const imageFallback = defineCheck({
   id: 'image-fallback',
@@ -19,7 +19,7 @@ export const imageFallback = defineCheck({
     const first = taking[0] && context.cardOf(page, taking[0]).image
     if (!first?.url || first.line === null || first.column === null) return []
     // What could not be looked at may be too small to be taken.
-    if (context.images.get(first.url)?.errorCode === 'not-looked-at') return notMade('image-not-fetched')
+    if (context.images.get(first.url)?.errorCode === 'not-looked-at') return skipCheck('image-not-fetched')
     const places = taking.map((surface) => surface.name).join(', ')
     return [
       {

@@ -1,6 +1,6 @@
 import { addTo } from '../../text'
 import { alikePictures } from '../alike-pictures'
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 
 export const imageSamePicture = defineCheck({
   id: 'image-same-picture',
@@ -18,7 +18,7 @@ export const imageSamePicture = defineCheck({
   },
   check(context) {
     const read = [...context.images.values()].filter(({ iconOnly, errorCode }) => !iconOnly && errorCode === null)
-    if (read.length > 1 && read.every(({ hash }) => hash === null)) return notMade('picture-not-read-whole')
+    if (read.length > 1 && read.every(({ hash }) => hash === null)) return skipCheck('picture-not-read-whole')
     const byHash = new Map<string, string[]>()
     for (const image of context.images.values()) {
       if (image.hash === null || image.iconOnly || image.errorCode !== null) continue

@@ -1,8 +1,8 @@
 import { eachDeclaredImage, sizedImage } from '../declared-images'
 import { defineCheck } from '../define-check'
-import { isAtLeast, LEAST_SHOWN } from '../sizes'
+import { isAtLeast, MIN_SHOWN } from '../sizes'
 
-const MOST_LOST = 0.2
+const MAX_LOST = 0.2
 
 export const imageShape = defineCheck({
   id: 'image-shape',
@@ -21,12 +21,12 @@ export const imageShape = defineCheck({
     return eachDeclaredImage(page, context, (image) => {
       const size = sizedImage(image)
       // A picture that most places drop has other troubles than its shape.
-      if (!size || !isAtLeast(size, LEAST_SHOWN)) return null
+      if (!size || !isAtLeast(size, MIN_SHOWN)) return null
       const losing = context.surfaces.flatMap((surface) => {
         const { layout, image: shown } = context.cardOf(page, surface)
         if ((layout !== 'wide' && layout !== 'natural') || shown.url !== image.url || !shown.crop) return []
         const lost = 1 - (shown.crop.width * shown.crop.height) / (size.width * size.height)
-        return lost > MOST_LOST ? [{ name: surface.name, lost, isTall: shown.crop.height < size.height }] : []
+        return lost > MAX_LOST ? [{ name: surface.name, lost, isTall: shown.crop.height < size.height }] : []
       })
       const worst = losing.sort((a, b) => b.lost - a.lost)[0]
       if (!worst) return null

@@ -4,7 +4,7 @@ import { defineCheck } from '../define-check'
 import { mayBeCompared } from '../duplicates'
 
 /** Fewer pages than this say nothing about habits. */
-const LEAST_PAGES = 3
+const MIN_PAGES = 3
 
 export const imageShared = defineCheck({
   id: 'image-shared',
@@ -33,7 +33,7 @@ export const imageShared = defineCheck({
     }
     const all = asked.length
     const ofSite = [...pagesOf]
-      .filter(([, pages]) => pages.length >= LEAST_PAGES && pages.length * 2 >= all)
+      .filter(([, pages]) => pages.length >= MIN_PAGES && pages.length * 2 >= all)
       .map(([url, pages]) => ({ message: 'half', pages, image: url, data: { url, count: pages.length, all } }))
     const said = new Set(ofSite.map(({ image }) => image))
     return [...ofSite, ...ofSections.filter(({ image }) => !said.has(image))]

@@ -1,5 +1,5 @@
 import { eachDeclaredImage } from '../declared-images'
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 
 export const imageTransparent = defineCheck({
   id: 'image-transparent',
@@ -15,7 +15,7 @@ export const imageTransparent = defineCheck({
     const seen = context.declaredImages(page).flatMap(({ url }) => context.images.get(url) ?? [])
     // Only the whole of a picture tells whether a pixel really lets through what is behind.
     if (seen.length > 0 && seen.every(({ alpha, errorCode }) => alpha === null && errorCode === null))
-      return notMade('picture-not-read-whole')
+      return skipCheck('picture-not-read-whole')
     return eachDeclaredImage(page, context, (image) =>
       image.errorCode === null && image.alpha === true ? { message: 'transparent', data: { url: image.url } } : null,
     )

@@ -1,4 +1,4 @@
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 import { isAlive } from '../known-page'
 
 export const pageOrphan = defineCheck({
@@ -17,7 +17,7 @@ export const pageOrphan = defineCheck({
   },
   check(context) {
     const unlinked = context.gathering.survey?.unlinked
-    if (!unlinked) return notMade('not-all-pages-read')
+    if (!unlinked) return skipCheck('not-all-pages-read')
     const known = new Set(context.pages.filter(isAlive).map(({ url }) => url))
     const pages = unlinked.filter((url) => known.has(url))
     if (pages.length === 0) return []

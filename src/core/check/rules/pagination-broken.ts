@@ -1,5 +1,5 @@
 import { feedAndNeighbourLinks } from '../../crawl'
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
 
 export const paginationBroken = defineCheck({
@@ -17,7 +17,7 @@ export const paginationBroken = defineCheck({
   },
   check(page, context) {
     const { survey } = context.gathering
-    if (!survey) return notMade('neighbours-not-looked-at')
+    if (!survey) return skipCheck('neighbours-not-looked-at')
     return feedAndNeighbourLinks(page, context.addresses).flatMap(({ kind, url, line, column }) => {
       if (kind !== 'neighbour') return []
       const known = knownPage(url, context)

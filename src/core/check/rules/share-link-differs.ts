@@ -4,7 +4,7 @@ import { textsOf } from '../page-texts'
 import { readShareLink } from '../share-link'
 
 /** An address without what makes no other page of it. */
-const bare = (address: string) => withoutQuery(address).replace(/\/$/, '')
+const withoutQueryAndSlash = (address: string) => withoutQuery(address).replace(/\/$/, '')
 
 export const shareLinkDiffers = defineCheck({
   id: 'share-link-differs',
@@ -35,7 +35,11 @@ export const shareLinkDiffers = defineCheck({
       const own = meant ?? page.url
       const data = { line: link.line, own }
       const address = shared.address === null ? null : addresses.toPublic(shared.address)
-      if (address !== null && addresses.isOnSite(address) && bare(address) !== bare(own)) {
+      if (
+        address !== null &&
+        addresses.isOnSite(address) &&
+        withoutQueryAndSlash(address) !== withoutQueryAndSlash(own)
+      ) {
         return [{ message: meant === null ? 'address' : 'meant', at: link, data: { ...data, seen: address } }]
       }
       const via = shared.via === null ? null : `@${shared.via.replace(/^@/, '')}`

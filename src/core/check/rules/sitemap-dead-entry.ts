@@ -1,4 +1,4 @@
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
 
 export const sitemapDeadEntry = defineCheck({
@@ -17,7 +17,7 @@ export const sitemapDeadEntry = defineCheck({
   },
   check(context) {
     const sitemaps = context.gathering.survey?.sitemaps
-    if (!sitemaps) return notMade('sitemap-not-looked-for')
+    if (!sitemaps) return skipCheck('sitemap-not-looked-for')
     const dead = sitemaps.pages.filter((url) => {
       const known = knownPage(url, context)
       return known.kind === 'dead' || (known.kind === 'page' && !isAlive(known.page))

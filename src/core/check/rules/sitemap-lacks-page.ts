@@ -1,6 +1,6 @@
 import { isAllowed, pathOf } from '../../address'
 import { isKeptOut } from '../../surface'
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
 
 export const sitemapLacksPage = defineCheck({
@@ -19,8 +19,8 @@ export const sitemapLacksPage = defineCheck({
   },
   check(context) {
     const sitemaps = context.gathering.survey?.sitemaps
-    if (!sitemaps) return notMade('sitemap-not-looked-for')
-    if (sitemaps.read.length === 0) return notMade('no-sitemap')
+    if (!sitemaps) return skipCheck('sitemap-not-looked-for')
+    if (sitemaps.read.length === 0) return skipCheck('no-sitemap')
     const listed = new Set(
       sitemaps.pages.flatMap((url) => {
         const known = knownPage(url, context)

@@ -2,7 +2,7 @@ import { isAllowed, pathOf } from '../../address'
 import { isKeptOut } from '../../surface'
 import { addTo } from '../../text'
 import type { CheckContext } from '../context'
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 import { knownPage } from '../known-page'
 
 /** Why search can't list a page that the sitemap lists; null when it can. */
@@ -43,7 +43,7 @@ export const sitemapListsHidden = defineCheck({
   },
   check(context) {
     const { survey } = context.gathering
-    if (!survey?.sitemaps) return notMade('sitemap-not-looked-for')
+    if (!survey?.sitemaps) return skipCheck('sitemap-not-looked-for')
     const byHow = new Map<keyof typeof WORDS, string[]>()
     for (const url of survey.sitemaps.pages) {
       const how = hiddenBy(url, context)

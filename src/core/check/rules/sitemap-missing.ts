@@ -1,4 +1,4 @@
-import { defineCheck, notMade } from '../define-check'
+import { defineCheck, skipCheck } from '../define-check'
 
 export const sitemapMissing = defineCheck({
   id: 'sitemap-missing',
@@ -16,7 +16,7 @@ export const sitemapMissing = defineCheck({
   },
   check({ gathering }) {
     const sitemaps = gathering.survey?.sitemaps
-    if (!sitemaps) return notMade('sitemap-not-looked-for')
+    if (!sitemaps) return skipCheck('sitemap-not-looked-for')
     if (sitemaps.read.length > 0) {
       return sitemaps.failed.map(({ url, reason }) => ({ message: 'broken', pages: [], data: { url, reason } }))
     }

@@ -3,7 +3,7 @@ import { collapseWhiteSpace, groupBy } from '../../text'
 import { defineCheck, type SiteRaised } from '../define-check'
 
 /** Fewer titles with the site's name show no habit. */
-const LEAST_PAGES = 4
+const MIN_PAGES = 4
 /** From this share on a way of writing is the section's own. */
 const HABIT = 0.7
 
@@ -75,7 +75,7 @@ export const titlePatternVaries = defineCheck({
         const once = shaped.filter(({ shape }) => shape !== 'twice')
         const [habit] = [...groupBy(once, ({ shape }) => shape)].sort(([, a], [, b]) => b.length - a.length)
         const others = once.filter(({ shape }) => shape !== habit?.[0]).map(({ page }) => page.url)
-        const isHabit = habit !== undefined && once.length >= LEAST_PAGES && habit[1].length >= HABIT * once.length
+        const isHabit = habit !== undefined && once.length >= MIN_PAGES && habit[1].length >= HABIT * once.length
         return [
           ...(twice.length > 0 ? [{ message: 'twice', pages: twice, data: { section, count: twice.length } }] : []),
           ...(isHabit && others.length > 0

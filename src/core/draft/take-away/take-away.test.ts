@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parse } from 'yaml'
 import { decodeHtml, readPage } from '../../page'
-import { context, pageOf } from '../../testing/card-page'
 import { runs } from '../../testing/property-runs'
+import { context, testPage } from '../../testing/test-page'
 import { cleanText } from '../draft'
 import { metadataObject, pagesAsFramework } from './as-framework'
 import { frontMatter } from './as-front-matter'
@@ -12,7 +12,7 @@ import { cardTags } from './card-tags'
 import { takeAways } from './index'
 
 const tagsOf = (head: string) => {
-  const page = pageOf(`<head>${head}</head>`)
+  const page = testPage(`<head>${head}</head>`)
   return cardTags({ ...page, facts: page.facts! }, context().addresses)
 }
 

@@ -141,7 +141,7 @@ export class Attributes {
     }
   }
 
-  letGo(): void {
+  release(): void {
     this.text = ''
     this.count = 0
   }

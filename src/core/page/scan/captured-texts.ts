@@ -6,7 +6,7 @@ import type { TextRun } from './tree'
 /** A paragraph shorter than this is a label or a date, no sentence about the page. */
 const PARAGRAPH_CHARACTERS = 20
 /** Texts open inside each other: a title, a heading, and paragraphs by way of buttons and objects. */
-const MOST_OPEN = 10
+const MAX_OPEN = 10
 
 /** Characters are code points: each has one or two units. */
 function isParagraph(text: string): boolean {
@@ -54,7 +54,7 @@ export class CapturedTexts {
   }
 
   /** The texts themselves are cut from the page's, and hold on to it: where they stand is all that is kept. */
-  letGo(): void {
+  release(): void {
     for (const text of [this.title, this.h1, this.paragraph, this.mainParagraph]) if (text) text.text = ''
   }
 
@@ -62,7 +62,7 @@ export class CapturedTexts {
   open(tag: number, kind: Kind, context: number, at: TextStart): number {
     let slot = this.slots.indexOf(null)
     if (slot < 0) slot = this.slots.length
-    if (slot >= MOST_OPEN) return 0
+    if (slot >= MAX_OPEN) return 0
     const outer = (context & IN_UNSEEN) === 0 ? context >>> TEXT_SHIFT : 0
     const { start, line, column } = at
     const text: Open = { tag, kind, start, line, column, row: null, endByte: 0, text: '', outer }

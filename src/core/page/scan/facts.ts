@@ -6,7 +6,7 @@ import { readJsonLd } from '../json-ld'
 import type { PageReading } from '../read-page'
 import { type Attributes, normalized } from './attributes'
 import { CapturedTexts, type TextStart } from './captured-texts'
-import { detached } from './detach'
+import { copyString } from './copy-string'
 import { IN_ASIDE, IN_HEAD, IN_MAIN, IN_UNCOUNTED, TEXT_SHIFT } from './open-elements'
 import type { Positions } from './positions'
 import { SourceRows } from './source-rows'
@@ -120,7 +120,7 @@ export class FactGatherer implements TextSink {
     if (tag === T.BODY) return
     const raw = this.text.slice(this.tokenStart - this.base, this.tokenStart - this.base + 60)
     const name = tag === 0 ? 'text' : raw.slice(0, 1 + Math.max(0, raw.slice(1).search(/[\s/>]|$/)))
-    this.headClosedBy = { by: detached(tag === 0 ? name : `${name}>`), ...this.positions.at(this.tokenStart) }
+    this.headClosedBy = { by: copyString(tag === 0 ? name : `${name}>`), ...this.positions.at(this.tokenStart) }
   }
 
   /** Asked at every token, before {@link isSettled}: no text is open, and enough was read to know what the page is. */
@@ -199,7 +199,7 @@ export class FactGatherer implements TextSink {
       line,
       column,
       types: types.map((type) => this.kept('JSON-LD', type)),
-      error: error && detached(error),
+      error: error && copyString(error),
       errorLine,
     }
     if (things.length > 0) said.things = things
@@ -284,14 +284,14 @@ export class FactGatherer implements TextSink {
     return value === null ? null : this.kept(name, value)
   }
 
-  /** A text as it is kept: no longer than anything that is a text, whoever writes it. */
+  /** A text as it is kept: cut to the length that no real text reaches. */
   private kept(what: string, text: string): string {
-    if (text.length <= limits.textCharacters) return detached(text)
+    if (text.length <= limits.textCharacters) return copyString(text)
     this.leftOut.add(`${what} after ${limits.textCharacters} characters`)
     const last = text.charCodeAt(limits.textCharacters - 1)
     // Half a character is none.
     const isSplit = last >= 0xd800 && last < 0xdc00
-    return detached(text.slice(0, limits.textCharacters - (isSplit ? 1 : 0)))
+    return copyString(text.slice(0, limits.textCharacters - (isSplit ? 1 : 0)))
   }
 
   private addHref(tag: number): void {
@@ -395,10 +395,10 @@ export class FactGatherer implements TextSink {
       headClosedBy: this.headClosedBy,
       isShell: this.loadsScript && this.visible < SHELL_CHARACTERS,
     }
-    if (this.leftOut.size > 0) facts.leftOut = [...this.leftOut].map(detached)
+    if (this.leftOut.size > 0) facts.leftOut = [...this.leftOut].map(copyString)
     for (const text of [title, h1, paragraph]) if (text) this.rows.note(text.start, text.row)
     this.rows.finish(this.lastToken)
-    this.texts.letGo()
+    this.texts.release()
     return {
       facts,
       hrefs: this.hrefs,

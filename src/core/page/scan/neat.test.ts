@@ -1,16 +1,16 @@
 import { describe, expect, test } from 'vitest'
-import { NeatPiece } from './neat'
 import * as T from './tag-table'
+import { WellNestedSpan } from './well-nested-span'
 
 /** What the last of some start tags does in a navigation. */
 function lastOf(...tags: number[]) {
-  const piece = new NeatPiece(T.NAV)
+  const piece = new WellNestedSpan(T.NAV)
   return tags.map((tag) => piece.start(tag, true)).at(-1)
 }
 
 describe('a piece that closes what it opens', () => {
   test('elements end in order, and the piece with its holder', () => {
-    const piece = new NeatPiece(T.NAV)
+    const piece = new WellNestedSpan(T.NAV)
     expect([piece.start(T.UL, false), piece.start(T.LI, false), piece.start(T.A, false)]).toEqual([
       'push',
       'push',
@@ -26,7 +26,7 @@ describe('a piece that closes what it opens', () => {
   })
 
   test('a link may follow a link, and stand in none', () => {
-    const piece = new NeatPiece(T.NAV)
+    const piece = new WellNestedSpan(T.NAV)
     piece.start(T.A, true)
     expect(piece.start(T.A, true)).toBe('undecided')
     piece.close(T.A)
@@ -47,7 +47,7 @@ describe('a piece that closes what it opens', () => {
   })
 
   test('the first heading of a page is for the tree, any later one is not', () => {
-    expect([new NeatPiece(T.NAV).start(T.H1, false), new NeatPiece(T.NAV).start(T.H1, true)]).toEqual([
+    expect([new WellNestedSpan(T.NAV).start(T.H1, false), new WellNestedSpan(T.NAV).start(T.H1, true)]).toEqual([
       'undecided',
       'push',
     ])

@@ -42,7 +42,7 @@ const HTML = 8
 /** The arrays of the page that was read last, for the next: to make them takes longer than to read a small page. */
 let spare: { cells: Int32Array; topOf: Int32Array } | null = null
 /** Longer ones are let go of. */
-const MOST_SPARE = 1 << 14
+const MAX_SPARE = 1 << 14
 
 /** An element that left the stack from the middle: it matches nothing. */
 const GONE = -1
@@ -89,7 +89,7 @@ export class OpenElements {
   popAll(): void {
     this.popThrough(0)
     // With nothing open, `topOf` is as it was at first.
-    if (this.cells.length <= MOST_SPARE && this.topOf.length <= MOST_SPARE) {
+    if (this.cells.length <= MAX_SPARE && this.topOf.length <= MAX_SPARE) {
       spare = { cells: this.cells, topOf: this.topOf }
     }
   }

@@ -47,7 +47,7 @@ export class Positions {
     this.nextEnd = UNKNOWN
   }
 
-  letGo(): void {
+  release(): void {
     this.text = ''
   }
 

@@ -4,7 +4,6 @@ import type { CurrentTag } from './construction'
 import { isQuirkyDoctype } from './doctype'
 import { FactGatherer } from './facts'
 import * as Mode from './modes'
-import { isHolder } from './neat'
 import { HTML_NS } from './open-elements'
 import { Positions } from './positions'
 import { afterNewline, endOfComment, endOfScript, endTagOf } from './raw-text'
@@ -14,6 +13,7 @@ import { addToName, codeOf, knownTag, OtherNames } from './tag-names'
 import * as T from './tag-table'
 import { isNothing, Run } from './text-run'
 import { Tree } from './tree'
+import { isBoilerplate } from './well-nested-span'
 
 const BANG = 33
 const DASH = 45
@@ -88,7 +88,7 @@ export class PageScanner implements CurrentTag, TagNames {
     this.facts.atEnd(length)
     this.tree.open.popAll()
     const reading = this.facts.result()
-    this.letGo()
+    this.release()
     return reading
   }
 
@@ -96,13 +96,13 @@ export class PageScanner implements CurrentTag, TagNames {
    * Nothing of a page that was read holds on to its text. In a long run the engine keeps such small objects as these
    * where they are collected last, and a text that one of them names stays as long, dead or not.
    */
-  private letGo(): void {
+  private release(): void {
     this.text = ''
-    this.run.letGo()
-    this.attributes.letGo()
-    this.positions.letGo()
+    this.run.release()
+    this.attributes.release()
+    this.positions.release()
     this.facts.extend('', 0)
-    this.skimmer.letGo()
+    this.skimmer.release()
   }
 
   /** Lets go of text that has been read; a head is kept until it ends, for its rows. */
@@ -184,7 +184,7 @@ export class PageScanner implements CurrentTag, TagNames {
   /** May what an element holds, whose start tag was just read, be skimmed as long as it is neat? */
   private mayBeNeat(tag: number): boolean {
     const { tree, facts } = this
-    return isHolder(tag) && !facts.isMuted && !facts.isTextOpen && tree.isCalm && tree.open.isTop(tag)
+    return isBoilerplate(tag) && !facts.isMuted && !facts.isTextOpen && tree.canSkimChildren && tree.open.isTop(tag)
   }
 
   /** The page ended inside a tag, a comment or a raw text; the first is dropped as the standard says. */

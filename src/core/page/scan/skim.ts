@@ -26,7 +26,7 @@ export const isLetter = (unit: number): boolean => ((unit | 0x20) - 97) >>> 0 < 
 /** A bit for every pair of letters (in any case) that a telling element's name may begin with. */
 const MAY_TELL = new Uint8Array(1 << 10)
 for (const [tag, name] of NAMES.entries()) {
-  if ((T.PROPS[tag]! & T.IS_TELLING) === 0) continue
+  if ((T.PROPS[tag]! & T.MAY_CHANGE_FACTS) === 0) continue
   const first = (name.charCodeAt(0) & 31) << 5
   // What follows a name of one letter is no letter; some of them look like one here, which costs a look at the name.
   if (name.length === 1) for (const after of '\t\n\f\r />') MAY_TELL[first | (after.charCodeAt(0) & 31)] = 1

@@ -1,10 +1,10 @@
 import { type Attributes, endOfTag } from './attributes'
 import type { FactGatherer } from './facts'
-import { NeatPiece } from './neat'
 import { endOfScript, endTagOf } from './raw-text'
 import { endOfChoices, endOfCommentAt, endOfDrawing, INCOMPLETE, isLetter, type TagNames, UNDECIDED } from './skim'
 import * as T from './tag-table'
 import { Run } from './text-run'
+import { WellNestedSpan } from './well-nested-span'
 
 const BANG = 33
 const SLASH = 47
@@ -21,7 +21,7 @@ export const END_OF_PIECE = -3
 export class Skimmer {
   private text = ''
   private base = 0
-  private neat: NeatPiece | null = null
+  private neat: WellNestedSpan | null = null
   private readonly run = new Run()
 
   constructor(
@@ -36,9 +36,9 @@ export class Skimmer {
     this.base = base
   }
 
-  letGo(): void {
+  release(): void {
     this.text = ''
-    this.run.letGo()
+    this.run.release()
   }
 
   get isInPiece(): boolean {
@@ -47,7 +47,7 @@ export class Skimmer {
 
   /** A piece begins after the start tag of the element that holds it. */
   beginPiece(holder: number): void {
-    this.neat = new NeatPiece(holder)
+    this.neat = new WellNestedSpan(holder)
   }
 
   leavePiece(): void {
@@ -79,7 +79,7 @@ export class Skimmer {
     return UNDECIDED
   }
 
-  private skimNeatStart(neat: NeatPiece, less: number): number {
+  private skimNeatStart(neat: WellNestedSpan, less: number): number {
     const { text, names } = this
     const tag = names.tagName(less + 1)
     const end = endOfTag(text, names.nameEnd)
@@ -106,7 +106,7 @@ export class Skimmer {
     if (!isLetter(text.charCodeAt(less + 1))) return endOfCommentAt(text, less)
     const tag = names.tagName(less + 1)
     const props = tag < T.PROPS.length ? T.PROPS[tag]! : 0
-    if ((props & T.IS_TELLING) === 0) return endOfTag(text, names.nameEnd)
+    if ((props & T.MAY_CHANGE_FACTS) === 0) return endOfTag(text, names.nameEnd)
     const end = attributes.read(text, names.nameEnd)
     if (end < 0) return INCOMPLETE
     switch (tag) {

@@ -1,6 +1,6 @@
 import type { SourceLine } from '../../model'
 import { afterLineEnd, LineIndex, nextLineEnd } from '../lines'
-import { detached } from './detach'
+import { copyString } from './copy-string'
 import type { Positions } from './positions'
 
 /** A line longer than this is shown tag by tag: some generators write the whole head on one line. */
@@ -17,7 +17,7 @@ export type Span = { start: number; end: number }
 
 /** A piece of source as it is shown. */
 export function rowText(text: string, start: number, end: number): string {
-  const raw = detached(text.slice(start, Math.min(end, start + ROW_CHARACTERS)))
+  const raw = copyString(text.slice(start, Math.min(end, start + ROW_CHARACTERS)))
   return end > start + ROW_CHARACTERS ? `${raw}…` : raw
 }
 

@@ -28,7 +28,7 @@ export const IS_SPEAKS = 1 << 11
 /** ours, and 13.2.6: elements whose attributes matter to facts or to the tree */
 export const IS_READS_ATTRIBUTES = 1 << 12
 /** ours: start tags that may still add a fact, or change how the text after them is read, when texts are settled */
-export const IS_TELLING = 1 << 13
+export const MAY_CHANGE_FACTS = 1 << 13
 
 /** Numbers of elements; 0 is any other. */
 export const A = 1

@@ -15,7 +15,7 @@ export class Run implements TextRun {
   private nul = ''
   private decoded: string | null = null
 
-  letGo(): void {
+  release(): void {
     this.text = ''
     this.decoded = null
   }

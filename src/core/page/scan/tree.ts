@@ -74,7 +74,7 @@ export class Tree extends Construction {
   }
 
   /** Nothing outside of the current node has a say in what stands in it, as long as that closes all it opens. */
-  get isCalm(): boolean {
+  get canSkimChildren(): boolean {
     const isBody = this.mode === Mode.IN_BODY && !this.framesetOk && this.formatting.isEmpty
     const { open } = this
     return isBody && this.isOutside && !open.has(T.BUTTON) && (open.context & IN_UNCOUNTED) === 0

@@ -12,12 +12,12 @@ import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
 import { isTyping } from '../../state/keys/heard'
 
 /** Pages that a strip draws; more share a stroke. */
-const MOST_STROKES = 40
+const MAX_STROKES = 40
 
 /** How much of the section a cause covers, a stroke for each page: tall where it stands. */
 function strokesOf(cause: Cause, ofSection: readonly WallRow[]): boolean[] {
   const on = new Set(cause.pages)
-  const per = Math.max(1, Math.ceil(ofSection.length / MOST_STROKES))
+  const per = Math.max(1, Math.ceil(ofSection.length / MAX_STROKES))
   const strokes: boolean[] = []
   for (let index = 0; index < ofSection.length; index += per)
     strokes.push(ofSection.slice(index, index + per).some(({ url }) => on.has(url)))

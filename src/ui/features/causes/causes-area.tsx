@@ -7,7 +7,7 @@ import { Notice } from '../../kit/notice'
 import { count } from '../../kit/words'
 import { type Loaded, useRows } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 import { CauseDetail } from './cause-detail'
 import { CauseList } from './cause-list'
 import { HeatMap } from './heat-map'
@@ -15,7 +15,7 @@ import { LengthsChart } from './lengths-chart'
 import { PicturesChart } from './pictures-chart'
 
 /** Findings by the change that clears them, and the run from afar. */
-export function CausesArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loaded<StoredRun> }) {
+export function CausesArea({ view, goTo, run }: { view: RouteState; goTo: GoTo; run: Loaded<StoredRun> }) {
   const id = run.kind === 'ready' ? run.value.id : null
   const rows = useRows(id)
   const stored = useLiveQuery(async () => ({ found: id === null ? undefined : await database.overviews.get(id) }), [id])
@@ -50,7 +50,7 @@ type Props = {
   run: StoredRun
   rows: WallRow[]
   stored: StoredOverview
-  view: View
+  view: RouteState
   goTo: GoTo
 }
 

@@ -21,7 +21,7 @@ import { Histogram } from './histogram'
 import { PageLinks } from './page-links'
 
 /** Beyond this a picture is drawn at the edge: one giant must not crush all others into a corner. */
-const MOST_PX = 2600
+const MAX_PX = 2600
 
 /** Share pictures by width and height with the sizes that decide, and by weight. */
 export function PicturesChart({ pictures, rows, goTo }: { pictures: PictureSize[]; rows: WallRow[]; goTo: GoTo }) {
@@ -31,7 +31,7 @@ export function PicturesChart({ pictures, rows, goTo }: { pictures: PictureSize[
     () =>
       pictures.flatMap((one) =>
         one.width && one.height
-          ? [{ ...one, x: Math.min(one.width, MOST_PX), y: Math.min(one.height, MOST_PX), uses: one.pages.length }]
+          ? [{ ...one, x: Math.min(one.width, MAX_PX), y: Math.min(one.height, MAX_PX), uses: one.pages.length }]
           : [],
       ),
     [pictures],

@@ -7,7 +7,7 @@ import { useDefaults, useDrafts } from '../../state/draft/use-drafts'
 import { useCardContext } from '../../state/run/use-card-context'
 import { type Loaded, useRows } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
-import type { DraftTab, View } from '../../state/view/view'
+import type { DraftTab, RouteState } from '../../state/view/view'
 import { DefaultsTab } from './defaults-tab'
 import { PagesTab } from './pages-tab'
 import { PatternsTab } from './patterns-tab'
@@ -24,7 +24,7 @@ const TABS: { id: DraftTab; name: string }[] = [
 ]
 
 /** Everything that is proposed for a site and not yet in its build. */
-export function DraftsArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loaded<StoredRun> }) {
+export function DraftsArea({ view, goTo, run }: { view: RouteState; goTo: GoTo; run: Loaded<StoredRun> }) {
   const rows = useRows(run.kind === 'ready' ? run.value.id : null)
   if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
   if (run.kind === 'missing') {
@@ -39,7 +39,7 @@ export function DraftsArea({ view, goTo, run }: { view: View; goTo: GoTo; run: L
   return <Drafts view={view} goTo={goTo} run={run.value} rows={rows} />
 }
 
-function Drafts({ view, goTo, run, rows }: { view: View; goTo: GoTo; run: StoredRun; rows: WallRow[] }) {
+function Drafts({ view, goTo, run, rows }: { view: RouteState; goTo: GoTo; run: StoredRun; rows: WallRow[] }) {
   const { site } = run.source
   const drafts = useDrafts(site)
   const defaults = useDefaults(site)

@@ -10,14 +10,14 @@ import { Notice } from '../../kit/notice'
 import { SurfaceShape } from '../../parts/surface-shape'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 import { useComparisons } from '../../state/wall/use-comparison'
 import { driftItems, firstPages, pathUnder } from './drift-items'
 import { PageField } from './page-field'
 import { PostedCard } from './posted-card'
 import { useListKeys } from './use-list-keys'
 
-type Props = { view: View; goTo: GoTo; before: StoredRun; after: StoredRun }
+type Props = { view: RouteState; goTo: GoTo; before: StoredRun; after: StoredRun }
 
 /** A place with a cache of its own to practise on: post, edit, wait, ask again. Nothing is sent anywhere. */
 export function BoxTab(props: Props) {

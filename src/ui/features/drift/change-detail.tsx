@@ -14,13 +14,13 @@ import { useCardContext } from '../../state/run/use-card-context'
 import { useStoredPage } from '../../state/run/use-run'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 import type { DriftItem } from './drift-items'
 import { PageHolders } from './page-holders'
 import { TagDifferences } from './tag-differences'
 
 type Props = {
-  view: View
+  view: RouteState
   goTo: GoTo
   before: StoredRun
   after: StoredRun

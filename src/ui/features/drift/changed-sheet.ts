@@ -12,7 +12,7 @@ import { pictureKey } from '../../parts/sheet/sheet-pictures'
 import { pathUnder } from './drift-items'
 
 /** Pages on one sheet: more make a picture that is too long to look through. */
-export const MOST_ON_SHEET = 40
+export const MAX_ON_SHEET = 40
 
 async function contextOf(run: StoredRun): Promise<CardContext> {
   const images = await database.images.where('run').equals(run.id).toArray()
@@ -30,7 +30,7 @@ export async function sheetOfChanges(
     const card = cards.get(surface.id)
     return card ? [{ url, marked: new Set(card.parts) }] : []
   })
-  const shown = changed.slice(0, MOST_ON_SHEET)
+  const shown = changed.slice(0, MAX_ON_SHEET)
   const urls = shown.map(({ url }) => url)
   const sides = await Promise.all(
     [before, after].map(async (run) => ({ run, context: await contextOf(run), pages: await pagesAt(run.id, urls) })),

@@ -7,7 +7,7 @@ import { Notice } from '../../kit/notice'
 import { count, dayAndTime, shortAddress } from '../../kit/words'
 import { type Loaded, useRuns } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
-import { type DriftPart, driftParts, type View } from '../../state/view/view'
+import { type DriftPart, driftParts, type RouteState } from '../../state/view/view'
 import { BoxTab } from './box-tab'
 import { DriftExports } from './drift-exports'
 import { earlierRun } from './earlier-run'
@@ -16,7 +16,7 @@ import { LaunchMark } from './launch-mark'
 import { RunsTab } from './runs-tab'
 
 /** Runs against each other, the copies that places hold, and a place to practise on. */
-export function DriftArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loaded<StoredRun> }) {
+export function DriftArea({ view, goTo, run }: { view: RouteState; goTo: GoTo; run: Loaded<StoredRun> }) {
   const runs = useRuns()
   if (run.kind === 'loading' || runs === undefined) return <Notice text="Reading the runs …" />
   if (run.kind === 'missing') {
@@ -37,7 +37,7 @@ const TABS: Record<DriftPart, string> = { runs: 'Two runs', held: 'Held copies',
 const TAB =
   'h-[38px] whitespace-nowrap border-b-2 border-transparent font-semibold text-quiet data-[state=active]:border-ink data-[state=active]:text-ink'
 
-type Props = { view: View; goTo: GoTo; run: StoredRun; runs: StoredRun[] }
+type Props = { view: RouteState; goTo: GoTo; run: StoredRun; runs: StoredRun[] }
 
 function Drift({ view, goTo, run, runs }: Props) {
   const others = useMemo(

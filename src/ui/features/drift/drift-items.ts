@@ -3,14 +3,14 @@ import { addTo } from '@/core/text'
 import type { StoredComparison } from '@/workers/compare-runs'
 
 /** Pages that a field offers while it is typed into; any can be typed. */
-const MOST_OFFERED = 200
+const MAX_OFFERED = 200
 
 /** The first pages of those that addresses lead to. */
 export function firstPages(pages: ReadonlyMap<string, string>): string[] {
   const first = new Set<string>()
   for (const page of pages.values()) {
     first.add(page)
-    if (first.size === MOST_OFFERED) break
+    if (first.size === MAX_OFFERED) break
   }
   return [...first]
 }

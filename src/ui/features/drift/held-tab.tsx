@@ -12,7 +12,7 @@ import { count, dayAndTime } from '../../kit/words'
 import { useRuns } from '../../state/run/use-run'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 import { LaunchMark } from './launch-mark'
 import { PlaceHabits } from './place-habits'
 import { PlaceList } from './place-list'
@@ -20,7 +20,7 @@ import { RefreshTable } from './refresh-table'
 import { SharedMarks } from './shared-marks'
 import { type Held, type Place, useHeld } from './use-held'
 
-type Props = { view: View; goTo: GoTo; run: StoredRun }
+type Props = { view: RouteState; goTo: GoTo; run: StoredRun }
 
 const SCOPES: { id: HeldScope; name: string }[] = [
   { id: 'all', name: 'Every page since the launch' },
@@ -131,7 +131,7 @@ function standing({ surface, list, held }: Place, launches: readonly StoredRun[]
 }
 
 /** Runs offered as the one that went live; any other can be opened and marked. */
-const MOST_OFFERED = 8
+const MAX_OFFERED = 8
 
 function NothingLive({ run }: { run: StoredRun }) {
   const runs = useRuns() ?? []
@@ -143,7 +143,7 @@ function NothingLive({ run }: { run: StoredRun }) {
         runs is it that was launched?
       </p>
       <ul className="mt-2">
-        {ofSite.slice(0, MOST_OFFERED).map((one) => (
+        {ofSite.slice(0, MAX_OFFERED).map((one) => (
           <li key={one.id} className="flex items-center gap-4 border-b border-line py-[6px]">
             <span className="w-[110px]">{dayAndTime(one.startedAt)}</span>
             <span className="flex-1 text-quiet">

@@ -152,7 +152,7 @@ export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack,
 type LineProps = { entry: RefreshEntry; site: string; isChosen: boolean; onChoose: () => void }
 
 function EntryLine({ entry, site, isChosen, onChoose }: LineProps) {
-  const { address, page, reason, movedTo, held, lapsesAt, state, askedAt } = entry
+  const { address, page, reason, movedTo, held, expiresAt, state, askedAt } = entry
   const isVariant = address !== page
   return (
     <button
@@ -180,7 +180,11 @@ function EntryLine({ entry, site, isChosen, onChoose }: LineProps) {
         {askedAt ? `${STATES[state].name}, ${dayAndTime(askedAt)}` : `copy of ${dayAndTime(held.at)}`}
       </span>
       <span className="text-right text-[11.5px] text-quiet">
-        {state === 'done' ? '' : lapsesAt === null ? 'stays until asked for' : `goes by itself ${dayAndTime(lapsesAt)}`}
+        {state === 'done'
+          ? ''
+          : expiresAt === null
+            ? 'stays until asked for'
+            : `goes by itself ${dayAndTime(expiresAt)}`}
       </span>
     </button>
   )

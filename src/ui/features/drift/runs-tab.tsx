@@ -6,14 +6,14 @@ import type { StoredComparison } from '@/workers/compare-runs'
 import { Notice } from '../../kit/notice'
 import { count, dayAndTime } from '../../kit/words'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 import { useComparisons } from '../../state/wall/use-comparison'
 import { ChangeDetail } from './change-detail'
 import { ChangeList } from './change-list'
 import { countKinds, type DriftItem, type DriftKind, driftItems } from './drift-items'
 import { useListKeys } from './use-list-keys'
 
-type Props = { view: View; goTo: GoTo; before: StoredRun; after: StoredRun }
+type Props = { view: RouteState; goTo: GoTo; before: StoredRun; after: StoredRun }
 
 /** Two runs side by side: what changed, page by page. */
 export function RunsTab({ view, goTo, before, after }: Props) {

@@ -13,7 +13,7 @@ import { PageField } from './page-field'
 import type { Held } from './use-held'
 
 /** Marks shown at once; all count. */
-const MOST_SHOWN = 30
+const MAX_SHOWN = 30
 
 /** The run that was live at a moment; the given one where none was marked so. */
 export function liveAt(
@@ -79,7 +79,7 @@ export function SharedMarks({ surface, run, held }: Props) {
       </form>
       <ul className="mt-2 grid gap-[3px] text-[12px]">
         {marks
-          .slice(-MOST_SHOWN)
+          .slice(-MAX_SHOWN)
           .reverse()
           .map(({ id, event }) => (
             <li key={id} className="flex items-baseline gap-2">

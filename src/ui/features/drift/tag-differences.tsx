@@ -5,7 +5,7 @@ import { useMemo } from 'react'
 import type { TagChange } from '@/core/surface'
 
 /** Texts longer than this are shown whole, without marks: looking for words in common takes the square of them. */
-const MOST_MARKED = 4000
+const MAX_MARKED = 4000
 
 /** What the tags said and say: words that went are struck, words that came are underlined. */
 export function TagDifferences({ tags }: { tags: readonly TagChange[] }) {
@@ -38,7 +38,7 @@ export function TagDifferences({ tags }: { tags: readonly TagChange[] }) {
 
 function TagRow({ tag: { key, before, after } }: { tag: TagChange }) {
   const words = useMemo(() => {
-    if (!before || !after || before.length + after.length > MOST_MARKED) return null
+    if (!before || !after || before.length + after.length > MAX_MARKED) return null
     return diffWordsWithSpace(before, after)
   }, [before, after])
   return (

@@ -113,7 +113,7 @@ export function refreshInput(
     now,
     nowAt,
     addressesOf: (run) => mayBeStale.get(run) ?? [],
-    pageOf: (address) => (differing.has(address) ? address : (pageOfAddress(address, pages()) ?? address)),
+    pageForAddress: (address) => (differing.has(address) ? address : (pageOfAddress(address, pages()) ?? address)),
     since: (run) => since.get(run) ?? null,
   }
 }

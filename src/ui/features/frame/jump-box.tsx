@@ -8,12 +8,12 @@ import { crawlFrom } from '../../state/run/sources'
 import { useRows } from '../../state/run/use-run'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 
 type Target = { id: string; name: string; hint: string; go: () => void }
 
 /** Targets shown at once. */
-const MOST_SHOWN = 12
+const MAX_SHOWN = 12
 
 /** Do all words of the question stand in the text, in any order? */
 export function matchesWords(text: string, question: string): boolean {
@@ -31,7 +31,7 @@ export function JumpBox({
   run,
   demo,
 }: {
-  view: View
+  view: RouteState
   goTo: GoTo
   run: StoredRun | null
   demo: string | null
@@ -73,7 +73,7 @@ function JumpList({
   demo,
   close,
 }: {
-  view: View
+  view: RouteState
   goTo: GoTo
   run: StoredRun | null
   demo: string | null
@@ -123,7 +123,7 @@ function JumpList({
       : []
     return [...areas, ...places, ...actions, ...pages]
   }, [rows, run, demo, goTo, surfaces])
-  const shown = targets.filter(({ name, hint }) => matchesWords(`${name} ${hint}`, question)).slice(0, MOST_SHOWN)
+  const shown = targets.filter(({ name, hint }) => matchesWords(`${name} ${hint}`, question)).slice(0, MAX_SHOWN)
   const choose = (target: Target | undefined) => {
     if (!target) return
     close()

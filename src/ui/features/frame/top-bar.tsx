@@ -9,7 +9,7 @@ import { startRun, stopRun, useSession } from '../../state/run/session'
 import { addressAsked, sourceOfRun } from '../../state/run/sources'
 import { useRuns } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
-import { type Area, type View, viewHref } from '../../state/view/view'
+import { type Area, type RouteState, viewHref } from '../../state/view/view'
 import { JumpBox } from './jump-box'
 import { Mark } from './mark'
 
@@ -27,7 +27,7 @@ export const AREA_NAMES: Record<Area, string> = {
 /** Areas that stand on the track, in the order of the work. */
 const TRACK: Area[] = ['gather', 'wall', 'causes', 'pictures', 'drafts', 'drift', 'clearance']
 
-type Props = { view: View; goTo: GoTo; run: StoredRun | null; demo: string | null }
+type Props = { view: RouteState; goTo: GoTo; run: StoredRun | null; demo: string | null }
 
 export function TopBar({ view, goTo, run, demo }: Props) {
   return (
@@ -84,7 +84,7 @@ function TrackStop({
   area: Area
   name: string
   isFirst: boolean
-  view: View
+  view: RouteState
   run: StoredRun | null
   goTo: GoTo
 }) {

@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 
 const SIDES = [
   { isBuilt: true, name: 'Built' },
@@ -10,7 +10,7 @@ const SIDES = [
 ]
 
 /** Cards as the build has them, or with the page's draft. */
-export function BuiltSwitch({ view, goTo }: { view: View; goTo: GoTo }) {
+export function BuiltSwitch({ view, goTo }: { view: RouteState; goTo: GoTo }) {
   return (
     <fieldset className="flex rounded-[6px] border border-line bg-sheet p-[2px]">
       <legend className="sr-only">Which texts the cards are made of</legend>

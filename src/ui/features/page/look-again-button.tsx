@@ -7,7 +7,7 @@ import { useAskFirst } from '../../parts/ask-first'
 import { isTyping } from '../../state/keys/heard'
 import { folderPicker } from '../../state/run/build-folder'
 import { chosenFiles } from '../../state/run/dropped-files'
-import { chooseKeptFolder, type Given, lookAddress, lookAgain, lookPlace } from '../../state/run/look-again'
+import { chooseKeptFolder, type Given, lookAddress, lookPlace, requestLook } from '../../state/run/look-again'
 import { useStartedWith } from '../../state/run/started-with'
 import type { GoTo } from '../../state/view/use-view'
 
@@ -28,7 +28,7 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
           setState({ kind: 'asking' })
           return
         }
-        const next = await lookAgain(run, url, at, given?.kind === 'folder' ? given.files : [])
+        const next = await requestLook(run, url, at, given?.kind === 'folder' ? given.files : [])
         setState({ kind: 'idle' })
         goTo({ run: next }, 'replace')
       } catch (error) {

@@ -17,7 +17,7 @@ import { type Loaded, useRows, useStoredPage } from '../../state/run/use-run'
 import { surfaceOfKey } from '../../state/surface/surface-keys'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
-import type { Pane, View } from '../../state/view/view'
+import type { Pane, RouteState } from '../../state/view/view'
 import { selectRows } from '../../state/wall/select-rows'
 import { BuiltSwitch } from './built-switch'
 import { CardsPane } from './cards-pane'
@@ -34,7 +34,7 @@ export function PageArea({
   run,
   draftPane,
 }: {
-  view: View
+  view: RouteState
   goTo: GoTo
   run: Loaded<StoredRun>
   draftPane: DraftPaneSlot
@@ -75,7 +75,7 @@ export function PageArea({
 }
 
 type Props = {
-  view: View
+  view: RouteState
   goTo: GoTo
   run: StoredRun
   row: WallRow
@@ -184,7 +184,7 @@ function PageHeader({
   lookAgain,
   children,
 }: {
-  view: View
+  view: RouteState
   goTo: GoTo
   row: WallRow
   neighbours: WallRow[]

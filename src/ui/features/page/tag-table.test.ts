@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
-import { pageOf } from '@/core/testing/card-page'
+import { testPage } from '@/core/testing/test-page'
 import { repeatedTags, tagsAsText } from './tag-table'
 
-const facts = pageOf(`<head>
+const facts = testPage(`<head>
 <meta property="og:title" content="One">
 <meta property="og:image" content="/a.png"><meta property="og:image" content="/b.png">
 <meta name="description" content="with a\ttab">

@@ -1,11 +1,11 @@
 import { type Crop, shareLost } from '@/core/image'
-import type { Kept } from '@/core/surface'
+import type { CropResult } from '@/core/surface'
 
 /** Places that keep the very same part of a picture. */
 export type CropGroup = { crop: Crop; surfaces: string[]; name: string; lost: number }
 
 /** What is drawn once for all places that keep the same: the largest part first, so that smaller ones lie on it. */
-export function cropGroups(kept: readonly Kept[], size: { width: number; height: number }): CropGroup[] {
+export function cropGroups(kept: readonly CropResult[], size: { width: number; height: number }): CropGroup[] {
   const groups = new Map<string, { crop: Crop; surfaces: string[]; names: string[] }>()
   for (const one of kept) {
     if (one.kind !== 'kept') continue

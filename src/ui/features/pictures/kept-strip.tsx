@@ -3,13 +3,13 @@
 import { clsx } from 'clsx'
 import { useEffect, useRef } from 'react'
 import { type Crop, type DetailMap, detailOutside, isSoft, shareLost } from '@/core/image'
-import { drawnWidth, type Kept } from '@/core/surface'
+import { type CropResult, drawnWidth } from '@/core/surface'
 
 type Size = { width: number; height: number }
 type Props = {
   src: string
   size: Size
-  kept: Kept[]
+  kept: CropResult[]
   detail: DetailMap | null
   chosen: string | null
   /** Places that the keep zone is made for. */

@@ -4,13 +4,13 @@ import { useEffect, useMemo, useState } from 'react'
 import type { PictureEntry } from '@/core/check'
 import type { ServedImage } from '@/core/crawl'
 import { busiestPoint, type DetailMap, keepZone, refitPlan } from '@/core/image'
-import type { Kept } from '@/core/surface'
+import type { CropResult } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { Segments } from '../../kit/segments'
 import { onPicture } from '../../state/pictures/picture-worker'
 import { useObjectUrl, useWholePicture } from '../../state/pictures/whole-picture'
 import type { GoTo } from '../../state/view/use-view'
-import type { PictureLook, View } from '../../state/view/view'
+import type { PictureLook, RouteState } from '../../state/view/view'
 import { cropGroups } from './crop-groups'
 import { GuideButtons } from './guide-buttons'
 import { KeptStrip } from './kept-strip'
@@ -28,12 +28,12 @@ const LOOKS: { id: PictureLook; name: string }[] = [
 ]
 
 type Props = {
-  view: View
+  view: RouteState
   goTo: GoTo
   run: StoredRun
   entry: PictureEntry
   image: ServedImage | undefined
-  kept: Kept[]
+  kept: CropResult[]
 }
 
 function useDetail(picture: Blob | null): DetailMap | null {

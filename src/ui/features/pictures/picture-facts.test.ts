@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { PictureEntry } from '@/core/check'
 import type { GatheredImage } from '@/core/model'
-import { keptOf, surfaces } from '@/core/surface'
+import { cropsFor, surfaces } from '@/core/surface'
 import { cropGroups } from './crop-groups'
 import { mostToKnow, orderPictures, pathOfPicture, pictureInShort } from './picture-facts'
 
@@ -45,7 +45,7 @@ describe('what a list says of a picture', () => {
 
   it('names the largest loss of a large card', () => {
     const tall = image('https://site.example/tall.jpg', { width: 1080, height: 1350 })
-    const kept = keptOf(tall, surfaces, 'summary_large_image')
+    const kept = cropsFor(tall, surfaces, 'summary_large_image')
     expect(mostToKnow(entry(tall.url, [finding('image-shape', 'warning')]), tall, kept)?.words).toBe(
       '58 % cropped away',
     )
@@ -54,17 +54,17 @@ describe('what a list says of a picture', () => {
 
 it('keptOf refuses what a place refuses, each with its reason', () => {
   const heavy = image('https://site.example/heavy.jpg', { bytes: 700_000 })
-  const refused = keptOf(heavy, surfaces, 'summary_large_image').filter(({ kind }) => kind === 'refused')
+  const refused = cropsFor(heavy, surfaces, 'summary_large_image').filter(({ kind }) => kind === 'refused')
   expect(refused.map(({ surface, ...rest }) => [surface.id, 'why' in rest && rest.why])).toEqual([
     ['phone-chat', 'over 0.6 MB'],
   ])
   const drawing = image('https://site.example/a.svg', { format: 'svg' })
-  expect(keptOf(drawing, surfaces, null).every(({ kind }) => kind === 'refused')).toBe(true)
+  expect(cropsFor(drawing, surfaces, null).every(({ kind }) => kind === 'refused')).toBe(true)
 })
 
 it('places that keep the same are one group, the part that loses least first', () => {
   const tall = image('https://site.example/tall.jpg', { width: 1080, height: 1350 })
-  const groups = cropGroups(keptOf(tall, surfaces, 'summary_large_image'), { width: 1080, height: 1350 })
+  const groups = cropGroups(cropsFor(tall, surfaces, 'summary_large_image'), { width: 1080, height: 1350 })
   expect(groups.map(({ name, lost }) => [name, Math.round(lost * 100)])).toEqual([
     ['Picture board, Team chat', 0],
     ['Feed reply', 20],

@@ -1,7 +1,7 @@
 import type { PictureEntry } from '@/core/check'
 import { shareLost } from '@/core/image'
 import type { GatheredImage, Level } from '@/core/model'
-import type { Kept } from '@/core/surface'
+import type { CropResult } from '@/core/surface'
 import { bytes } from '../../kit/words'
 
 /** Address of a picture as its site writes it; whole where it is elsewhere. */
@@ -24,7 +24,7 @@ export function pictureInShort(image: GatheredImage | undefined, hasFormat = tru
 export function mostToKnow(
   entry: PictureEntry,
   image: GatheredImage | undefined,
-  kept: readonly Kept[],
+  kept: readonly CropResult[],
 ): { level: Level; words: string } | null {
   if (image?.errorCode) {
     const words = image.status !== null && image.status !== 200 ? `answers ${image.status}` : image.errorCode

@@ -5,7 +5,7 @@ import { clsx } from 'clsx'
 import { useEffect, useRef } from 'react'
 import type { PictureEntry } from '@/core/check'
 import type { GatheredImage } from '@/core/model'
-import type { Kept } from '@/core/surface'
+import type { CropResult } from '@/core/surface'
 import { count } from '../../kit/words'
 import { CardPicture } from '../../parts/card/card-picture'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
@@ -18,7 +18,7 @@ type Props = {
   site: string
   entries: PictureEntry[]
   images: ReadonlyMap<string, GatheredImage>
-  keptOf: (entry: PictureEntry) => Kept[]
+  cropsFor: (entry: PictureEntry) => CropResult[]
   chosen: string | null
   selected: ReadonlySet<string>
   onChoose: (url: string) => void
@@ -26,7 +26,7 @@ type Props = {
 }
 
 /** Share pictures; J and K go down and up, X takes one into a selection. */
-export function PictureList({ run, site, entries, images, keptOf, chosen, selected, onChoose, onSelect }: Props) {
+export function PictureList({ run, site, entries, images, cropsFor, chosen, selected, onChoose, onSelect }: Props) {
   const pane = useRef<HTMLDivElement>(null)
   const virtual = useVirtualizer({
     count: entries.length,
@@ -68,7 +68,7 @@ export function PictureList({ run, site, entries, images, keptOf, chosen, select
         {virtual.getVirtualItems().map((item) => {
           const entry = entries[item.index]!
           const image = images.get(entry.url)
-          const known = mostToKnow(entry, image, keptOf(entry))
+          const known = mostToKnow(entry, image, cropsFor(entry))
           const name = pathOfPicture(entry.url, site)
           return (
             <li

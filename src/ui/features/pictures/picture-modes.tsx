@@ -2,7 +2,7 @@
 
 import { Segments } from '../../kit/segments'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 
 const MODES = [
   { id: 'there', name: 'As they are' },
@@ -10,7 +10,7 @@ const MODES = [
 ] as const
 
 /** The pictures that there are, or new ones from a template. */
-export function PictureModes({ view, goTo }: { view: View; goTo: GoTo }) {
+export function PictureModes({ view, goTo }: { view: RouteState; goTo: GoTo }) {
   return (
     <div className="px-3 pb-2 pt-3">
       <Segments

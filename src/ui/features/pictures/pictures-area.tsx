@@ -4,14 +4,14 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useMemo, useState } from 'react'
 import { commonKind, type PictureEntry } from '@/core/check'
 import type { ServedImage } from '@/core/crawl'
-import { keptOf } from '@/core/surface'
+import { cropsFor } from '@/core/surface'
 import { database, type StoredRun } from '@/store/database'
 import { Notice } from '../../kit/notice'
 import { count } from '../../kit/words'
 import type { Loaded } from '../../state/run/use-run'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 import { BatchBar } from './batch-bar'
 import { ComposeArea } from './compose/compose-area'
 import { OnePicture } from './one-picture'
@@ -27,7 +27,7 @@ const ORDERS: { id: PictureOrder; name: string }[] = [
 ]
 
 /** Every share picture with the pages that it feeds, what places keep of it, and a way to make it right. */
-export function PicturesArea({ view, goTo, run }: { view: View; goTo: GoTo; run: Loaded<StoredRun> }) {
+export function PicturesArea({ view, goTo, run }: { view: RouteState; goTo: GoTo; run: Loaded<StoredRun> }) {
   const id = run.kind === 'ready' ? run.value.id : null
   const stored = useLiveQuery(
     async () =>
@@ -71,7 +71,7 @@ export function PicturesArea({ view, goTo, run }: { view: View; goTo: GoTo; run:
 }
 
 type Props = {
-  view: View
+  view: RouteState
   goTo: GoTo
   run: StoredRun
   book: PictureEntry[]
@@ -95,7 +95,7 @@ function Pictures({ view, goTo, run, book, images }: Props) {
   const keptOfEntry = useCallback(
     (entry: PictureEntry) => {
       const image = images.get(entry.url)
-      return image ? keptOf(image, surfaces, commonKind(entry)) : []
+      return image ? cropsFor(image, surfaces, commonKind(entry)) : []
     },
     [images, surfaces],
   )
@@ -135,7 +135,7 @@ function Pictures({ view, goTo, run, book, images }: Props) {
           site={run.source.site}
           entries={entries}
           images={images}
-          keptOf={keptOfEntry}
+          cropsFor={keptOfEntry}
           chosen={chosen.url}
           selected={selected}
           onChoose={choose}

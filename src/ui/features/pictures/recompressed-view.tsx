@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { drawnWidth, type Kept } from '@/core/surface'
+import { type CropResult, drawnWidth } from '@/core/surface'
 import { bytes } from '../../kit/words'
 import { onPicture } from '../../state/pictures/picture-worker'
 import { useObjectUrl } from '../../state/pictures/whole-picture'
@@ -13,7 +13,7 @@ type Props = {
   picture: Blob
   src: string
   size: { width: number; height: number }
-  kept: Extract<Kept, { kind: 'kept' }> | null
+  kept: Extract<CropResult, { kind: 'kept' }> | null
 }
 
 /** The part that a place keeps beside what is left of it once the place has scaled and recompressed it. */

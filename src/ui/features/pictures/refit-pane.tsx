@@ -31,7 +31,7 @@ export const TYPES: { name: string; type: RefitType }[] = [
   { name: 'WebP', type: 'webp' },
   { name: 'PNG', type: 'png' },
 ]
-const MOST_SIDE = 4096
+const MAX_SIDE = 4096
 
 const isSame = (a: Shape, b: Shape) => a.width === b.width && a.height === b.height
 
@@ -184,7 +184,7 @@ export function RefitPane({
 }
 
 function Side({ name, value, onChange }: { name: string; value: number; onChange: (side: number) => void }) {
-  return <NumberField name={name} value={value} least={16} most={MOST_SIDE} onChange={onChange} />
+  return <NumberField name={name} value={value} least={16} most={MAX_SIDE} onChange={onChange} />
 }
 
 /** The file, and drafts that name it. */

@@ -2,10 +2,10 @@
 
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 
 /** Puts the cards of a second surface beside those of the first. */
-export function BesideChoice({ view, goTo }: { view: View; goTo: GoTo }) {
+export function BesideChoice({ view, goTo }: { view: RouteState; goTo: GoTo }) {
   const surfaces = useSurfaces()
   return (
     <label

@@ -13,10 +13,10 @@ import { badgeOf } from '../../state/wall/select-rows'
 import { toggleSelected } from '../../state/wall/selection'
 import { atRest, isPassing, paceAfter } from './scroll-pace'
 
-const LEAST_COLUMN_PX = 206
+const MIN_COLUMN_PX = 206
 const GAP_PX = 12
 /** Two cards side by side may each be a little narrower. */
-const LEAST_BESIDE_PX = 165
+const MIN_BESIDE_PX = 165
 
 type Props = {
   rows: WallRow[]
@@ -56,7 +56,7 @@ export function CardGrid({
 }: Props) {
   const pane = useRef<HTMLElement>(null)
   const width = useWidth(pane, 680)
-  const leastPx = beside ? 2 * LEAST_BESIDE_PX : LEAST_COLUMN_PX
+  const leastPx = beside ? 2 * MIN_BESIDE_PX : MIN_COLUMN_PX
   const columns = Math.max(1, Math.floor((width + GAP_PX) / (leastPx + GAP_PX)))
   const columnPx = (width - GAP_PX * (columns - 1)) / columns
   const lines = Math.ceil(rows.length / columns)

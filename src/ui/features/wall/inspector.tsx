@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx'
 import { useMemo } from 'react'
-import type { View } from '@/core/model'
+import type { AccessMode } from '@/core/model'
 import { type Card, cardOf, type Surface, whyDifferent } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import { bytes, clockTime, count } from '../../kit/words'
@@ -22,7 +22,7 @@ type Props = {
   rows: WallRow[]
   surface: Surface
   beside: Surface | null
-  as: View | null
+  as: AccessMode | null
   goTo: GoTo
 }
 

@@ -3,7 +3,7 @@
 import type { RefObject } from 'react'
 import { useOwnText } from '../../kit/use-own-text'
 import type { GoTo } from '../../state/view/use-view'
-import type { Sort, View } from '../../state/view/view'
+import type { RouteState, Sort } from '../../state/view/view'
 
 const SORTS: Record<Sort, string> = { worst: 'Worst first', address: 'By address', found: 'As found' }
 
@@ -13,7 +13,7 @@ export function SearchAndOrder({
   goTo,
   searchField,
 }: {
-  view: View
+  view: RouteState
   goTo: GoTo
   searchField: RefObject<HTMLInputElement | null>
 }) {

@@ -6,11 +6,11 @@ import { sectionName } from '@/core/section'
 import type { WallRow } from '@/store/database'
 import { count } from '../../kit/words'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 import { groupSections } from '../../state/wall/select-rows'
 import { TickStrip } from './tick-strip'
 
-type Props = { rows: WallRow[]; section: View['section']; page: View['page']; goTo: GoTo }
+type Props = { rows: WallRow[]; section: RouteState['section']; page: RouteState['page']; goTo: GoTo }
 
 /**
  * Sections as path patterns, each with a tick for every page. They don't depend on the surface: a switch draws none of

@@ -4,7 +4,7 @@ import { clsx } from 'clsx'
 import { useMemo } from 'react'
 import type { WallRow } from '@/store/database'
 import type { GoTo } from '../../state/view/use-view'
-import { type Symptom, symptoms, type View } from '../../state/view/view'
+import { type RouteState, type Symptom, symptoms } from '../../state/view/view'
 import { countSymptoms } from '../../state/wall/select-rows'
 
 const NAMES: Record<Symptom, string> = {
@@ -18,7 +18,7 @@ const NAMES: Record<Symptom, string> = {
 
 type Props = {
   rows: WallRow[]
-  view: View
+  view: RouteState
   goTo: GoTo
   shownCount: number
   /** How far what changed since the baseline is known; null where no run of the site is said to be live. */

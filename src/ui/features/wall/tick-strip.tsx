@@ -5,7 +5,7 @@ import { memo, useMemo } from 'react'
 import type { WallRow } from '@/store/database'
 
 /** Ticks that fit into the strip; more pages share a tick. */
-const MOST_TICKS = 54
+const MAX_TICKS = 54
 
 type State = 'error' | 'warning' | 'clear'
 
@@ -23,7 +23,7 @@ export function stateOf(row: WallRow): State {
 }
 
 /** Pages in the order found, put together where there are more than ticks; the worst page of a tick stands for it. */
-export function ticksOf(rows: readonly WallRow[], most = MOST_TICKS): { worst: WallRow; rows: readonly WallRow[] }[] {
+export function ticksOf(rows: readonly WallRow[], most = MAX_TICKS): { worst: WallRow; rows: readonly WallRow[] }[] {
   const perTick = Math.max(1, Math.ceil(rows.length / most))
   const ticks: { worst: WallRow; rows: readonly WallRow[] }[] = []
   for (let index = 0; index < rows.length; index += perTick) {

@@ -10,7 +10,7 @@ import { useDrafts } from '../../state/draft/use-drafts'
 import { type Loaded, useRows } from '../../state/run/use-run'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
-import type { View } from '../../state/view/view'
+import type { RouteState } from '../../state/view/view'
 import { rowsAs, selectRows, withChanges } from '../../state/wall/select-rows'
 import { useSelection } from '../../state/wall/selection'
 import { BesideChoice } from './beside-choice'
@@ -30,7 +30,7 @@ export function WallArea({
   run,
   bulkDraft,
 }: {
-  view: View
+  view: RouteState
   goTo: GoTo
   run: Loaded<StoredRun>
   bulkDraft: BulkDraftSlot

@@ -6,7 +6,7 @@ import { database } from '@/store/database'
 import { thumbKey } from '@/store/thumb-key'
 
 /** Object URLs kept open at most; the ones unused longest are closed first. */
-const MOST_OPEN = 600
+const MAX_OPEN = 600
 
 const open = new Map<string, string>()
 
@@ -14,7 +14,7 @@ function keep(key: string, url: string): void {
   open.delete(key)
   open.set(key, url)
   for (const [oldest, oldUrl] of open) {
-    if (open.size <= MOST_OPEN) break
+    if (open.size <= MAX_OPEN) break
     open.delete(oldest)
     URL.revokeObjectURL(oldUrl)
   }

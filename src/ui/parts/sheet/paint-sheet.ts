@@ -6,13 +6,13 @@ const FAMILY = 'Arimo, Arial, Helvetica, sans-serif'
 /** Pixels for one px of the drawing, so that letters stay sharp; fewer where the picture would be too large for a canvas. */
 const SHARP = 2
 /** Longest side of a canvas that every browser paints (Chromium 16,384; older ones of others less), in pixels. */
-const MOST_SIDE = 16_000
+const MAX_SIDE = 16_000
 /** Most pixels of one: 100 million take 400 MB while it is painted. */
-const MOST_PIXELS = 100_000_000
+const MAX_PIXELS = 100_000_000
 
 /** Pixels for one px of a drawing. */
 export function scaleOf({ widthPx, heightPx }: Pick<Drawing, 'widthPx' | 'heightPx'>): number {
-  return Math.min(SHARP, MOST_SIDE / widthPx, MOST_SIDE / heightPx, Math.sqrt(MOST_PIXELS / (widthPx * heightPx)))
+  return Math.min(SHARP, MAX_SIDE / widthPx, MAX_SIDE / heightPx, Math.sqrt(MAX_PIXELS / (widthPx * heightPx)))
 }
 
 /** The part of a picture that covers a box of this ratio: its middle. */

@@ -2,12 +2,12 @@
 
 import { useSyncExternalStore } from 'react'
 import type { DraftStep } from '@/store/drafts'
-import { keepStep } from './left-steps'
+import { keepStep } from './pending-writes'
 
 /** Typing in one field is one step while it goes on. */
 const SAME_STEP_MS = 1500
 /** Steps kept for undoing. */
-const MOST_STEPS = 200
+const MAX_STEPS = 200
 
 type Kept = DraftStep & { at: number; typing: string | null }
 /** `turns` counts undoing and doing again: a field that holds its text reads it again then. */
@@ -30,7 +30,7 @@ export function withStep(done: readonly Kept[], step: Kept): Kept[] {
     last.typing === step.typing &&
     step.at - last.at < SAME_STEP_MS &&
     last.site === step.site
-  if (!joins) return [...done, step].slice(-MOST_STEPS)
+  if (!joins) return [...done, step].slice(-MAX_STEPS)
   const before = new Map(last.drafts.map((change) => [change.url, change.before]))
   const drafts = step.drafts.map((change) => ({
     ...change,

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import type { Draft } from '@/core/draft'
 import { database } from '@/store/database'
 import { type DraftStep, defaultsOf, draftsOf } from '@/store/drafts'
-import { keepStep, takeLeftSteps } from './left-steps'
+import { keepStep, resumePendingWrites } from './pending-writes'
 
 const SITE = 'https://site.example/'
 const KEY = 'nimble-parrot drafts on their way'
@@ -54,7 +54,7 @@ test('a tab that closed on the way: its steps are done in their order, once', as
   await database.drafts.clear()
   await database.defaults.clear()
   kept.set(KEY, left)
-  await takeLeftSteps()
+  await resumePendingWrites()
   expect([await titles(), (await defaultsOf(SITE)).siteName, kept.size]).toEqual([['Last'], 'S', 0])
 })
 
@@ -79,7 +79,7 @@ test('a step over very many pages is not left there', async () => {
 
 test.each(['{', '7', '[{"site":1}]'])('what are no steps is thrown away: %s', async (text) => {
   kept.set(KEY, text)
-  await takeLeftSteps()
+  await resumePendingWrites()
   expect([await titles(), kept.size]).toEqual([[], 0])
 })
 

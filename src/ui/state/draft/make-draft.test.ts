@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest'
-import { pageOf } from '@/core/testing/card-page'
+import { testPage } from '@/core/testing/test-page'
 import { draftAgain, draftWith, withSlot } from './make-draft'
 
 const at = (minute: number) => new Date(Date.UTC(2026, 10, 23, 9, minute))
 const about = (title: string, minute: number) => ({
   site: 'https://site.example/',
-  page: pageOf(`<title>${title}</title>`),
+  page: testPage(`<title>${title}</title>`),
   imageOf: () => undefined,
   now: at(minute),
 })

@@ -10,7 +10,7 @@ import { thumbKey } from '@/store/thumb-key'
 export type WholePicture = { blob: Blob; isWhole: boolean }
 
 /** Longest side to which a drawing without pixels is drawn. */
-const MOST_DRAWN = 4096
+const MAX_DRAWN = 4096
 
 /** A drawing as pixels. Drawn as a picture, it can run nothing and fetch nothing. */
 export async function asPixels(svg: Blob, width: number, height: number): Promise<Blob> {
@@ -19,7 +19,7 @@ export async function asPixels(svg: Blob, width: number, height: number): Promis
     const image = new Image()
     image.src = url
     await image.decode()
-    const scale = Math.min(1, MOST_DRAWN / Math.max(width, height))
+    const scale = Math.min(1, MAX_DRAWN / Math.max(width, height))
     const canvas = document.createElement('canvas')
     canvas.width = Math.max(1, Math.round(width * scale))
     canvas.height = Math.max(1, Math.round(height * scale))

@@ -85,7 +85,7 @@ export async function lookPlace(
  * @param files those of a folder that was given
  * @returns id of the new run; rejects with words that can be shown
  */
-export function lookAgain(
+export function requestLook(
   run: StoredRun,
   url: string,
   at: LookPlace,

@@ -4,7 +4,7 @@ import Dexie from 'dexie'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useEffect, useState } from 'react'
 import { database, type StoredPage, type StoredRun, type WallRow } from '@/store/database'
-import { pageOf } from '@/store/pages'
+import { readStoredPage } from '@/store/pages'
 import { listRuns } from '@/store/runs'
 
 /** A value that is read from storage: not there yet, not there at all, or there. */
@@ -79,7 +79,7 @@ export function useNewestRows(id: string, most: number): WallRow[] {
 
 export function useStoredPage(run: string | null, url: string | null): Loaded<StoredPage> {
   const found = useLiveQuery(
-    async () => ({ page: run === null || url === null ? null : ((await pageOf(run, url)) ?? null) }),
+    async () => ({ page: run === null || url === null ? null : ((await readStoredPage(run, url)) ?? null) }),
     [run, url],
   )
   return loaded(found?.page, found !== undefined)

@@ -2,12 +2,12 @@
 
 import { usePathname, useSearchParams } from 'next/navigation'
 import { useCallback, useMemo } from 'react'
-import { parseView, type View, viewHref } from './view'
+import { parseView, type RouteState, viewHref } from './view'
 
-export type GoTo = (change: Partial<View>, how?: 'push' | 'replace') => void
+export type GoTo = (change: Partial<RouteState>, how?: 'push' | 'replace') => void
 
 /** The view in the address, and the way to another one. Nothing is asked of the server. */
-export function useView(): { view: View; goTo: GoTo } {
+export function useView(): { view: RouteState; goTo: GoTo } {
   const pathname = usePathname()
   const search = useSearchParams().toString()
   const view = useMemo(() => parseView(pathname, search), [pathname, search])

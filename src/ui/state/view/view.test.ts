@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { parseView, type View, viewHref } from './view'
+import { parseView, type RouteState, viewHref } from './view'
 
-const view: View = {
+const view: RouteState = {
   area: 'wall',
   run: '261123-0912-ab3',
   page: '/guides/rewire-a-lamp?x=1&y=2',
@@ -23,7 +23,7 @@ const view: View = {
   cause: 'odd /guides/* title',
 }
 
-const roundTrip = (given: View) => {
+const roundTrip = (given: RouteState) => {
   const url = new URL(viewHref(given), 'http://localhost')
   return parseView(url.pathname, url.search)
 }

@@ -1,4 +1,4 @@
-import type { View as RunView } from '@/core/model'
+import type { AccessMode as RunView } from '@/core/model'
 import { SURFACE_ID, surfaces } from '@/core/surface'
 
 export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'pictures' | 'drift' | 'clearance'
@@ -26,7 +26,7 @@ export const driftParts = ['runs', 'held', 'box'] as const
 export type DriftPart = (typeof driftParts)[number]
 
 /** What is shown: all of it stands in the address, so that a view can be kept, reloaded and passed on. */
-export type View = {
+export type RouteState = {
   area: Area
   run: string | null
   /** Path of the page that is chosen or open. */
@@ -66,7 +66,7 @@ const oneOf = <T extends string>(choices: readonly T[], value: string | null): T
 const surfaceId = (value: string | null) => (value !== null && SURFACE_ID.test(value) ? value : null)
 
 /** Reads a view out of an address. What makes no sense is left at its default. */
-export function parseView(pathname: string, search: string): View {
+export function parseView(pathname: string, search: string): RouteState {
   const query = new URLSearchParams(search)
   const shown = (query.get('show') ?? '').split(',')
   return {
@@ -93,7 +93,7 @@ export function parseView(pathname: string, search: string): View {
 }
 
 /** The address of a view; defaults are left out. */
-export function viewHref(view: View): string {
+export function viewHref(view: RouteState): string {
   const query = new URLSearchParams()
   if (view.run) query.set('run', view.run)
   if (view.page) query.set('page', view.page)

@@ -5,7 +5,7 @@ import { ticksOf } from '../../features/wall/tick-strip'
 import { changesOf } from '../../features/wall/use-changes'
 import { indexAfter, stepOf } from '../../features/wall/use-wall-keys'
 import { digitOfCode, keyOfSurface, surfaceOfKey } from '../surface/surface-keys'
-import type { View } from '../view/view'
+import type { RouteState } from '../view/view'
 import { badgeOf, countSymptoms, groupSections, rowsAs, selectRows, withChanges } from './select-rows'
 
 const face = (image: string | null, traits: Trait[], title: string): Face => ({
@@ -45,7 +45,7 @@ const rows = [
   row('/d', 3, { image: 'own', warnings: 1, title: 'Rewire a Lamp' }),
 ]
 
-const view = (over: Partial<View> = {}) => ({
+const view = (over: Partial<RouteState> = {}) => ({
   surface: 'wide-feed',
   section: null,
   symptoms: [],
@@ -53,7 +53,7 @@ const view = (over: Partial<View> = {}) => ({
   sort: 'worst' as const,
   ...over,
 })
-const paths = (over: Partial<View>) => selectRows(rows, view(over)).map(({ path }) => path)
+const paths = (over: Partial<RouteState>) => selectRows(rows, view(over)).map(({ path }) => path)
 
 describe('selectRows', () => {
   test('errors first, then warnings, then as found', () => {

@@ -1,6 +1,6 @@
 import { ownEntry } from '@/core/text'
 import type { WallRow } from '@/store/database'
-import type { Sort, Symptom, View } from '../view/view'
+import type { RouteState, Sort, Symptom } from '../view/view'
 
 /** A picture on so many cards is one that everybody sees too often. */
 export const SAME_PICTURE_FROM = 3
@@ -79,7 +79,7 @@ function isFound(row: WallRow, surface: string, words: readonly string[]): boole
 /** Rows that a view shows, in its order. */
 export function selectRows(
   rows: readonly WallRow[],
-  view: Pick<View, 'surface' | 'section' | 'symptoms' | 'search' | 'sort'>,
+  view: Pick<RouteState, 'surface' | 'section' | 'symptoms' | 'search' | 'sort'>,
 ): WallRow[] {
   const { surface, section, symptoms, search, sort } = view
   // Nothing narrows the wall: all are shown, and no row has to be looked at.

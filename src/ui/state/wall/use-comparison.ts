@@ -6,7 +6,7 @@ import type { CompareAnswer, CompareAsk } from '@/workers/compare.worker'
 import type { StoredComparison } from '@/workers/compare-runs'
 
 /** Comparisons kept in memory; those that were asked for longest ago go first. */
-const MOST_KEPT = 6
+const MAX_KEPT = 6
 
 const kept = new Map<string, Promise<StoredComparison>>()
 
@@ -33,7 +33,7 @@ export function comparisonOf(before: Side, after: Side): Promise<StoredCompariso
   kept.delete(key)
   kept.set(key, found)
   found.catch(() => kept.delete(key))
-  for (const oldest of [...kept.keys()].slice(0, -MOST_KEPT)) kept.delete(oldest)
+  for (const oldest of [...kept.keys()].slice(0, -MAX_KEPT)) kept.delete(oldest)
   return found
 }
 

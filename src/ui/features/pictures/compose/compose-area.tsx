@@ -6,13 +6,13 @@ import type { PictureEntry } from '@/core/check'
 import { sectionName } from '@/core/section'
 import { firstValue } from '@/core/surface'
 import { database, type StoredRun } from '@/store/database'
-import { pageOf } from '@/store/pages'
+import { readStoredPage } from '@/store/pages'
 import { templatesOf } from '@/store/templates'
 import { Notice } from '../../../kit/notice'
 import { count } from '../../../kit/words'
 import { useDrafts } from '../../../state/draft/use-drafts'
 import type { GoTo } from '../../../state/view/use-view'
-import type { View } from '../../../state/view/view'
+import type { RouteState } from '../../../state/view/view'
 import { PictureModes } from '../picture-modes'
 import { type ComposePage, type ComposeSection, composeSections } from './compose-sections'
 import { ComposedGrid } from './composed-grid'
@@ -26,7 +26,7 @@ import { TemplatePane } from './template-pane'
 import { useComposeAsks } from './use-compose-asks'
 import { useTemplate } from './use-template'
 
-type Props = { view: View; goTo: GoTo; run: StoredRun; book: PictureEntry[] }
+type Props = { view: RouteState; goTo: GoTo; run: StoredRun; book: PictureEntry[] }
 
 /** Share pictures made from a template, for all pages of a section at once. */
 export function ComposeArea({ view, goTo, run, book }: Props) {
@@ -35,7 +35,7 @@ export function ComposeArea({ view, goTo, run, book }: Props) {
   const drafts = useDrafts(site)
   const sections = useMemo(() => rows && drafts && composeSections(rows, book, drafts), [rows, book, drafts])
   const templated = useLiveQuery(async () => new Set(Object.keys(await templatesOf(site))), [site])
-  const [turn, setTurn] = useState(0)
+  const [revision, setTurn] = useState(0)
   const [isReady, setIsReady] = useState(false)
   useEffect(() => {
     void shipFaces().finally(() => setIsReady(true))
@@ -62,7 +62,14 @@ export function ComposeArea({ view, goTo, run, book }: Props) {
         />
         <TemplateFiles site={site} onTaken={() => setTurn((now) => now + 1)} />
       </section>
-      <OneSection key={`${chosen.section} ${turn}`} view={view} goTo={goTo} run={run} section={chosen} turn={turn} />
+      <OneSection
+        key={`${chosen.section} ${revision}`}
+        view={view}
+        goTo={goTo}
+        run={run}
+        section={chosen}
+        turn={revision}
+      />
     </div>
   )
 }
@@ -70,7 +77,7 @@ export function ComposeArea({ view, goTo, run, book }: Props) {
 /** The colour that a page names as the site's; undefined while it is read. */
 function useThemeColor(run: string, page: string): string | null | undefined {
   const found = useLiveQuery(async () => {
-    const stored = await pageOf(run, page)
+    const stored = await readStoredPage(run, page)
     const named = stored?.page.facts ? firstValue(stored.page.facts, 'theme-color') : null
     return { color: named && /^#[0-9a-f]{6}$/i.test(named.trim()) ? named.trim().toLowerCase() : null }
   }, [run, page])
@@ -84,7 +91,7 @@ function OneSection({
   section,
   turn,
 }: {
-  view: View
+  view: RouteState
   goTo: GoTo
   run: StoredRun
   section: ComposeSection
@@ -103,7 +110,7 @@ function Composer({
   section,
   state: { template, isFirst, change, reset },
 }: {
-  view: View
+  view: RouteState
   goTo: GoTo
   run: StoredRun
   section: ComposeSection

@@ -26,7 +26,7 @@ export type ManifestEntry =
   | { page: string; file: null; left: string }
 
 /** Bytes of pictures in one zip at most: a site of ten thousand pages takes several, and no tab's memory. */
-const MOST_IN_A_ZIP = 150_000_000
+const MAX_IN_A_ZIP = 150_000_000
 
 /**
  * Composes pictures page by page.
@@ -87,7 +87,7 @@ export class ZipParts {
   constructor(private readonly save: (zip: Blob, part: number) => void) {}
 
   async add({ file, composed: { blob } }: MadePicture): Promise<void> {
-    if (this.bytes > 0 && this.bytes + blob.size > MOST_IN_A_ZIP) await this.close()
+    if (this.bytes > 0 && this.bytes + blob.size > MAX_IN_A_ZIP) await this.close()
     this.files[file] = new Uint8Array(await blob.arrayBuffer())
     this.bytes += blob.size
   }

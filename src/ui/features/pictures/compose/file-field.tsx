@@ -5,7 +5,7 @@ import { database } from '@/store/database'
 import { FileButton } from '../../../kit/file-button'
 
 /** A font or a mark heavier than this is a mistake. */
-const MOST_BYTES = 8_000_000
+const MAX_BYTES = 8_000_000
 
 /** A file that a template names: chosen here, kept in this browser, saved beside the template. */
 export function FileField({
@@ -25,7 +25,7 @@ export function FileField({
   const [fault, setFault] = useState('')
   const take = async (file: File) => {
     setFault('')
-    if (file.size > MOST_BYTES) {
+    if (file.size > MAX_BYTES) {
       setFault(`${file.name} is heavier than 8 MB. Choose a smaller one.`)
       return
     }

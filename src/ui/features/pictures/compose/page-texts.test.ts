@@ -1,10 +1,10 @@
 import { expect, it } from 'vitest'
 import { firstTemplate, type PictureTemplate } from '@/core/compose'
 import type { Draft } from '@/core/draft'
-import { pageOf } from '@/core/testing/card-page'
+import { testPage } from '@/core/testing/test-page'
 import { pageTexts } from './page-texts'
 
-const built = pageOf(
+const built = testPage(
   '<title>Rewire a lamp | Brasswick Mending Hall</title><meta name=author content="Ada Quillfeather"><h1>A lamp</h1>',
 )
 const page = { ...built, facts: built.facts!, url: 'https://brasswick.example/guides/lamp-3' }

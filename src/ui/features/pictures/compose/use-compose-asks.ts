@@ -7,7 +7,7 @@ import { ownPictures } from '@/core/draft'
 import type { GatheredPage, PageFacts } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
 import { database, type StoredRun } from '@/store/database'
-import { pageOf } from '@/store/pages'
+import { readStoredPage } from '@/store/pages'
 import type { ComposeAsk } from '@/workers/draw-composed'
 import { useDefaults, useDrafts } from '../../../state/draft/use-drafts'
 import { drawnPicture, pictureAtHand } from '../../../state/pictures/whole-picture'
@@ -24,7 +24,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   const drafts = useDrafts(site)
   const { siteName } = useDefaults(site)
   // A page that doesn't name the site belongs to it all the same.
-  const home = useLiveQuery(async () => ({ page: (await pageOf(run.id, site))?.page }), [run.id, site])
+  const home = useLiveQuery(async () => ({ page: (await readStoredPage(run.id, site))?.page }), [run.id, site])
   const homeName = home?.page?.facts ? firstValue(home.page.facts, 'og:site_name') : null
   const kept = useLiveQuery(() => database.templateFiles.where('site').equals(site).toArray(), [site])
   const files = useMemo(() => kept && new Map(kept.map((file) => [file.name, file])), [kept])
@@ -32,7 +32,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   const ask = useCallback<AskFor>(
     async (url, previewWidth) => {
       if (!context || !files) throw new Error('The run is still being read.')
-      const stored = await pageOf(run.id, url)
+      const stored = await readStoredPage(run.id, url)
       if (!stored?.page.facts) throw new Error('The page was not read in this run.')
       const page: GatheredPage & { facts: PageFacts } = { ...stored.page, facts: stored.page.facts }
       const draft = drafts?.get(url) ?? null

@@ -18,15 +18,15 @@ export type TemplateState = {
  * The template of a section as it is worked on, kept as it changes; undefined until it is read.
  *
  * @param color the site's own, to begin with
- * @param turn another number reads it again
+ * @param revision another number reads it again
  */
 export function useTemplate(
   site: string,
   section: string,
   color: string | null,
-  turn: number,
+  revision: number,
 ): TemplateState | undefined {
-  const key = `${site}\n${section}\n${turn}`
+  const key = `${site}\n${section}\n${revision}`
   const [held, setHeld] = useState<{ key: string; template: PictureTemplate | null }>()
   const unkept = useRef<{ section: string; template: PictureTemplate } | null>(null)
   const keep = useCallback(() => {

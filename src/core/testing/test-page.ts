@@ -6,7 +6,7 @@ import type { CardContext } from '../surface'
 export const URL_OF_PAGE = 'https://site.example/guides/lamp'
 
 /** A page as gathered from this HTML. */
-export function pageOf(html: string, fetch: Partial<GatheredPage['fetch']> = {}): GatheredPage {
+export function testPage(html: string, fetch: Partial<GatheredPage['fetch']> = {}): GatheredPage {
   const reading = readPage(decodeHtml(new TextEncoder().encode(html), 'text/html; charset=utf-8'))
   return {
     url: URL_OF_PAGE,

@@ -5,7 +5,7 @@ import { likelyContentImages, mostUsed, picturesNamed, publicImageUrl } from '..
 import { DecodeBudget } from './decode-budget'
 import type { CrawlEvent } from './events'
 import type { PictureHosts } from './picture-hosts'
-import { type Exchange, type Outside, type ReadRequest, readFollowing } from './read-address'
+import { type CrawlEnvironment, type FetchResult, type ReadRequest, readFollowing } from './read-address'
 
 /** May a picture of so many pixels and bytes be decoded? */
 export type MayDecode = (pixels: number, bytes: number) => boolean
@@ -16,7 +16,7 @@ export type LookAtImage = (url: string, mayDecode: MayDecode) => Promise<Gathere
 type Role = 'share' | 'icon'
 
 /** Which pictures a run has to read, each once, and what came of it. */
-export class PictureDesk {
+export class ImageQueue {
   private readonly waiting: string[] = []
   private readonly roles = new Map<string, Role>()
   private readonly read = new Map<string, GatheredImage>()
@@ -34,7 +34,7 @@ export class PictureDesk {
     readonly addresses: AddressMap,
     private readonly look: LookAtImage,
     private readonly hosts: PictureHosts,
-    private readonly sleep: Outside['sleep'],
+    private readonly sleep: CrawlEnvironment['sleep'],
   ) {}
 
   get images(): Iterable<GatheredImage> {
@@ -164,11 +164,11 @@ const LOOK_AHEAD = 200
 
 /** Reads pictures no faster than their hosts may be asked, at every hop of a redirect. */
 export function readAsHostsMay(
-  read: (request: ReadRequest) => Promise<Exchange>,
+  read: (request: ReadRequest) => Promise<FetchResult>,
   hosts: PictureHosts,
-  sleep: Outside['sleep'],
-): (request: ReadRequest) => Promise<Exchange> {
-  const readPicture = async (request: ReadRequest): Promise<Exchange> => {
+  sleep: CrawlEnvironment['sleep'],
+): (request: ReadRequest) => Promise<FetchResult> {
+  const readPicture = async (request: ReadRequest): Promise<FetchResult> => {
     const waitMs = hosts.take(request.url)
     if (waitMs === null) return { kind: 'failed', code: 'not-looked-at', message: TURNED_AWAY, ms: 0 }
     if (waitMs > 0) await sleep(waitMs)
@@ -179,7 +179,7 @@ export function readAsHostsMay(
 }
 
 /** The same where something else does the reading: then only the address itself is held back. */
-export function lookAsHostsMay(look: LookAtImage, hosts: PictureHosts, sleep: Outside['sleep']): LookAtImage {
+export function lookAsHostsMay(look: LookAtImage, hosts: PictureHosts, sleep: CrawlEnvironment['sleep']): LookAtImage {
   return async (url, mayDecode) => {
     const waitMs = hosts.take(url)
     if (waitMs === null) return { ...unknown(url), errorCode: 'not-looked-at', error: TURNED_AWAY }
@@ -192,8 +192,8 @@ const TURNED_AWAY = 'Not looked at: its host is not the site’s, and was asked 
 
 /** Looks at pictures by reading them, redirects followed. */
 export function lookByReading(
-  readPublic: (request: ReadRequest) => Promise<Exchange>,
-  outside: Pick<Outside, 'digest' | 'decode' | 'pictures'>,
+  readPublic: (request: ReadRequest) => Promise<FetchResult>,
+  outside: Pick<CrawlEnvironment, 'digest' | 'decode' | 'pictures'>,
 ): LookAtImage {
   const read = async (url: string, maxBytes: number, firstBytesOnly = false) =>
     (await readFollowing(url, (at) => readPublic({ url: at, accept: 'image', maxBytes, firstBytesOnly }))).exchange
@@ -237,7 +237,7 @@ const unknown = (url: string): GatheredImage => ({
 })
 
 /** Bytes of the whole file: of a body that was cut off, or of a part, as the server says. */
-function weightOf(exchange: Extract<Exchange, { kind: 'answered' }>): number | null {
+function weightOf(exchange: Extract<FetchResult, { kind: 'answered' }>): number | null {
   if (exchange.status === 206) {
     const whole = Number(/\/(\d+)$/.exec(exchange.headers['content-range'] ?? '')?.[1])
     return whole > 0 ? whole : null
@@ -250,10 +250,10 @@ function weightOf(exchange: Extract<Exchange, { kind: 'answered' }>): number | n
 /** What an answer says of a picture. Format and size come from the bytes, never from the name or the header. */
 export async function describeImage(
   url: string,
-  exchange: Exchange,
+  exchange: FetchResult,
   outside: {
     digest: (bytes: Uint8Array) => Promise<string | null>
-    decode?: Outside['decode'] | undefined
+    decode?: CrawlEnvironment['decode'] | undefined
     /** Absent: whatever its size. */
     mayDecode?: MayDecode
     /** The whole of the picture was asked for: it can be said whether it is there to its end. */

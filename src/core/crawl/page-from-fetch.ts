@@ -1,7 +1,7 @@
 import { pathnameOf } from '../address'
 import type { FetchFact, GatheredPage, RedirectHop } from '../model'
 import { decodeHtml, type PageReading, PageStream, readPage } from '../page'
-import type { Exchange } from './read-address'
+import type { FetchResult } from './read-address'
 
 const HTML_TYPE = /^\s*(?:text\/html|application\/xhtml\+xml)\b/i
 const HTML_NAME = /\.x?html?$/i
@@ -31,7 +31,10 @@ export function pageStreamFor(url: string) {
 type Asked = { url: string; file: string | null; redirects: RedirectHop[]; aliases: string[]; fetchedAt: string }
 
 /** A page as gathered, with what only the crawl needs of its reading; null when the answer is no page at all. */
-export function pageOf(asked: Asked, exchange: Exchange): { page: GatheredPage; reading: PageReading | null } | null {
+export function pageFromFetch(
+  asked: Asked,
+  exchange: FetchResult,
+): { page: GatheredPage; reading: PageReading | null } | null {
   const { url, file, redirects, aliases, fetchedAt } = asked
   const ms = Math.round(exchange.ms)
   if (exchange.kind === 'failed') {

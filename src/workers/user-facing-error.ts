@@ -1,9 +1,9 @@
 /** A failure that says in its own words what happened and what to try. */
-export class SaidFailure extends Error {}
+export class UserFacingError extends Error {}
 
 /** What went wrong, for people. */
 export function wordsFor(error: unknown): string {
-  if (error instanceof SaidFailure) return error.message
+  if (error instanceof UserFacingError) return error.message
   if (isStorageFull(error)) {
     return 'This browser’s storage is full. What was gathered is kept. Delete runs that you no longer need, below, and go on.'
   }

@@ -3,7 +3,7 @@ import { testOutside } from '../testing/build-run'
 import { crawl } from './crawl'
 import { type CrawlOptions, defaultCrawlOptions } from './crawl-options'
 import { GatheringBuilder, oneByOne } from './events'
-import type { Exchange } from './read-address'
+import type { FetchResult } from './read-address'
 
 const START = 'http://127.0.0.1:4000/'
 const SITE = 'https://site.example/'
@@ -11,7 +11,7 @@ const SITE = 'https://site.example/'
 /** The survey of a crawl of these pages, and what was asked for. */
 async function surveyOf(pages: Record<string, string | { to: string }>, options: Partial<CrawlOptions> = {}) {
   const asked: string[] = []
-  const read = async ({ url }: { url: string }): Promise<Exchange> => {
+  const read = async ({ url }: { url: string }): Promise<FetchResult> => {
     asked.push(url.replace(START, '/'))
     const found = pages[url.replace(START, '/')]
     const location = typeof found === 'object' ? found.to : null

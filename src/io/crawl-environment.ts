@@ -1,10 +1,14 @@
 import { createHash } from 'node:crypto'
 import { setTimeout as wait } from 'node:timers/promises'
-import type { Outside, ReadAddress } from '@/core/crawl'
+import type { CrawlEnvironment, ReadAddress } from '@/core/crawl'
 import { createDecode } from './decoder/decoder'
 
 /** The world as Node sees it, for a run. */
-export function nodeOutside(read: ReadAddress, signal: AbortSignal, pictures: Outside['pictures'] = 'whole'): Outside {
+export function nodeEnvironment(
+  read: ReadAddress,
+  signal: AbortSignal,
+  pictures: CrawlEnvironment['pictures'] = 'whole',
+): CrawlEnvironment {
   return {
     read,
     now: () => new Date(),
@@ -13,7 +17,7 @@ export function nodeOutside(read: ReadAddress, signal: AbortSignal, pictures: Ou
     sleep: async (ms) => {
       await wait(ms, undefined, { signal }).catch(() => undefined)
     },
-    turn: () => new Promise((resolve) => setImmediate(resolve)),
+    yieldToOthers: () => new Promise((resolve) => setImmediate(resolve)),
     pictures,
     signal,
   }

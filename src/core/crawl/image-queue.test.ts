@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { limits } from '../address'
 import { pngBytes } from '../testing/good-site'
-import { lookByReading } from './picture-desk'
-import type { Exchange, ReadRequest } from './read-address'
+import { lookByReading } from './image-queue'
+import type { FetchResult, ReadRequest } from './read-address'
 
 const [first, second, third] = limits.imageStartBytes
 const outside = {
@@ -14,7 +14,7 @@ const outside = {
 /** A server with one file, which knows Range or doesn't, and what it was asked for. */
 function serving(file: Uint8Array, knowsRange: boolean) {
   const asked: (number | 'all')[] = []
-  const read = async ({ maxBytes, firstBytesOnly }: ReadRequest): Promise<Exchange> => {
+  const read = async ({ maxBytes, firstBytesOnly }: ReadRequest): Promise<FetchResult> => {
     const isPart = firstBytesOnly && knowsRange
     asked.push(firstBytesOnly ? maxBytes : 'all')
     const base = { kind: 'answered' as const, ms: 1 }

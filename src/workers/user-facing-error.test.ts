@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { isStorageFull, SaidFailure, wordsFor } from './said-failure'
+import { isStorageFull, UserFacingError, wordsFor } from './user-facing-error'
 
 const named = (name: string, rest: object = {}) => Object.assign(new Error(name), { name, ...rest })
 
@@ -22,7 +22,7 @@ describe('full storage', () => {
 })
 
 test('what the server said is told as it is; a lost server says what to look at', () => {
-  expect(wordsFor(new SaidFailure('Nothing answered at x.'))).toBe('Nothing answered at x.')
+  expect(wordsFor(new UserFacingError('Nothing answered at x.'))).toBe('Nothing answered at x.')
   expect(wordsFor(new TypeError('Failed to fetch'))).toMatch(
     /own server did not answer \(Failed to fetch\).*npm run demo/,
   )

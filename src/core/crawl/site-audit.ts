@@ -4,12 +4,12 @@ import type { CollectedSitemaps } from './collect-sitemaps'
 import type { PageLink } from './link-book'
 
 /** Feeds and neighbours in a series that are asked for at most: a site has a handful of the one, and reads the others. */
-const MOST_ASKED = 60
+const MAX_ASKED = 60
 const NEIGHBOUR = /^(?:prev|previous|next)$/
 const FEED_TYPE = /^application\/(?:rss|atom)\+xml|^application\/feed\+json/i
 
 /** An address and its twin with a slash at its end: a link to the one leads to the other. */
-const bare = (url: string) => (url.endsWith('/') ? url.slice(0, -1) : url)
+const withoutTrailingSlash = (url: string) => (url.endsWith('/') ? url.slice(0, -1) : url)
 
 /** Links of a page to feeds, and to its neighbours in a series, with their public addresses. */
 export function feedAndNeighbourLinks(
@@ -26,7 +26,7 @@ export function feedAndNeighbourLinks(
 }
 
 /** Takes notes beside the pages: who links to whom, which feeds there are, what sitemaps name. */
-export class Surveyor {
+export class SiteAudit {
   private readonly linked = new Set<string>()
   private readonly beside = new Set<string>()
   private sitemaps: Survey['sitemaps'] = null
@@ -36,8 +36,9 @@ export class Surveyor {
 
   /** Notes where a page's links lead, as public addresses; those to itself don't count. */
   addLinks(page: GatheredPage, targets: readonly Pick<PageLink, 'address'>[]): void {
-    const own = bare(page.url)
-    for (const { address: target } of targets) if (bare(target) !== own) this.linked.add(bare(target))
+    const own = withoutTrailingSlash(page.url)
+    for (const { address: target } of targets)
+      if (withoutTrailingSlash(target) !== own) this.linked.add(withoutTrailingSlash(target))
     if (!page.facts) return
     for (const { url } of feedAndNeighbourLinks({ ...page, facts: page.facts }, this.addresses))
       if (this.addresses.isOnSite(url)) this.beside.add(url)
@@ -63,7 +64,7 @@ export class Surveyor {
 
   /** Feeds and neighbours that are no page of the run: whether they are there has to be asked. */
   toAsk(pages: ReadonlySet<string>): string[] {
-    return [...this.beside].filter((url) => !pages.has(url)).slice(0, MOST_ASKED)
+    return [...this.beside].filter((url) => !pages.has(url)).slice(0, MAX_ASKED)
   }
 
   /**
@@ -75,7 +76,8 @@ export class Surveyor {
     const { site } = this.addresses
     const unlinked = pages
       .filter(
-        ({ url, aliases }) => url !== site && ![url, ...aliases].some((address) => this.linked.has(bare(address))),
+        ({ url, aliases }) =>
+          url !== site && ![url, ...aliases].some((address) => this.linked.has(withoutTrailingSlash(address))),
       )
       .map(({ url }) => url)
     return { sitemaps: this.sitemaps, onStaging: this.onStaging, unlinked: isWhole ? unlinked : null, dead }

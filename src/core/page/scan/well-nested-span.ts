@@ -16,11 +16,11 @@ const actionOf = (tag: number) => (tag < T.IN_BODY_START.length ? T.IN_BODY_STAR
 const isHeading = (tag: number | undefined) => tag !== undefined && actionOf(tag) === T.START_HEADING
 
 /** Elements whose text is about the site, and mostly neat. */
-export const isHolder = (tag: number): boolean =>
+export const isBoilerplate = (tag: number): boolean =>
   tag === T.NAV || tag === T.HEADER || tag === T.FOOTER || tag === T.ASIDE
 
 /** The elements open in a piece, from the one that holds it. */
-export class NeatPiece {
+export class WellNestedSpan {
   private readonly open: number[]
   private paragraphs = 0
   private links = 0
