@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs'
 import { defineConfig } from '@playwright/test'
 
-const executablePath = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+const executablePath = [process.env['CHROMIUM_PATH'], '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
   (path) => path !== undefined && existsSync(path),
 )
 

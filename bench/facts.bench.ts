@@ -62,8 +62,8 @@ function byEvents(text: string): number {
     onopentag(name, attributes) {
       if (name === 'meta') metas.push({ ...attributes, at: String(parser.startIndex) })
       else if (name === 'link') links.push(attributes)
-      else if (name === 'a' || name === 'area') hrefs.push(attributes.href ?? '')
-      else if (name === 'img') images.push(attributes.src ?? '')
+      else if (name === 'a' || name === 'area') hrefs.push(attributes['href'] ?? '')
+      else if (name === 'img') images.push(attributes['src'] ?? '')
       else if ((name === 'title' || name === 'h1' || name === 'p') && !texts[name]) open = name
     },
     ontext(data) {

@@ -59,7 +59,8 @@ async function bytesOnTheWire(files: Buffer[], pictures: 'whole' | 'header'): Pr
     timeoutMs: 20_000,
     signal,
   })
-  const look = lookByReading(fetcher.read, { ...nodeEnvironment(fetcher.read, signal, pictures), decode: undefined })
+  const { decode: _, ...environment } = nodeEnvironment(fetcher.read, signal, pictures)
+  const look = lookByReading(fetcher.read, environment)
   let wrong = 0
   for (const [index, file] of files.entries()) {
     const { width, bytes } = await look(`http://127.0.0.1:${port}/${index}`, () => true)

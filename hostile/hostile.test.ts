@@ -181,7 +181,7 @@ describe('staging behind a login', () => {
     expect(elsewhere.log.length).toBeGreaterThan(0)
     expect(
       elsewhere.log.some(
-        ({ headers }: { headers: Record<string, string> }) => headers.authorization || headers['x-preview'],
+        ({ headers }: { headers: Record<string, string> }) => headers['authorization'] || headers['x-preview'],
       ),
     ).toBe(false)
     expect(JSON.stringify(gathering)).not.toContain('secret')
@@ -236,13 +236,13 @@ describe('lists, samples and paths', () => {
   test('a server that is meant for others fetches no inner address, not even the one named', async () => {
     const hostile = await start()
     running.push(hostile)
-    process.env.NIMBLE_PARROT_PUBLIC = '1'
+    process.env['NIMBLE_PARROT_PUBLIC'] = '1'
     try {
       await expect(gather({ from: { kind: 'url', start: hostile.base }, site: null })).rejects.toThrow(
         /inside this network/,
       )
     } finally {
-      delete process.env.NIMBLE_PARROT_PUBLIC
+      delete process.env['NIMBLE_PARROT_PUBLIC']
     }
     expect(hostile.log).toEqual([])
   })

@@ -16,16 +16,16 @@ export function withIds(
   const visit = (value: unknown, key: string, parent: string): unknown => {
     if (Array.isArray(value)) return value.map((one) => visit(one, '', key))
     if (!isSchema(value)) return value
-    if (key === 'levels' && isSchema(value.additionalProperties)) {
+    if (key === 'levels' && isSchema(value['additionalProperties'])) {
       const { additionalProperties: level, propertyNames: _names, ...rest } = value
       const properties = Object.fromEntries(
         checks.map(({ id, about }) => [id, { ...(level as Schema), description: about }]),
       )
       return { ...rest, properties, additionalProperties: false }
     }
-    if (key === 'rule' && value.type === 'string') return { ...value, enum: checks.map(({ id }) => id) }
-    if (key === 'surfaces' && isSchema(value.items) && parent !== 'ownSurfaces')
-      return { ...value, items: { anyOf: [{ enum: surfaces }, value.items] } }
+    if (key === 'rule' && value['type'] === 'string') return { ...value, enum: checks.map(({ id }) => id) }
+    if (key === 'surfaces' && isSchema(value['items']) && parent !== 'ownSurfaces')
+      return { ...value, items: { anyOf: [{ enum: surfaces }, value['items']] } }
     return Object.fromEntries(Object.entries(value).map(([name, one]) => [name, visit(one, name, key)]))
   }
   return visit(schema, '', '') as Schema

@@ -145,5 +145,5 @@ export function ensureChromium() {
     env,
     stdio: ['ignore', 'ignore', 'inherit'],
   })
-  return BROWSERS.find((path) => existsSync(path)) ?? BROWSERS[0]
+  return BROWSERS.find((path) => existsSync(path)) ?? '/usr/bin/chromium'
 }

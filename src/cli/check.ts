@@ -183,7 +183,7 @@ async function writeReports(document: RunDocument, options: CheckOptions): Promi
   if (options.out !== undefined) await writeOut(fromHere(options.out), reportOf(plain))
   else
     await writeStandardOut(
-      plain === 'text' && process.stdout.isTTY && !process.env.NO_COLOR
+      plain === 'text' && process.stdout.isTTY && !process.env['NO_COLOR']
         ? runAsText(document, terminalStyle)
         : reportOf(plain),
     )

@@ -119,7 +119,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
       // A part is of the bytes as they are stored: packed ones would be a part of the pack.
       'accept-encoding': firstBytesOnly ? 'identity' : ENCODINGS,
     }
-    if (firstBytesOnly) headers.range = `bytes=0-${maxBytes - 1}`
+    if (firstBytesOnly) headers['range'] = `bytes=0-${maxBytes - 1}`
     if (settings.pastCaches || pastCaches) Object.assign(headers, { 'cache-control': 'no-cache', pragma: 'no-cache' })
     if (settings.login?.origin === origin) Object.assign(headers, settings.login.headers)
     return headers

@@ -28,10 +28,10 @@ test('a named host is inner only with the addresses that it has now', async () =
 })
 
 test('a server that is meant for others has none', async () => {
-  process.env.NIMBLE_PARROT_PUBLIC = '1'
+  process.env['NIMBLE_PARROT_PUBLIC'] = '1'
   try {
     expect((await innerHostsNamed(['http://127.0.0.1:4301/'], lookUp)).size).toBe(0)
   } finally {
-    delete process.env.NIMBLE_PARROT_PUBLIC
+    delete process.env['NIMBLE_PARROT_PUBLIC']
   }
 })

@@ -26,7 +26,7 @@ function hostOf(origin: string): string | null {
 /** A name that a stranger's DNS could point at this machine is refused, unless it was allowed by name. */
 export function isAllowedHost(host: string): boolean {
   const name = host.replace(/:\d+$/, '').toLowerCase()
-  const allowed = (process.env.NIMBLE_PARROT_HOSTS ?? '').split(',').map((one) => one.trim().toLowerCase())
+  const allowed = (process.env['NIMBLE_PARROT_HOSTS'] ?? '').split(',').map((one) => one.trim().toLowerCase())
   return name === 'localhost' || name === '127.0.0.1' || name === '[::1]' || (name !== '' && allowed.includes(name))
 }
 

@@ -5,7 +5,7 @@ import { type BuildFiles, type FilePart, openZip, type StartedWith } from '@/cor
 import { openFolder, readPart } from './folder'
 
 /** The source that the app was started with: an address, or the whole path of a folder or a zip. */
-const named = () => process.env.NIMBLE_PARROT_SOURCE || null
+const named = () => process.env['NIMBLE_PARROT_SOURCE'] || null
 
 /** @returns null where nothing was named, or what was named is gone */
 export async function startedWith(): Promise<StartedWith | null> {

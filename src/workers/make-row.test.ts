@@ -29,7 +29,7 @@ describe('makeRow', () => {
       traits: ['fell-back'],
       layout: 'wide',
     })
-    expect(rows[0]!.faces.microblog).toMatchObject({ layout: 'thumbnail' })
+    expect(rows[0]!.faces['microblog']).toMatchObject({ layout: 'thumbnail' })
   })
 })
 
@@ -43,12 +43,12 @@ describe('the other side, as it stands or as launched', () => {
   test('is kept where robots.txt keeps a crawler out', async () => {
     const robots = 'User-agent: Twitterbot\nDisallow: /about'
     const [standing] = await rowsWith(robots, 'standing')
-    expect(standing!.faces.microblog!.layout).toBe('bare')
-    expect(standing!.otherFaces!.microblog!.layout).toBe('thumbnail')
+    expect(standing!.faces['microblog']!.layout).toBe('bare')
+    expect(standing!.otherFaces!['microblog']!.layout).toBe('thumbnail')
     expect(Object.keys(standing!.otherFaces!)).toEqual(['microblog'])
     const [launched, home] = await rowsWith(robots, 'launched')
-    expect(launched!.faces.microblog!.layout).toBe('thumbnail')
-    expect(launched!.otherFaces!.microblog!.bareBecause).toContain('Twitterbot')
+    expect(launched!.faces['microblog']!.layout).toBe('thumbnail')
+    expect(launched!.otherFaces!['microblog']!.bareBecause).toContain('Twitterbot')
     expect(home!.otherFaces).toBeUndefined()
   })
 

@@ -83,15 +83,15 @@ describe('a project archive', () => {
     const after = await everything()
     for (const name of ['pages', 'images', 'drafts', 'defaults', 'requirements'])
       expect(after[name]).toEqual(before[name].filter((row: { run?: string }) => row.run !== 'theirs'))
-    expect(after.runs.map(({ id }: { id: string }) => id).sort()).toEqual(['new', 'old'])
-    const [, old] = after.runs
+    expect(after['runs'].map(({ id }: { id: string }) => id).sort()).toEqual(['new', 'old'])
+    const [, old] = after['runs']
     expect(old).toMatchObject({
       launchedAt: '2026-11-20T09:00:00.000Z',
       signedOff: { by: 'Ada' },
       request: { from: { start: 'https://staging.example/' } },
     })
-    expect(after.heldEvents.map(({ event }: { event: unknown }) => event)).toEqual(
-      before.heldEvents.map(({ event }: { event: unknown }) => event),
+    expect(after['heldEvents'].map(({ event }: { event: unknown }) => event)).toEqual(
+      before['heldEvents'].map(({ event }: { event: unknown }) => event),
     )
     expect(await (await database.templateFiles.get([GOOD_SITE, 'mark.svg']))!.blob.text()).toBe('<svg/>')
     const [thumb] = await database.thumbs.toArray()

@@ -36,7 +36,7 @@ describe('two runs', () => {
     expect(page!.surfaces).toContain('wide-feed')
     expect(page!.surfaces).not.toContain('search')
     expect(drift.refresh['wide-feed']).toEqual([{ url: ABOUT, reason: 'text' }])
-    expect(drift.refresh.tab).toBeUndefined()
+    expect(drift.refresh['tab']).toBeUndefined()
   })
 
   test('a tag that no card shows is a change without places, and no drift', async () => {

@@ -22,7 +22,7 @@ export function isFromCache(exchange: FetchResult): boolean {
   if (exchange.kind !== 'answered') return false
   const { headers } = exchange
   return (
-    Number(headers.age ?? 0) > 0 ||
+    Number(headers['age'] ?? 0) > 0 ||
     CACHE_HEADERS.some((name) => name in headers && /\b(?:hit|stale|revalidated)\b/i.test(headers[name]!))
   )
 }

@@ -54,12 +54,12 @@ describe('what a page is to say', () => {
   test('a pattern makes the page’s title, a draft of the title fills it', () => {
     const defaults = { siteName: 'Brasswick', sections: { '/guides/*': { titlePattern: '{title} | {site}' } } }
     expect(made('<title>Old | Brasswick</title>', {}, defaults).edits).toMatchObject({ 'og:site_name': 'Brasswick' })
-    expect(made('<title>Old</title>', {}, defaults).edits.title).toBe('Old | Brasswick')
+    expect(made('<title>Old</title>', {}, defaults).edits['title']).toBe('Old | Brasswick')
     expect(made('<title>Old</title>', { title: 'New' }, defaults).edits).toMatchObject({
       title: 'New | Brasswick',
       'og:title': 'New',
     })
-    expect(made('<title>Old</title>', { 'title@search': 'Own' }, defaults).edits.title).toBe('Own')
+    expect(made('<title>Old</title>', { 'title@search': 'Own' }, defaults).edits['title']).toBe('Own')
   })
 
   test('a pattern that can’t be read holds for nothing', () => {
@@ -92,5 +92,14 @@ test('parts for a pattern are read off the page', () => {
     date: '2026-11-02',
     category: 'Lights',
     number: '7',
+  })
+})
+
+test('a date and an author that only JSON-LD says are parts for a pattern as well', () => {
+  const article = '{"@type":"NewsArticle","author":{"name":"Ada"},"datePublished":"2026-11-02T09:00:00Z"}'
+  const page = testPage(`<title>Lamp</title><script type="application/ld+json">${article}</script>`)
+  expect(patternValues({ ...page, facts: page.facts! }, '/guides/*', null)).toMatchObject({
+    author: 'Ada',
+    date: '2026-11-02',
   })
 })

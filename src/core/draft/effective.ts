@@ -40,17 +40,15 @@ export function patternValues(
 ): PatternValues {
   const { facts } = page
   const title = facts.title ?? firstValue(facts, 'og:title') ?? facts.h1 ?? ''
-  const things = facts.jsonLd.flatMap((block) => block.things ?? [])
-  const date =
-    firstValue(facts, 'article:published_time') ??
-    things.find((thing) => thing.fields.datePublished)?.fields.datePublished
+  const articles = facts.jsonLd.flatMap(({ things = [] }) => things.filter((thing) => thing.kind === 'article'))
+  const date = firstValue(facts, 'article:published_time') ?? articles.find(({ fields }) => fields.date)?.fields.date
   const folder = /^\/([^/]+)\//.exec(section)?.[1] ?? ''
   return {
     title: ownPart(title, siteName),
     heading: facts.h1 ?? '',
     section: folder === '' ? '' : folder[0]!.toUpperCase() + folder.slice(1).replace(/[-_]+/g, ' '),
     site: siteName ?? '',
-    author: firstValue(facts, 'author') ?? things.find((thing) => thing.fields.author)?.fields.author ?? '',
+    author: firstValue(facts, 'author') ?? articles.find(({ fields }) => fields.author)?.fields.author ?? '',
     date: /^\d{4}-\d\d-\d\d/.exec(date ?? '')?.[0] ?? '',
     category: firstValue(facts, 'article:section') ?? '',
     number: new URL(page.url).pathname.match(/\d+/g)?.at(-1) ?? '',

@@ -1,48 +1,20 @@
 /**
  * The nouns that everything else speaks of: page, tag, image, run, finding, and the schemas by which they are
  * read back from files and storage. Plain data: it holds no rule and works nothing out. A schema stands here
- * once, and its type is inferred from it. Begin with model.ts; read-json.ts is the one way in for JSON that
+ * once, and its type is inferred from it. A file a noun; begin with page.ts and run.ts; read-json.ts is the one way in for JSON that
  * others made.
  */
+
+export { FailureCode, FetchFact, LeadingAddress, Linkers, LinkPlace, RedirectHop, SecondLook } from './fetch'
+export { Finding, Level, SiteFinding, Skipped, Summary, TakenOn, VerdictWord, WaivedFinding } from './finding'
+export { GatheredImage, ImageColors, ImageFormat } from './image'
 export { type LineOf, linesOfJson } from './json-lines'
-export {
-  AccessMode,
-  ContentImage,
-  FailureCode,
-  FetchFact,
-  Finding,
-  GatheredImage,
-  GatheredPage,
-  type Gathering,
-  ImageColors,
-  ImageFormat,
-  Incomplete,
-  JsonLdFact,
-  LeadingAddress,
-  Level,
-  Linkers,
-  LinkFact,
-  LinkPlace,
-  MetaFact,
-  PageFacts,
-  Position,
-  RedirectHop,
-  RichKind,
-  RunNote,
-  RunSource,
-  SecondLook,
-  SiteFinding,
-  Skipped,
-  SourceKind,
-  SourceLine,
-  Summary,
-  Survey,
-  TagPosition,
-  TakenOn,
-  VerdictWord,
-  WaivedFinding,
-} from './model'
 export { isKnownType, isOwnType, KNOWN_TYPES } from './og-types'
+export { GatheredPage } from './page'
+export { ContentImage, JsonLdFact, LinkFact, MetaFact, PageFacts, SourceLine } from './page-facts'
+export { Position, TagPosition } from './position'
 export { isDeeperThan, parseJson } from './read-json'
+export { type RichField, type RichFields, RichKind, RichThing, richField } from './rich-thing'
+export { AccessMode, type Gathering, Incomplete, RunNote, RunSource, SourceKind, Survey } from './run'
 export { type FileFault, pathText, schemaFaults } from './schema-faults'
 export { VERSION } from './version'

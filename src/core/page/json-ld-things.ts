@@ -1,6 +1,4 @@
-import type { RichKind } from '../model'
-
-export type Thing = { kind: RichKind; fields: Record<string, string> }
+import type { RichField, RichFields, RichKind, RichThing } from '../model'
 
 /** schema.org types that are one of the kinds; those that end like one of them count too (NewsArticle, TechArticle). */
 const KINDS: readonly (readonly [RegExp, RichKind])[] = [
@@ -17,7 +15,37 @@ const KINDS: readonly (readonly [RegExp, RichKind])[] = [
 /** Organizations are places only when they say where they are. */
 const NEEDS_ADDRESS = /Organization$/
 
-type Node = Record<string, unknown>
+/** What is read of a thing in JSON-LD; the rest of it is passed over. */
+type Node = Partial<
+  Record<
+    | '@type'
+    | '@graph'
+    | '@id'
+    | 'name'
+    | 'headline'
+    | 'author'
+    | 'datePublished'
+    | 'dateCreated'
+    | 'offers'
+    | 'price'
+    | 'lowPrice'
+    | 'priceCurrency'
+    | 'availability'
+    | 'recipeIngredient'
+    | 'recipeYield'
+    | 'totalTime'
+    | 'cookTime'
+    | 'suitableForDiet'
+    | 'address'
+    | 'streetAddress'
+    | 'geo'
+    | 'latitude'
+    | 'director'
+    | 'operatingSystem'
+    | (typeof OWNERS)[number],
+    unknown
+  >
+>
 
 const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && !Array.isArray(value)
 const firstOf = (value: unknown): unknown => (Array.isArray(value) ? value[0] : value)
@@ -33,7 +61,7 @@ function textOf(value: unknown): string | undefined {
 /** `https://schema.org/InStock` → `InStock`. */
 const lastSegment = (text: string | undefined) => text?.split('/').at(-1)
 
-const FIELDS: Record<RichKind, (node: Node) => Record<string, string | undefined>> = {
+const FIELDS: { [K in RichKind]: (node: Node) => Record<RichField<K>, string | undefined> } = {
   article: (node) => ({
     headline: textOf(node.headline),
     author: textOf(node.author),
@@ -87,11 +115,11 @@ function kindOf(node: Node): RichKind | null {
 }
 
 /** Things of a rich kind in a JSON-LD value: at its top, in a list, or in `@graph`. */
-export function richThings(value: unknown): Thing[] {
+export function richThings(value: unknown): RichThing[] {
   if (Array.isArray(value)) return value.flatMap(richThings)
   if (!isNode(value)) return []
   const kind = kindOf(value)
-  const own = kind ? [{ kind, fields: definedOnly(FIELDS[kind](value)) }] : []
+  const own = kind ? [{ kind, fields: definedOnly(FIELDS[kind](value)) } as RichThing] : []
   return [...own, ...richThings(value['@graph'] ?? [])]
 }
 
@@ -118,6 +146,6 @@ export function siteNames(value: unknown, isOwner = false): string[] {
   return [...own, ...OWNERS.flatMap((key) => siteNames(value[key], true)), ...siteNames(value['@graph'])]
 }
 
-function definedOnly(fields: Record<string, string | undefined>): Record<string, string> {
-  return Object.fromEntries(Object.entries(fields).filter((entry): entry is [string, string] => entry[1] !== undefined))
+function definedOnly(fields: Record<string, string | undefined>): RichFields {
+  return Object.fromEntries(Object.entries(fields).filter((entry) => entry[1] !== undefined))
 }

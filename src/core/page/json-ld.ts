@@ -1,12 +1,13 @@
+import type { RichThing } from '../model'
 import { isDeeperThan } from '../model'
 import { trimAscii } from '../text'
 import { findJsonFault } from './json-fault'
-import { richThings, siteNames, type Thing } from './json-ld-things'
+import { richThings, siteNames } from './json-ld-things'
 
 /** What one JSON-LD script says: the types it names, or why it can't be read. `faultOffset` counts in its text. */
 export type JsonLdReading = {
   types: string[]
-  things: Thing[]
+  things: RichThing[]
   /** What it calls the site, or those whose it is. */
   siteNames: string[]
   error: string | null

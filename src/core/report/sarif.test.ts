@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module'
-import Ajv from 'ajv'
+import Ajv, { type AnySchema } from 'ajv'
 import type { Log } from 'sarif'
 import { createGenerator } from 'ts-json-schema-generator'
 import { beforeAll, describe, expect, it } from 'vitest'
@@ -22,7 +22,7 @@ beforeAll(() => {
     skipTypeCheck: true,
     additionalProperties: false,
   }).createSchema('Log')
-  isSarif = new Ajv({ strict: false, allErrors: true }).compile(schema)
+  isSarif = new Ajv({ strict: false, allErrors: true }).compile(schema as AnySchema)
 }, 60_000)
 
 const sarifOf = (gathering: Gathering): Log => JSON.parse(runAsSarif(runDocument(gathering)))

@@ -2,21 +2,29 @@ import { globMatcher, pathOf } from '../address'
 import type { GatheredPage, PageFacts } from '../model'
 import { firstValue } from '../surface'
 import { ownEntry } from '../text'
-import type { KindRule, LevelOrOff, Limits, RequiredField, Requirements, Shareable, Waiver } from './requirements'
+import type {
+  AppliedLimits,
+  KindRule,
+  LevelOrOff,
+  RequiredField,
+  Requirements,
+  Shareable,
+  Waiver,
+} from './requirements'
 
 /** What holds for one page: its section's rules over its kind's over the site's. */
 export type PageRule = {
   kind: string
   requires: ReadonlySet<RequiredField>
   mayShare: ReadonlySet<Shareable>
-  limits: Required<Limits>
+  limits: AppliedLimits
   levels: Readonly<Record<string, LevelOrOff>>
   shareTo: string | null
   /** Never meant for sharing: nothing is asked of its cards. */
   isNotShared: boolean
 }
 
-export const DEFAULT_LIMITS: Required<Limits> = {
+export const DEFAULT_LIMITS: AppliedLimits = {
   titleCharacters: 70,
   descriptionCharacters: 200,
   pictureBytes: 300_000,

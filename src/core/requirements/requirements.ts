@@ -48,6 +48,8 @@ export const Limits = z.strictObject({
     .describe('Pictures heavier than this are image-heavy; 300000 by default.'),
 })
 export type Limits = z.infer<typeof Limits>
+/** Every limit as it holds for a page. */
+export type AppliedLimits = { [K in keyof Limits]-?: Exclude<Limits[K], undefined> }
 
 const ruleFields = {
   requires: z.array(RequiredField).optional().describe('Fields that every page must have of its own.'),

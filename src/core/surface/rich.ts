@@ -1,10 +1,10 @@
-import type { PageFacts, RichKind } from '../model'
+import type { PageFacts, RichField, RichKind } from '../model'
 import { isBlank } from '../text'
 import { metasOf } from './candidates'
 import type { Card } from './card-model'
 
 /** Fields that a rich layout needs. Where two can stand in for each other either will do. */
-const NEEDED: Record<RichKind, readonly (readonly string[])[]> = {
+const NEEDED: { [K in RichKind]: readonly (readonly RichField<K>[])[] } = {
   article: [['headline'], ['author'], ['date']],
   product: [['name'], ['price'], ['currency'], ['availability']],
   recipe: [['name'], ['ingredients'], ['servings'], ['time']],
@@ -22,7 +22,7 @@ function kindOfType(type: string): RichKind | null {
 }
 
 /** Tags that give the fields of a kind, in order of preference. */
-const TAGS: Partial<Record<RichKind, Record<string, readonly string[]>>> = {
+const TAGS: { [K in RichKind]?: { [F in RichField<K>]?: readonly string[] } } = {
   article: { headline: ['og:title'], author: ['article:author'], date: ['article:published_time'] },
   product: {
     name: ['og:title'],
@@ -55,6 +55,6 @@ export function richKindOf(facts: PageFacts): Card['rich'] {
   if (!kind) return null
   const described = things.find((thing) => thing.kind === kind)?.fields ?? {}
   const fields = { ...fieldsFromTags(facts, kind), ...described }
-  const lacks = NEEDED[kind].filter((either) => either.every((field) => fields[field] === undefined))
+  const lacks = NEEDED[kind].filter((either) => either.every((field) => !(field in fields)))
   return { kind, fields, lacks: lacks.map((either) => either.join(' or ')) }
 }

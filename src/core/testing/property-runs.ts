@@ -2,7 +2,7 @@
 const SEED = 20261126
 
 /** How often as many inputs, and other ones each time; 0 for the usual. see scripts/fuzz.mjs. */
-const factor = Number(process.env.FUZZ ?? 0)
+const factor = Number(process.env['FUZZ'] ?? 0)
 
 /**
  * Parameters of a property test.

@@ -29,7 +29,11 @@ const UNKNOWN: Decoded = { alpha: null, look: null }
 /** The process's own file: it is started, and never bundled. */
 function processFile(): string {
   const beside = join(dirname(fileURLToPath(import.meta.url)), 'decoder-process.mjs')
-  const places = [process.env.NIMBLE_PARROT_DECODER, beside, join(process.cwd(), 'src/io/decoder/decoder-process.mjs')]
+  const places = [
+    process.env['NIMBLE_PARROT_DECODER'],
+    beside,
+    join(process.cwd(), 'src/io/decoder/decoder-process.mjs'),
+  ]
   return places.find((path) => path !== undefined && existsSync(path)) ?? beside
 }
 

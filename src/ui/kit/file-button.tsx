@@ -15,7 +15,7 @@ export function FileButton({
   children: ReactNode
   /** What it is called where that is not enough. */
   label?: string
-  accept?: string
+  accept?: string | undefined
   asks?: 'one' | 'several' | 'folder'
   className?: string
   disabled?: boolean

@@ -1,4 +1,4 @@
-import type { GatheredPage, PageFacts } from '../../model'
+import { type GatheredPage, type PageFacts, type RichField, richField } from '../../model'
 import type { RequiredField } from '../../requirements'
 import { firstValue } from '../../surface'
 import { isBlank } from '../../text'
@@ -15,10 +15,10 @@ const says =
 
 /** A field of the page's tags, or of what its JSON-LD describes. */
 const saysOrDescribes =
-  (field: string, ...keys: string[]): Test['has'] =>
+  (field: RichField, ...keys: string[]): Test['has'] =>
   (page, context) =>
     says(...keys)(page, context) ||
-    page.facts.jsonLd.some(({ things }) => things?.some(({ fields }) => !isBlank(fields[field])))
+    page.facts.jsonLd.some(({ things }) => things?.some((thing) => !isBlank(richField(thing, field))))
 
 /** Pages that name the same picture first. */
 function hasOwnPicture(page: ReadPage, context: CheckContext): boolean {

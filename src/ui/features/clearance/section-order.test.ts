@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import type { Requirements } from '@/core/requirements'
 import { globFault, sectionRows, withOwnSection, withoutSection, withSection } from './section-order'
 
 const pages = [
@@ -7,7 +8,7 @@ const pages = [
   { path: '/docs/reference/a', section: '/docs/reference/*' },
   { path: '/about', section: '/about' },
 ]
-const order = (requirements: { sections?: object }) => Object.keys(requirements.sections ?? {})
+const order = (requirements: Requirements) => Object.keys(requirements.sections ?? {})
 
 describe('sectionRows', () => {
   it('has what was found, then what only the requirements name', () =>

@@ -1,0 +1,51 @@
+import { z } from 'zod'
+
+/** SARIF's levels. Only an error blocks the launch. */
+export const Level = z.enum(['error', 'warning', 'note'])
+export type Level = z.infer<typeof Level>
+
+/** What was said of one page, picture or site. */
+export const Finding = z.object({
+  rule: z.string(),
+  level: Level,
+  message: z.string(),
+  fix: z.string(),
+  line: z.number().int().nullable(),
+  column: z.number().int().nullable(),
+  image: z.string().optional(),
+  /** The way a tag is written is wrong, whatever it says: one change mends it wherever it stands. */
+  form: z.literal(true).optional(),
+})
+export type Finding = z.infer<typeof Finding>
+
+/** Who has taken a finding on, why, and the last day for which that holds (YYYY-MM-DD). */
+export const TakenOn = z.object({ reason: z.string(), by: z.string(), until: z.string().optional() })
+export type TakenOn = z.infer<typeof TakenOn>
+
+/** A finding that somebody has taken on: it stands in no one’s way, and is not forgotten. */
+export const WaivedFinding = Finding.extend({ waiver: TakenOn })
+export type WaivedFinding = z.infer<typeof WaivedFinding>
+
+export const SiteFinding = Finding.extend({ pages: z.array(z.string()) })
+export type SiteFinding = z.infer<typeof SiteFinding>
+
+/** A check that could not be made: said, never taken for passed. */
+export const Skipped = z.object({ rule: z.string(), reason: z.string() })
+export type Skipped = z.infer<typeof Skipped>
+
+/** `not-known`: no error was found, but not everything was read that should have been. Never taken for clear. */
+export const VerdictWord = z.enum(['clear', 'not-clear', 'not-known'])
+export type VerdictWord = z.infer<typeof VerdictWord>
+
+export const Summary = z.object({
+  pages: z.number().int(),
+  error: z.number().int(),
+  warning: z.number().int(),
+  note: z.number().int(),
+  /** Findings that somebody has taken on. */
+  waived: z.number().int(),
+  /** True only where the verdict is `clear`. */
+  clear: z.boolean(),
+  verdict: VerdictWord,
+})
+export type Summary = z.infer<typeof Summary>
