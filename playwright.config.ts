@@ -9,7 +9,7 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
   globalSetup: './e2e/global-setup.ts',
-  workers: 1,
+  workers: 2,
   // A shared machine may have half its speed: what is late is not wrong.
   timeout: 120_000,
   expect: { timeout: 20_000 },

@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 import { DEMO_PORT, SLOW_DEMO_PORT } from './ports'
+import { openStoredDemo } from './stored-demo'
 
 export const DEMO = `http://127.0.0.1:${DEMO_PORT}/`
 export const SLOW_DEMO = `http://127.0.0.1:${SLOW_DEMO_PORT}/`
@@ -12,9 +13,9 @@ export async function gatherDemo(page: Page): Promise<void> {
   await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 60_000 })
 }
 
+/** The Wall of the demo, which was gathered once for all tests; what a test does to it stays in that test. */
 export async function openWall(page: Page): Promise<void> {
-  await gatherDemo(page)
-  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await openStoredDemo(page)
   await expect(page.getByRole('region', { name: 'Cards', exact: true }).getByRole('button').first()).toBeVisible()
 }
 

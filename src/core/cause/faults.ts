@@ -1,8 +1,8 @@
-import type { CheckContext, PageVerdict } from '../check'
+import type { CheckContext, PageVerdict, Subject } from '../check'
 import type { Finding, GatheredPage, MetaFact } from '../model'
 import { groupBy, isBlank } from '../text'
 import { emitterOf } from './emitter'
-import { isAboutPicture, MISSING_TAG, type Subject, subjectOf, tagOf } from './subject'
+import { isAboutPicture, isBeside, isOfForm, subjectOf, tagLackedBy, tagOf } from './subject'
 
 /**
  * How the tag in question looks. `absent`: it is not there. `blank`: it is there and says nothing. `same`: it says what
@@ -24,28 +24,6 @@ export type Fault = {
   findings: Finding[]
 }
 
-/** Faults of how a tag is written: a template that writes one so writes all of them so, whatever they say. */
-const FORM_RULES = new Set([
-  'address-insecure',
-  'address-relative',
-  'address-staging',
-  'charset-late',
-  'image-insecure',
-  'image-relative',
-  'tag-attribute',
-  'tag-late',
-  'tag-misspelled',
-  'tag-outside-head',
-  'tag-repeated',
-  'tag-repeated-same',
-  'text-double-escaped',
-])
-
-const isOfForm = ({ rule, form }: Finding) => form === true || FORM_RULES.has(rule)
-
-/** Tags that stand beside the one that a finding points at, and are missing there. */
-const BESIDE_RULES = new Set(['image-alt-missing', 'image-size-undeclared'])
-
 /** Values that so many pages share were written once, by a template or a setting. */
 const SHARED_BY = 3
 
@@ -59,13 +37,13 @@ function sharedValues(context: CheckContext): ReadonlySet<string> {
 }
 
 function shapeOf(findings: readonly Finding[], tag: MetaFact | null, shared: ReadonlySet<string>): Shape {
-  if (findings.every(({ rule }) => BESIDE_RULES.has(rule))) return 'absent'
+  if (findings.every(isBeside)) return 'absent'
   if (findings.every(isOfForm)) return 'form'
   if (tag) {
     if (isBlank(tag.value)) return 'blank'
     return shared.has(`${tag.key}\n${tag.value ?? ''}`) ? 'same' : 'own'
   }
-  return findings.some(({ rule, line }) => line === null && rule in MISSING_TAG) ? 'absent' : 'own'
+  return findings.some(({ rule, line }) => line === null && tagLackedBy(rule) !== undefined) ? 'absent' : 'own'
 }
 
 /** Findings of pages as faults: what is wrong with one thing is one fault, however many checks see it. */
@@ -78,7 +56,7 @@ export function faultsOf(verdicts: readonly PageVerdict[], context: CheckContext
     // One change mends one thing: what another change mends is another fault, of the same tag too.
     const bySubject = groupBy(own, (finding) => {
       const subject = subjectOf(finding, tagOf(finding, page.facts))
-      const isApart = isOfForm(finding) || BESIDE_RULES.has(finding.rule)
+      const isApart = isOfForm(finding) || isBeside(finding)
       return isApart ? `${subject} ${finding.rule}` : subject
     })
     return [...bySubject].map(([key, ofSubject]): Fault => {

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { checks } from '../check'
 import type { Finding } from '../model'
 import { testPage } from '../testing/test-page'
-import { isAboutPicture, MISSING_TAG, subjectOf, tagOf } from './subject'
+import { isAboutPicture, isBeside, isOfForm, subjectOf, tagLackedBy, tagOf } from './subject'
 
 const finding = (rule: string, over: Partial<Finding> = {}): Finding => ({
   rule,
@@ -58,9 +58,18 @@ describe('what a finding is about', () => {
     expect(isAboutPicture(finding('image-heavy'))).toBe(false)
   })
 
-  test('every check is about something, and what is said to be missing has a check', () => {
+  test('what is missing is said by the check, and a form of writing is one with every check of it', () => {
+    expect(tagLackedBy('og-title-missing')).toBe('og:title')
+    expect(tagLackedBy('title-long')).toBeUndefined()
+    expect(isOfForm(finding('tag-late'))).toBe(true)
+    expect(isOfForm(finding('title-long'))).toBe(false)
+    expect(isOfForm(finding('title-long', { form: true }))).toBe(true)
+    expect(isBeside(finding('image-alt-missing'))).toBe(true)
+    expect(isBeside(finding('og-title-missing'))).toBe(false)
+  })
+
+  test('only checks of many tags are about what their tag says', () => {
     const ids = checks.map(({ id }) => id)
-    for (const id of Object.keys(MISSING_TAG)) expect(ids).toContain(id)
     const ofMany = ids.filter((id) => subjectOf(finding(id), undefined) === 'tags')
     expect(ofMany.filter((id) => !/^(?:tag|text|label|required|keywords)/.test(id))).toEqual([])
   })

@@ -1,22 +1,5 @@
-import { checkOf } from '../check'
+import { checkOf, type Subject } from '../check'
 import type { Finding, MetaFact, PageFacts } from '../model'
-
-/** What a finding is about: findings about one thing are mostly mended by one change. */
-export type Subject =
-  | 'title'
-  | 'description'
-  | 'picture'
-  | 'type'
-  | 'card'
-  | 'address'
-  | 'site-name'
-  | 'account'
-  | 'language'
-  | 'rich-data'
-  | 'share-links'
-  | 'access'
-  | 'head'
-  | 'tags'
 
 const BY_KEY: [RegExp, Subject][] = [
   [/^(?:og|twitter):title$|^title$/, 'title'],
@@ -28,22 +11,6 @@ const BY_KEY: [RegExp, Subject][] = [
   [/^og:site_name$/, 'site-name'],
   [/^twitter:(?:site|creator)|^fb:/, 'account'],
   [/^og:locale/, 'language'],
-]
-
-const BY_RULE: [RegExp, Subject][] = [
-  [/^(?:title|og-title)/, 'title'],
-  [/^(?:description|og-description|keywords)/, 'description'],
-  [/^(?:image|og-image)/, 'picture'],
-  [/^og-type/, 'type'],
-  [/^card/, 'card'],
-  [/^(?:og-url|canonical|address)/, 'address'],
-  [/^(?:site-name|identity)/, 'site-name'],
-  [/^(?:account|app-id)/, 'account'],
-  [/^(?:language|locale|alternate)/, 'language'],
-  [/^(?:rich|json-ld)/, 'rich-data'],
-  [/^share-link/, 'share-links'],
-  [/^(?:page|crawler|staging|sitemap|favicon|feed|pagination)/, 'access'],
-  [/^(?:charset|tag-outside|tag-late|tag-from)/, 'head'],
 ]
 
 const firstMatch = (list: readonly [RegExp, Subject][], text: string) =>
@@ -61,24 +28,14 @@ export const isAboutPicture = (finding: Finding): boolean =>
 
 /** What a finding is about: by the tag that it points at where its rule is one of many tags, else by its rule. */
 export function subjectOf(finding: Finding, tag: MetaFact | undefined): Subject {
-  const byRule = firstMatch(BY_RULE, finding.rule)
-  if (byRule) return byRule
-  return (tag && firstMatch(BY_KEY, tag.key)) ?? 'tags'
+  return checkOf(finding.rule)?.subject ?? (tag && firstMatch(BY_KEY, tag.key)) ?? 'tags'
 }
 
-/** The tag that a rule says is missing. */
-export const MISSING_TAG: Readonly<Record<string, string>> = {
-  'title-missing': 'title',
-  'og-title-missing': 'og:title',
-  'description-missing': 'description',
-  'og-description-missing': 'og:description',
-  'og-image-missing': 'og:image',
-  'image-alt-missing': 'og:image:alt',
-  'image-size-undeclared': 'og:image:width',
-  'og-type-missing': 'og:type',
-  'og-url-missing': 'og:url',
-  'card-missing': 'twitter:card',
-  'site-name-missing': 'og:site_name',
-  'canonical-missing': 'canonical',
-  'language-missing': 'html lang',
-}
+/** The tag that a rule says is missing; undefined for a rule about anything else. */
+export const tagLackedBy = (rule: string): string | undefined => checkOf(rule)?.lacks
+
+/** Is the way the tag is written what is wrong, whatever it says? */
+export const isOfForm = ({ rule, form }: Finding): boolean => form === true || checkOf(rule)?.isOf === 'form'
+
+/** Is a tag missing beside the one that the finding points at? */
+export const isBeside = ({ rule }: Finding): boolean => checkOf(rule)?.isOf === 'beside'

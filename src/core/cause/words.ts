@@ -2,7 +2,7 @@ import type { Finding } from '../model'
 import { sectionName } from '../section'
 import type { CauseKind } from './cause'
 import type { Fault } from './faults'
-import { MISSING_TAG } from './subject'
+import { tagLackedBy } from './subject'
 
 /** What a cause's sentence is made of. `of`: pages of the sections concerned. */
 export type CauseParts = {
@@ -20,7 +20,7 @@ const pagesInWords = (count: number) => `${count} page${count === 1 ? '' : 's'}`
 
 /** Tags that these faults lack, each once, in the order of their weight. */
 export function missingTags(faults: readonly Fault[]): string[] {
-  const tags = faults.flatMap(({ findings }) => findings.flatMap(({ rule }) => MISSING_TAG[rule] ?? []))
+  const tags = faults.flatMap(({ findings }) => findings.flatMap(({ rule }) => tagLackedBy(rule) ?? []))
   return [...new Set(tags)]
 }
 

@@ -6,12 +6,42 @@ export type Message = { says: string; fix: string }
 
 export type Family = 'text' | 'open-graph' | 'image' | 'access' | 'rich-data'
 
+/** What a finding is about: findings about one thing are mostly mended by one change. */
+export type Subject =
+  | 'title'
+  | 'description'
+  | 'picture'
+  | 'type'
+  | 'card'
+  | 'address'
+  | 'site-name'
+  | 'account'
+  | 'language'
+  | 'rich-data'
+  | 'share-links'
+  | 'access'
+  | 'head'
+  | 'tags'
+
 /** What a check tells about itself: the same for all, so that lists, documents and settings need no special case. */
 export type CheckMeta = {
   /** Public and never changed in meaning: exports, requirement files and waivers use it. */
   id: string
+  /** What it finds, in two or three words: there is room for no more under a card. */
+  label: string
   family: Family
   level: Level
+  /** Absent where it looks at many tags: then a finding is about what the tag that it points at says. */
+  subject?: Subject
+  /** The tag that it says is missing. */
+  lacks?: string
+  /**
+   * `form`: how a tag is written is wrong, whatever it says; a template that writes one so writes all of them so.
+   * `beside`: a tag is missing beside the one that the finding points at.
+   */
+  isOf?: 'form' | 'beside'
+  /** Asked of a page's cards, and not of one that is never shared, though its family is asked of every page. */
+  isAboutSharing?: true
   /** What it looks at, and why it matters, each in a sentence for people. */
   looksAt: string
   why: string

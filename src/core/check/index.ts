@@ -6,6 +6,7 @@
  */
 export { type CheckContext, cardContextOf, createCheckContext, surfacesWith } from './context'
 export { declaredImages } from './declared-images'
+export type { Subject } from './define-check'
 export { describeChecks } from './describe-checks'
 export { areLanguageVersions } from './language-versions'
 export { commonKind, type PictureEntry, pictureBook } from './picture-book'

@@ -19,9 +19,16 @@ describe('the list of checks', () => {
     ).toEqual([...ids].sort())
   })
 
+  test('has a label of its own for every check', () => {
+    expect(new Set(checks.map(({ label }) => label)).size).toBe(checks.length)
+  })
+
   test.each(checks.map((check) => [check.id, check] as const))('%s explains itself', (_id, check) => {
     expect(check.looksAt.length).toBeGreaterThan(10)
     expect(check.why.length).toBeGreaterThan(20)
+    // There is room for two or three words under a card.
+    expect(check.label.length).toBeLessThanOrEqual(24)
+    if (check.lacks) expect(check.id).toMatch(/-(?:missing|undeclared)$/)
     for (const { says, fix } of Object.values(check.messages)) {
       expect(says).toMatch(/[.”}]$/)
       expect(fix).toMatch(/\.$/)

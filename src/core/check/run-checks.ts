@@ -60,7 +60,7 @@ function isReadable(page: GatheredPage): page is GatheredPage & { facts: PageFac
 
 /** What is asked of a page's cards, and not of one that is never shared. Its title and its answer count all the same. */
 const ABOUT_SHARING: ReadonlySet<Family> = new Set(['open-graph', 'image', 'rich-data'])
-const isAboutSharing = ({ family, id }: Check) => ABOUT_SHARING.has(family) || /^(?:description|site-name)-/.test(id)
+const isAboutSharing = ({ family, isAboutSharing: says }: Check) => says === true || ABOUT_SHARING.has(family)
 
 /** A level that the requirements give goes before the check’s own. */
 const withLevel = <T extends Finding>(finding: T, level: LevelOrOff | undefined): T =>

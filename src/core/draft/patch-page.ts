@@ -1,5 +1,15 @@
 import type { MetaFact, PageFacts, Position } from '../model'
-import { Attributes, decodeHtml, endOfTag, LineIndex, readPage } from '../page'
+import {
+  Attributes,
+  decodeHtml,
+  endOfComment,
+  endOfTag,
+  endTagOf,
+  isNameAt,
+  isSpace,
+  LineIndex,
+  readPage,
+} from '../page'
 import { addTo, asciiOnly, escapeAttribute, escapeText } from '../text'
 import { anchorOf, positionKey } from './drafted-page'
 import { attributeFor, type TagEdits } from './tag-edits'
@@ -21,8 +31,8 @@ export function metaHtml(key: string, value: string): string {
 
 export const titleHtml = (title: string) => `<title>${escapeText(title)}</title>`
 
-/** One more thing that stands before a head's first tag. */
-const LEADING = /(\s*)(<!--|<!doctype(?=[\s>])|<html(?=[\s>])|<head(?=[\s>]))/iy
+/** Tags that may stand before a head's first one. */
+const LEADING = ['!doctype', 'html', 'head']
 
 const START_OF_META = '<meta'.length
 
@@ -88,10 +98,8 @@ class PagePatch {
   private titleAt(position: Position): { start: number; end: number } {
     const start = this.offsetOf(position)
     const inner = endOfTag(this.text, start + '<title'.length)
-    const close = /<\/title(?=[\s/>])/gi
-    close.lastIndex = inner
-    const found = close.exec(this.text)
-    return { start, end: found ? endOfTag(this.text, found.index + '</title'.length) : -1 }
+    const close = inner < 0 ? -1 : endTagOf(this.text, 'title', inner)
+    return { start, end: close < 0 ? -1 : endOfTag(this.text, close + '</title'.length) }
   }
 
   patched(): string {
@@ -180,15 +188,17 @@ class PagePatch {
     const { text } = this
     let last = { start: 0, end: 0 }
     for (;;) {
-      LEADING.lastIndex = last.end
-      const found = LEADING.exec(text)
-      if (!found) return last
-      const start = found.index + found[1]!.length
-      const isComment = found[2] === '<!--'
-      const end = isComment ? text.indexOf('-->', start) + 3 : endOfTag(text, start + found[2]!.length)
-      if (end <= start) return last
+      let start = last.end
+      while (isSpace(text.charCodeAt(start))) start++
+      if (text[start] !== '<') return last
+      const isComment = text.startsWith('!--', start + 1)
+      const name = isComment ? '!--' : LEADING.find((one) => isNameAt(text, one, start + 1))
+      if (name === undefined) return last
+      const after = start + 1 + name.length
+      const end = isComment ? endOfComment(text, after) : endOfTag(text, after)
+      if (end < 0) return last
       last = { start, end }
-      if (found[2]!.toLowerCase() === '<head') return last
+      if (name === 'head') return last
     }
   }
 

@@ -2,7 +2,7 @@ import { charsetFor } from './decode'
 import { joinBytes } from './join-bytes'
 import { OtherPieces, type PieceDecoder, Utf8Pieces } from './piece-decoder'
 import type { PageReading } from './read-page'
-import { PageScanner } from './scan/scanner'
+import { PageScanner } from './scan'
 
 /**
  * A page's first bytes are held before reading begins. The standard looks for a declared encoding in the first

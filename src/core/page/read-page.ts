@@ -1,6 +1,6 @@
 import type { PageFacts, SourceLine } from '../model'
 import type { DecodedHtml } from './decode'
-import { PageScanner } from './scan/scanner'
+import { PageScanner } from './scan'
 
 /** What one page says: its facts, where its links lead, and the lines of its source worth keeping. */
 export type PageReading = {

@@ -1,7 +1,7 @@
 import type { Weight } from './measure'
-import arabic400 from './widths/arabic-400.json'
-import arabic600 from './widths/arabic-600.json'
-import arabic700 from './widths/arabic-700.json'
+import arabic400 from './widths/arabic-400.json' with { type: 'json' }
+import arabic600 from './widths/arabic-600.json' with { type: 'json' }
+import arabic700 from './widths/arabic-700.json' with { type: 'json' }
 
 /** `forms`: a letter's widths alone, first, in the middle, last; one width where all are the same. */
 type ArabicFile = { unitsPerEm: number; forms: number[][]; lamAlef: number[][] }

@@ -1,10 +1,10 @@
 import { joinedWidthEm } from './joining'
-import arimo400 from './widths/arimo-400.json'
-import arimo600 from './widths/arimo-600.json'
-import arimo700 from './widths/arimo-700.json'
-import thai400 from './widths/thai-400.json'
-import thai600 from './widths/thai-600.json'
-import thai700 from './widths/thai-700.json'
+import arimo400 from './widths/arimo-400.json' with { type: 'json' }
+import arimo600 from './widths/arimo-600.json' with { type: 'json' }
+import arimo700 from './widths/arimo-700.json' with { type: 'json' }
+import thai400 from './widths/thai-400.json' with { type: 'json' }
+import thai600 from './widths/thai-600.json' with { type: 'json' }
+import thai700 from './widths/thai-700.json' with { type: 'json' }
 
 /** Weights of the measuring face that have a table of widths. */
 export type Weight = 400 | 600 | 700

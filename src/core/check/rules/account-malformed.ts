@@ -3,6 +3,8 @@ import { textsOf } from '../page-texts'
 
 export const accountMalformed = defineCheck({
   id: 'account-malformed',
+  label: 'account malformed',
+  subject: 'account',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

@@ -4,6 +4,8 @@ import { textsOf } from '../page-texts'
 
 export const accountVaries = defineCheck({
   id: 'account-varies',
+  label: 'account varies',
+  subject: 'account',
   family: 'open-graph',
   level: 'warning',
   scope: 'site',

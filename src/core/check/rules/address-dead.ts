@@ -4,6 +4,8 @@ import { ownAddresses } from '../own-addresses'
 
 export const addressDead = defineCheck({
   id: 'address-dead',
+  label: 'dead address',
+  subject: 'address',
   family: 'access',
   level: 'error',
   scope: 'page',

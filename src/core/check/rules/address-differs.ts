@@ -5,6 +5,8 @@ const withoutSlash = (url: string) => (url.endsWith('/') ? url.slice(0, -1) : ur
 
 export const addressDiffers = defineCheck({
   id: 'address-differs',
+  label: 'address differs',
+  subject: 'address',
   family: 'access',
   level: 'warning',
   scope: 'page',

@@ -3,6 +3,9 @@ import { ownAddresses } from '../own-addresses'
 
 export const addressInsecure = defineCheck({
   id: 'address-insecure',
+  label: 'address over http',
+  subject: 'address',
+  isOf: 'form',
   family: 'access',
   level: 'warning',
   scope: 'page',

@@ -5,6 +5,8 @@ const STARTER =
 
 export const addressPlaceholder = defineCheck({
   id: 'address-placeholder',
+  label: 'template’s address',
+  subject: 'address',
   family: 'access',
   level: 'warning',
   scope: 'page',

@@ -3,6 +3,9 @@ import { ownAddresses } from '../own-addresses'
 
 export const addressRelative = defineCheck({
   id: 'address-relative',
+  label: 'relative address',
+  subject: 'address',
+  isOf: 'form',
   family: 'access',
   level: 'warning',
   scope: 'page',

@@ -6,6 +6,9 @@ const ABSOLUTE = /^\s*(?:[a-z][a-z0-9+.-]*:)?\/\//i
 
 export const addressStaging = defineCheck({
   id: 'address-staging',
+  label: 'points at staging',
+  subject: 'address',
+  isOf: 'form',
   family: 'access',
   level: 'error',
   scope: 'page',

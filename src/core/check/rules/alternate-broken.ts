@@ -4,6 +4,8 @@ import { alternatesOf } from '../language-versions'
 
 export const alternateBroken = defineCheck({
   id: 'alternate-broken',
+  label: 'language link broken',
+  subject: 'language',
   family: 'access',
   level: 'warning',
   scope: 'page',

@@ -3,6 +3,8 @@ import { textsOf } from '../page-texts'
 
 export const appIdMalformed = defineCheck({
   id: 'app-id-malformed',
+  label: 'app id malformed',
+  subject: 'account',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

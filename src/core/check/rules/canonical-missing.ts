@@ -2,6 +2,9 @@ import { defineCheck } from '../define-check'
 
 export const canonicalMissing = defineCheck({
   id: 'canonical-missing',
+  label: 'no canonical',
+  subject: 'address',
+  lacks: 'canonical',
   family: 'access',
   level: 'note',
   scope: 'page',

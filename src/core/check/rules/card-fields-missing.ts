@@ -8,6 +8,8 @@ const VIDEO = ['og:video:type', 'og:video:width', 'og:video:height']
 
 export const cardFieldsMissing = defineCheck({
   id: 'card-fields-missing',
+  label: 'card fields missing',
+  subject: 'card',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

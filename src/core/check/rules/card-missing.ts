@@ -2,6 +2,9 @@ import { requiredTag } from '../required-tag'
 
 export const cardMissing = requiredTag('twitter:card', {
   id: 'card-missing',
+  label: 'no card kind',
+  subject: 'card',
+  lacks: 'twitter:card',
   family: 'open-graph',
   level: 'warning',
   looksAt: 'The tag twitter:card.',

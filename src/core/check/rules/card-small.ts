@@ -3,6 +3,8 @@ import { defineCheck } from '../define-check'
 
 export const cardSmall = defineCheck({
   id: 'card-small',
+  label: 'small card',
+  subject: 'card',
   family: 'open-graph',
   level: 'note',
   scope: 'page',

@@ -6,6 +6,8 @@ const KINDS = ['summary', 'summary_large_image', 'player', 'app']
 
 export const cardUnknown = defineCheck({
   id: 'card-unknown',
+  label: 'unknown card kind',
+  subject: 'card',
   family: 'open-graph',
   level: 'error',
   scope: 'page',

@@ -3,6 +3,9 @@ import { defineCheck } from '../define-check'
 
 export const charsetLate = defineCheck({
   id: 'charset-late',
+  label: 'charset late',
+  subject: 'head',
+  isOf: 'form',
   family: 'open-graph',
   level: 'note',
   scope: 'page',

@@ -3,6 +3,8 @@ import { defineCheck } from '../define-check'
 
 export const crawlerBlocked = defineCheck({
   id: 'crawler-blocked',
+  label: 'crawler kept out',
+  subject: 'access',
   family: 'access',
   level: 'error',
   scope: 'page',

@@ -5,6 +5,8 @@ const isRefused = (status: number | null) => status === null || status >= 400
 
 export const crawlerServedDifferently = defineCheck({
   id: 'crawler-served-differently',
+  label: 'crawler sees another',
+  subject: 'access',
   family: 'access',
   level: 'warning',
   scope: 'access',

@@ -5,6 +5,9 @@ import { mayBeCompared, pagesThatShare, raiseShared } from '../duplicates'
 
 export const descriptionDuplicate = defineCheck({
   id: 'description-duplicate',
+  label: 'description shared',
+  subject: 'description',
+  isAboutSharing: true,
   family: 'text',
   level: 'warning',
   scope: 'site',

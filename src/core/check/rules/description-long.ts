@@ -3,6 +3,9 @@ import { charactersIn, DESCRIPTIONS, textsOf } from '../page-texts'
 
 export const descriptionLong = defineCheck({
   id: 'description-long',
+  label: 'long description',
+  subject: 'description',
+  isAboutSharing: true,
   family: 'text',
   level: 'note',
   scope: 'page',

@@ -4,6 +4,10 @@ import { defineCheck } from '../define-check'
 
 export const descriptionMissing = defineCheck({
   id: 'description-missing',
+  label: 'no description',
+  subject: 'description',
+  lacks: 'description',
+  isAboutSharing: true,
   family: 'text',
   level: 'error',
   scope: 'page',

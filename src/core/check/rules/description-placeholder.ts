@@ -18,6 +18,9 @@ const ELSEWHERE = /^(?:(?:og|twitter):title|og:site_name|application-name|charse
 
 export const descriptionPlaceholder = defineCheck({
   id: 'description-placeholder',
+  label: 'template’s text',
+  subject: 'description',
+  isAboutSharing: true,
   family: 'text',
   level: 'error',
   scope: 'page',

@@ -5,6 +5,9 @@ const MOST = 50
 
 export const descriptionThin = defineCheck({
   id: 'description-thin',
+  label: 'thin description',
+  subject: 'description',
+  isAboutSharing: true,
   family: 'text',
   level: 'note',
   scope: 'page',

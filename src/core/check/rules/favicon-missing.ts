@@ -2,6 +2,8 @@ import { defineCheck, skipCheck } from '../define-check'
 
 export const faviconMissing = defineCheck({
   id: 'favicon-missing',
+  label: 'no favicon',
+  subject: 'access',
   family: 'access',
   level: 'warning',
   scope: 'site',

@@ -3,6 +3,8 @@ import { defineCheck, skipCheck } from '../define-check'
 
 export const feedDead = defineCheck({
   id: 'feed-dead',
+  label: 'dead feed',
+  subject: 'access',
   family: 'access',
   level: 'note',
   scope: 'page',

@@ -46,6 +46,8 @@ function usualJsonLdName(context: CheckContext, name: string): { name: string; p
 
 export const identityDiffers = defineCheck({
   id: 'identity-differs',
+  label: 'names differ',
+  subject: 'site-name',
   family: 'text',
   level: 'warning',
   scope: 'site',

@@ -3,6 +3,8 @@ import { defineCheck } from '../define-check'
 
 export const identityMissing = defineCheck({
   id: 'identity-missing',
+  label: 'site unnamed',
+  subject: 'site-name',
   family: 'rich-data',
   level: 'note',
   scope: 'site',

@@ -4,6 +4,10 @@ import { defineCheck } from '../define-check'
 
 export const imageAltMissing = defineCheck({
   id: 'image-alt-missing',
+  label: 'no alt text',
+  subject: 'picture',
+  lacks: 'og:image:alt',
+  isOf: 'beside',
   family: 'image',
   level: 'warning',
   scope: 'page',

@@ -3,6 +3,8 @@ import { defineCheck } from '../define-check'
 
 export const imageAnimated = defineCheck({
   id: 'image-animated',
+  label: 'animated picture',
+  subject: 'picture',
   family: 'image',
   level: 'note',
   scope: 'image',

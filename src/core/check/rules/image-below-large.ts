@@ -5,6 +5,8 @@ import { isAtLeast, MIN_LARGE, MIN_SHOWN } from '../sizes'
 /** Only for pictures that are shown at all; a side exactly at the limit passes. */
 export const imageBelowLarge = defineCheck({
   id: 'image-below-large',
+  label: 'small picture',
+  subject: 'picture',
   family: 'image',
   level: 'warning',
   scope: 'image',

@@ -8,6 +8,8 @@ import { isAtLeast, MIN_SHOWN } from '../sizes'
  */
 export const imageBelowMinimum = defineCheck({
   id: 'image-below-minimum',
+  label: 'picture dropped',
+  subject: 'picture',
   family: 'image',
   level: 'error',
   scope: 'image',

@@ -7,6 +7,8 @@ const RECOMMENDED = { width: 1200, height: 630 }
 
 export const imageBelowRecommended = defineCheck({
   id: 'image-below-recommended',
+  label: 'soft picture',
+  subject: 'picture',
   family: 'image',
   level: 'note',
   scope: 'image',

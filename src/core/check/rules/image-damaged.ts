@@ -3,6 +3,8 @@ import { defineCheck } from '../define-check'
 
 export const imageDamaged = defineCheck({
   id: 'image-damaged',
+  label: 'damaged picture',
+  subject: 'picture',
   family: 'image',
   level: 'error',
   scope: 'image',

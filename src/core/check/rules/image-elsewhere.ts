@@ -8,6 +8,8 @@ function siteOf(url: string): string {
 
 export const imageElsewhere = defineCheck({
   id: 'image-elsewhere',
+  label: 'picture elsewhere',
+  subject: 'picture',
   family: 'image',
   level: 'note',
   scope: 'page',

@@ -2,6 +2,8 @@ import { defineCheck, skipCheck } from '../define-check'
 
 export const imageFallback = defineCheck({
   id: 'image-fallback',
+  label: 'picture by chance',
+  subject: 'picture',
   family: 'image',
   level: 'warning',
   scope: 'page',

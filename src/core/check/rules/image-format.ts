@@ -5,6 +5,8 @@ const REFUSED = new Set(['svg', 'tiff', 'bmp', 'ico'])
 
 export const imageFormat = defineCheck({
   id: 'image-format',
+  label: 'format refused',
+  subject: 'picture',
   family: 'image',
   level: 'error',
   scope: 'image',

@@ -7,6 +7,8 @@ const DROPPED_BYTES = 600_000
 
 export const imageHeavy = defineCheck({
   id: 'image-heavy',
+  label: 'heavy picture',
+  subject: 'picture',
   family: 'image',
   level: 'warning',
   scope: 'image',

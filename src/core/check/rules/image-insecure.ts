@@ -3,6 +3,9 @@ import { textsOf } from '../page-texts'
 
 export const imageInsecure = defineCheck({
   id: 'image-insecure',
+  label: 'picture over http',
+  subject: 'picture',
+  isOf: 'form',
   family: 'image',
   level: 'warning',
   scope: 'page',

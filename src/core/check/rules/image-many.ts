@@ -4,6 +4,8 @@ import { defineCheck } from '../define-check'
 
 export const imageMany = defineCheck({
   id: 'image-many',
+  label: 'many pictures',
+  subject: 'picture',
   family: 'image',
   level: 'warning',
   scope: 'page',

@@ -3,6 +3,8 @@ import { defineCheck } from '../define-check'
 
 export const imageNotImage = defineCheck({
   id: 'image-not-image',
+  label: 'not a picture',
+  subject: 'picture',
   family: 'image',
   level: 'error',
   scope: 'image',

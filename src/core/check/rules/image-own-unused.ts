@@ -24,6 +24,8 @@ function contentUses(context: CheckContext): Map<string, number> {
 
 export const imageOwnUnused = defineCheck({
   id: 'image-own-unused',
+  label: 'own picture unused',
+  subject: 'picture',
   family: 'image',
   level: 'note',
   scope: 'page',

@@ -11,6 +11,9 @@ const sourceOf = (key: string): ImageSource =>
 
 export const imageRelative = defineCheck({
   id: 'image-relative',
+  label: 'relative picture',
+  subject: 'picture',
+  isOf: 'form',
   family: 'image',
   level: 'error',
   scope: 'page',

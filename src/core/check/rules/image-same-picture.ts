@@ -4,6 +4,8 @@ import { defineCheck, skipCheck } from '../define-check'
 
 export const imageSamePicture = defineCheck({
   id: 'image-same-picture',
+  label: 'same picture twice',
+  subject: 'picture',
   family: 'image',
   level: 'note',
   scope: 'site',

@@ -6,6 +6,8 @@ const MAX_LOST = 0.2
 
 export const imageShape = defineCheck({
   id: 'image-shape',
+  label: 'cropped picture',
+  subject: 'picture',
   family: 'image',
   level: 'warning',
   scope: 'image',

@@ -8,6 +8,8 @@ const MIN_PAGES = 3
 
 export const imageShared = defineCheck({
   id: 'image-shared',
+  label: 'picture shared',
+  subject: 'picture',
   family: 'image',
   level: 'warning',
   scope: 'site',

@@ -7,6 +7,8 @@ const declaredPx = (value: string | null | undefined) =>
 
 export const imageSizeMismatch = defineCheck({
   id: 'image-size-mismatch',
+  label: 'size differs',
+  subject: 'picture',
   family: 'image',
   level: 'warning',
   scope: 'page',

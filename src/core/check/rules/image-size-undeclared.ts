@@ -4,6 +4,10 @@ import { defineCheck } from '../define-check'
 
 export const imageSizeUndeclared = defineCheck({
   id: 'image-size-undeclared',
+  label: 'size not declared',
+  subject: 'picture',
+  lacks: 'og:image:width',
+  isOf: 'beside',
   family: 'image',
   level: 'note',
   scope: 'page',

@@ -7,6 +7,8 @@ const COUNTED = new Set(['wide-feed', 'microblog', 'work-feed', 'picture-board',
 
 export const imageTooHeavy = defineCheck({
   id: 'image-too-heavy',
+  label: 'too heavy',
+  subject: 'picture',
   family: 'image',
   level: 'error',
   scope: 'image',

@@ -3,6 +3,8 @@ import { defineCheck, skipCheck } from '../define-check'
 
 export const imageTransparent = defineCheck({
   id: 'image-transparent',
+  label: 'transparent picture',
+  subject: 'picture',
   family: 'image',
   level: 'note',
   scope: 'image',

@@ -15,6 +15,8 @@ const ALIASES: Record<string, string> = {
 
 export const imageTypeMismatch = defineCheck({
   id: 'image-type-mismatch',
+  label: 'wrong picture type',
+  subject: 'picture',
   family: 'image',
   level: 'warning',
   scope: 'image',

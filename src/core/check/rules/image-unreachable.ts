@@ -5,6 +5,8 @@ const FAULTS_OF_THE_BYTES = new Set(['not-image', 'damaged', 'empty'])
 
 export const imageUnreachable = defineCheck({
   id: 'image-unreachable',
+  label: 'picture not found',
+  subject: 'picture',
   family: 'image',
   level: 'error',
   scope: 'image',

@@ -2,6 +2,8 @@ import { defineCheck } from '../define-check'
 
 export const jsonLdInvalid = defineCheck({
   id: 'json-ld-invalid',
+  label: 'JSON-LD invalid',
+  subject: 'rich-data',
   family: 'rich-data',
   level: 'warning',
   scope: 'page',

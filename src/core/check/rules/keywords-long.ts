@@ -3,6 +3,8 @@ import { charactersIn, textsOf } from '../page-texts'
 
 export const keywordsLong = defineCheck({
   id: 'keywords-long',
+  label: 'many keywords',
+  subject: 'description',
   family: 'text',
   level: 'note',
   scope: 'page',

@@ -3,6 +3,7 @@ import { textsOf } from '../page-texts'
 
 export const labelUnpaired = defineCheck({
   id: 'label-unpaired',
+  label: 'label without data',
   family: 'open-graph',
   level: 'note',
   scope: 'page',

@@ -3,6 +3,9 @@ import { defineCheck } from '../define-check'
 
 export const languageMissing = defineCheck({
   id: 'language-missing',
+  label: 'no language',
+  subject: 'language',
+  lacks: 'html lang',
   family: 'access',
   level: 'note',
   scope: 'page',

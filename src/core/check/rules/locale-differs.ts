@@ -16,6 +16,8 @@ function exampleFor(...tags: (string | null)[]): string {
 
 export const localeDiffers = defineCheck({
   id: 'locale-differs',
+  label: 'locale differs',
+  subject: 'language',
   family: 'access',
   level: 'note',
   scope: 'page',

@@ -2,6 +2,9 @@ import { requiredTag } from '../required-tag'
 
 export const ogDescriptionMissing = requiredTag('og:description', {
   id: 'og-description-missing',
+  label: 'no og:description',
+  subject: 'description',
+  lacks: 'og:description',
   family: 'open-graph',
   level: 'warning',
   looksAt: 'The tag og:description.',

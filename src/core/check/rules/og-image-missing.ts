@@ -2,6 +2,9 @@ import { requiredTag } from '../required-tag'
 
 export const ogImageMissing = requiredTag('og:image', {
   id: 'og-image-missing',
+  label: 'no og:image',
+  subject: 'picture',
+  lacks: 'og:image',
   family: 'open-graph',
   level: 'error',
   looksAt: 'The tag og:image.',

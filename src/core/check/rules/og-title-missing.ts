@@ -2,6 +2,9 @@ import { requiredTag } from '../required-tag'
 
 export const ogTitleMissing = requiredTag('og:title', {
   id: 'og-title-missing',
+  label: 'no og:title',
+  subject: 'title',
+  lacks: 'og:title',
   family: 'open-graph',
   level: 'error',
   looksAt: 'The tag og:title.',

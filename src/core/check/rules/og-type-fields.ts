@@ -23,6 +23,8 @@ const formOf = (key: string) => FORMS.find(({ keys }) => keys.test(key))
 
 export const ogTypeFields = defineCheck({
   id: 'og-type-fields',
+  label: 'type fields missing',
+  subject: 'type',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

@@ -2,6 +2,9 @@ import { requiredTag } from '../required-tag'
 
 export const ogTypeMissing = requiredTag('og:type', {
   id: 'og-type-missing',
+  label: 'no og:type',
+  subject: 'type',
+  lacks: 'og:type',
   family: 'open-graph',
   level: 'warning',
   looksAt: 'The tag og:type.',

@@ -12,6 +12,8 @@ const DATED = /\/\d{4}[/-]\d{1,2}(?:[/-]\d{1,2})?[/-](?!page(?:[/-]|$))[^/\d][^/
 
 export const ogTypeUnfit = defineCheck({
   id: 'og-type-unfit',
+  label: 'unfit og:type',
+  subject: 'type',
   family: 'open-graph',
   level: 'note',
   scope: 'page',

@@ -29,6 +29,8 @@ const OBSOLETE: Record<string, string> = {
 
 export const ogTypeUnknown = defineCheck({
   id: 'og-type-unknown',
+  label: 'unknown og:type',
+  subject: 'type',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

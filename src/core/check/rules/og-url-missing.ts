@@ -2,6 +2,9 @@ import { requiredTag } from '../required-tag'
 
 export const ogUrlMissing = requiredTag('og:url', {
   id: 'og-url-missing',
+  label: 'no og:url',
+  subject: 'address',
+  lacks: 'og:url',
   family: 'open-graph',
   level: 'warning',
   looksAt: 'The tag og:url.',

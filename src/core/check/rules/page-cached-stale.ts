@@ -4,6 +4,8 @@ const said = (value: string | null) => (value === null ? 'nothing' : `“${value
 
 export const pageCachedStale = defineCheck({
   id: 'page-cached-stale',
+  label: 'old copy in cache',
+  subject: 'access',
   family: 'access',
   level: 'warning',
   scope: 'page',

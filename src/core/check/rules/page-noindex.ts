@@ -3,6 +3,8 @@ import { defineCheck } from '../define-check'
 
 export const pageNoindex = defineCheck({
   id: 'page-noindex',
+  label: 'noindex',
+  subject: 'access',
   family: 'access',
   level: 'warning',
   scope: 'page',

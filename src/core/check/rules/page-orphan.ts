@@ -3,6 +3,8 @@ import { isAlive } from '../known-page'
 
 export const pageOrphan = defineCheck({
   id: 'page-orphan',
+  label: 'linked from nowhere',
+  subject: 'access',
   family: 'access',
   level: 'note',
   scope: 'site',

@@ -8,6 +8,8 @@ const chainWords = (chain: readonly RedirectHop[]) =>
 
 export const pageRedirected = defineCheck({
   id: 'page-redirected',
+  label: 'redirected link',
+  subject: 'access',
   family: 'access',
   level: 'note',
   scope: 'access',

@@ -3,6 +3,8 @@ import { linkerWords } from '../linker-words'
 
 export const pageUnreachable = defineCheck({
   id: 'page-unreachable',
+  label: 'unreachable',
+  subject: 'access',
   family: 'access',
   level: 'error',
   scope: 'access',

@@ -4,6 +4,8 @@ import { isAlive, knownPage } from '../known-page'
 
 export const paginationBroken = defineCheck({
   id: 'pagination-broken',
+  label: 'series broken',
+  subject: 'access',
   family: 'access',
   level: 'note',
   scope: 'page',

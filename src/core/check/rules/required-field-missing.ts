@@ -58,6 +58,7 @@ const TESTS: Record<RequiredField, Test> = {
 
 export const requiredFieldMissing = defineCheck({
   id: 'required-field-missing',
+  label: 'required field missing',
   family: 'open-graph',
   level: 'error',
   scope: 'page',

@@ -3,6 +3,8 @@ import { defineCheck } from '../define-check'
 
 export const richFieldsMissing = defineCheck({
   id: 'rich-fields-missing',
+  label: 'rich fields missing',
+  subject: 'rich-data',
   family: 'rich-data',
   level: 'warning',
   scope: 'page',

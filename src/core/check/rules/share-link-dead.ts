@@ -15,6 +15,8 @@ function prefilled(href: string): string | null {
 
 export const shareLinkDead = defineCheck({
   id: 'share-link-dead',
+  label: 'dead share link',
+  subject: 'share-links',
   family: 'rich-data',
   level: 'warning',
   scope: 'page',

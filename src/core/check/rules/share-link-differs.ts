@@ -8,6 +8,8 @@ const withoutQueryAndSlash = (address: string) => withoutQuery(address).replace(
 
 export const shareLinkDiffers = defineCheck({
   id: 'share-link-differs',
+  label: 'share link differs',
+  subject: 'share-links',
   family: 'rich-data',
   level: 'warning',
   scope: 'page',

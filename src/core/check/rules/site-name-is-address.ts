@@ -5,6 +5,9 @@ const ADDRESS = /^(?:https?:\/\/|www\.)|^[a-z0-9-]+(?:\.[a-z0-9-]+)*\.[a-z]{2,}\
 
 export const siteNameIsAddress = defineCheck({
   id: 'site-name-is-address',
+  label: 'site name is an address',
+  subject: 'site-name',
+  isAboutSharing: true,
   family: 'text',
   level: 'warning',
   scope: 'page',

@@ -3,6 +3,10 @@ import { textsOf } from '../page-texts'
 
 export const siteNameMissing = defineCheck({
   id: 'site-name-missing',
+  label: 'no site name',
+  subject: 'site-name',
+  lacks: 'og:site_name',
+  isAboutSharing: true,
   family: 'text',
   level: 'note',
   scope: 'page',

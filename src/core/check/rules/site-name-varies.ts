@@ -4,6 +4,9 @@ import { textsOf } from '../page-texts'
 
 export const siteNameVaries = defineCheck({
   id: 'site-name-varies',
+  label: 'site name varies',
+  subject: 'site-name',
+  isAboutSharing: true,
   family: 'text',
   level: 'warning',
   scope: 'site',

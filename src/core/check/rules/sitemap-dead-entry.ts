@@ -3,6 +3,8 @@ import { isAlive, knownPage } from '../known-page'
 
 export const sitemapDeadEntry = defineCheck({
   id: 'sitemap-dead-entry',
+  label: 'dead sitemap entry',
+  subject: 'access',
   family: 'access',
   level: 'warning',
   scope: 'site',

@@ -5,6 +5,8 @@ import { isAlive, knownPage } from '../known-page'
 
 export const sitemapLacksPage = defineCheck({
   id: 'sitemap-lacks-page',
+  label: 'not in sitemap',
+  subject: 'access',
   family: 'access',
   level: 'note',
   scope: 'site',

@@ -22,6 +22,8 @@ const WORDS = {
 
 export const sitemapListsHidden = defineCheck({
   id: 'sitemap-lists-hidden',
+  label: 'sitemap lists hidden',
+  subject: 'access',
   family: 'access',
   level: 'warning',
   scope: 'site',

@@ -2,6 +2,8 @@ import { defineCheck, skipCheck } from '../define-check'
 
 export const sitemapMissing = defineCheck({
   id: 'sitemap-missing',
+  label: 'no sitemap',
+  subject: 'access',
   family: 'access',
   level: 'note',
   scope: 'site',

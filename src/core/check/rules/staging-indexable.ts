@@ -5,6 +5,8 @@ import { isAlive } from '../known-page'
 
 export const stagingIndexable = defineCheck({
   id: 'staging-indexable',
+  label: 'staging in search',
+  subject: 'access',
   family: 'access',
   level: 'warning',
   scope: 'site',

@@ -9,6 +9,8 @@ const isNamed = (key: string) => key === 'description' || key.startsWith('twitte
 
 export const tagAttribute = defineCheck({
   id: 'tag-attribute',
+  label: 'wrong attribute',
+  isOf: 'form',
   family: 'open-graph',
   level: 'note',
   scope: 'page',

@@ -4,6 +4,7 @@ import { isKnownKey } from '../known-keys'
 
 export const tagEmpty = defineCheck({
   id: 'tag-empty',
+  label: 'empty tag',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

@@ -2,6 +2,8 @@ import { defineCheck } from '../define-check'
 
 export const tagFromScript = defineCheck({
   id: 'tag-from-script',
+  label: 'tags from script',
+  subject: 'head',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

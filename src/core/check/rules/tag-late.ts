@@ -2,6 +2,9 @@ import { defineCheck } from '../define-check'
 
 export const tagLate = defineCheck({
   id: 'tag-late',
+  label: 'tag too late',
+  subject: 'head',
+  isOf: 'form',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

@@ -3,6 +3,8 @@ import { meantKey } from '../misspelled'
 
 export const tagMisspelled = defineCheck({
   id: 'tag-misspelled',
+  label: 'misspelled tag',
+  isOf: 'form',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

@@ -6,6 +6,9 @@ const bySource = (a: Position, b: Position) => a.line - b.line || a.column - b.c
 
 export const tagOutsideHead = defineCheck({
   id: 'tag-outside-head',
+  label: 'tag outside head',
+  subject: 'head',
+  isOf: 'form',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

@@ -3,6 +3,8 @@ import { repeatedTags } from '../repeated-tags'
 
 export const tagRepeatedSame = defineCheck({
   id: 'tag-repeated-same',
+  label: 'tag twice, the same',
+  isOf: 'form',
   family: 'open-graph',
   level: 'note',
   scope: 'page',

@@ -3,6 +3,8 @@ import { repeatedTags } from '../repeated-tags'
 
 export const tagRepeated = defineCheck({
   id: 'tag-repeated',
+  label: 'tag twice',
+  isOf: 'form',
   family: 'open-graph',
   level: 'warning',
   scope: 'page',

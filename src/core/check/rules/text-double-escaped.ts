@@ -5,6 +5,8 @@ const VISIBLE = /&(?:amp|lt|gt|quot|apos|nbsp|hellip|[rl][sd]quo|[mn]dash|#\d{2,
 
 export const textDoubleEscaped = defineCheck({
   id: 'text-double-escaped',
+  label: 'escaped twice',
+  isOf: 'form',
   family: 'text',
   level: 'warning',
   scope: 'page',

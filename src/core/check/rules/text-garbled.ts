@@ -6,6 +6,7 @@ const MISREAD = /Ã[\u0080-\u00BF\u0192\u201A-\u2122]|â€[\u0080-\u2122]|Â[\u
 
 export const textGarbled = defineCheck({
   id: 'text-garbled',
+  label: 'garbled text',
   family: 'text',
   level: 'warning',
   scope: 'page',

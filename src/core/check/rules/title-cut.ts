@@ -4,6 +4,8 @@ import { ownPart } from '../placeholder'
 
 export const titleCut = defineCheck({
   id: 'title-cut',
+  label: 'title cut',
+  subject: 'title',
   family: 'text',
   level: 'note',
   scope: 'page',

@@ -4,6 +4,8 @@ import { mayBeCompared, pagesThatShare, raiseShared } from '../duplicates'
 
 export const titleDuplicate = defineCheck({
   id: 'title-duplicate',
+  label: 'title shared',
+  subject: 'title',
   family: 'text',
   level: 'warning',
   scope: 'site',

@@ -3,6 +3,8 @@ import { charactersIn, TITLES, textsOf } from '../page-texts'
 
 export const titleLong = defineCheck({
   id: 'title-long',
+  label: 'long title',
+  subject: 'title',
   family: 'text',
   level: 'warning',
   scope: 'page',

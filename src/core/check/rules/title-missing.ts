@@ -3,6 +3,9 @@ import { defineCheck } from '../define-check'
 
 export const titleMissing = defineCheck({
   id: 'title-missing',
+  label: 'no title',
+  subject: 'title',
+  lacks: 'title',
   family: 'text',
   level: 'error',
   scope: 'page',

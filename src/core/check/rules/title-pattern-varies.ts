@@ -48,6 +48,8 @@ function separatorEnd(title: string, start: number): number | null {
 
 export const titlePatternVaries = defineCheck({
   id: 'title-pattern-varies',
+  label: 'title pattern varies',
+  subject: 'title',
   family: 'text',
   level: 'note',
   scope: 'site',

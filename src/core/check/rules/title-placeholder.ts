@@ -12,6 +12,8 @@ const isHome = (url: string, site: string) => url === site || `${url}/` === site
 
 export const titlePlaceholder = defineCheck({
   id: 'title-placeholder',
+  label: 'template’s title',
+  subject: 'title',
   family: 'text',
   level: 'error',
   scope: 'page',

@@ -5,6 +5,8 @@ const MOST = 15
 
 export const titleShort = defineCheck({
   id: 'title-short',
+  label: 'short title',
+  subject: 'title',
   family: 'text',
   level: 'note',
   scope: 'page',

@@ -35,7 +35,7 @@ export function endOfComment(text: string, from: number): number {
 }
 
 /** True when `name` stands at `at` in any case, and a tag's name ends after it. */
-function isNameAt(text: string, name: string, at: number): boolean {
+export function isNameAt(text: string, name: string, at: number): boolean {
   for (let index = 0; index < name.length; index++) {
     const unit = text.charCodeAt(at + index)
     if ((unit >= 65 && unit <= 90 ? unit | 0x20 : unit) !== name.charCodeAt(index)) return false

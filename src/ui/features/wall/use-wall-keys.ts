@@ -1,6 +1,6 @@
 'use client'
 
-import { type RefObject, useEffect } from 'react'
+import { type RefObject, useLayoutEffect } from 'react'
 import type { WallRow } from '@/store/database'
 import { isTyping } from '../../state/keys/heard'
 import { digitOfCode, surfaceOfKey } from '../../state/surface/surface-keys'
@@ -44,7 +44,8 @@ export function indexAfter(index: number, step: number, length: number): number 
 
 /** Keys of the wall: moving, opening, surfaces, search. */
 export function useWallKeys({ shown, columns, goTo, searchField }: Wall): void {
-  useEffect(() => {
+  // Before the wall is painted: a key that answers what is seen has to be heard.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
       // The address is ahead of what is drawn while keys come faster than drawings.

@@ -1,3 +1,4 @@
+import { checkOf } from '@/core/check'
 import { ownEntry } from '@/core/text'
 import type { WallRow } from '@/store/database'
 import type { RouteState, Sort, Symptom } from '../view/view'
@@ -149,68 +150,9 @@ export function badgeOf(
   surface: string,
 ): { level: 'error' | 'warning' | 'note' | 'clear'; text: string } {
   const worst = row.findings[0]
-  if (worst) return { level: worst.level, text: ownEntry(RULE_WORDS, worst.rule) ?? worst.rule.replaceAll('-', ' ') }
+  if (worst) return { level: worst.level, text: checkOf(worst.rule)?.label ?? worst.rule }
   const traits = ownEntry(row.faces, surface)?.traits ?? []
   if (traits.includes('bare')) return { level: 'note', text: 'bare link' }
   if (traits.includes('fell-back')) return { level: 'note', text: 'fell back' }
   return { level: 'clear', text: 'clear' }
-}
-
-const RULE_WORDS: Record<string, string> = {
-  'title-missing': 'no title',
-  'title-placeholder': 'template’s title',
-  'description-missing': 'no description',
-  'og-title-missing': 'no og:title',
-  'og-image-missing': 'no og:image',
-  'og-type-missing': 'no og:type',
-  'og-url-missing': 'no og:url',
-  'og-description-missing': 'no og:description',
-  'card-missing': 'no card kind',
-  'card-unknown': 'unknown card kind',
-  'tag-empty': 'empty tag',
-  'tag-repeated': 'tag twice',
-  'image-unreachable': 'picture not found',
-  'image-not-image': 'not a picture',
-  'image-relative': 'relative picture',
-  'image-below-minimum': 'picture dropped',
-  'image-below-large': 'small picture',
-  'image-heavy': 'heavy picture',
-  'image-size-mismatch': 'size differs',
-  'image-alt-missing': 'no alt text',
-  'image-fallback': 'picture by chance',
-  'address-differs': 'address differs',
-  'address-staging': 'points at staging',
-  'page-unreachable': 'unreachable',
-  'page-noindex': 'noindex',
-  'title-long': 'long title',
-  'title-cut': 'title cut',
-  'title-short': 'short title',
-  'description-long': 'long description',
-  'description-thin': 'thin description',
-  'description-placeholder': 'template’s text',
-  'site-name-missing': 'no site name',
-  'site-name-is-address': 'site name is an address',
-  'text-double-escaped': 'escaped twice',
-  'text-garbled': 'garbled text',
-  'og-type-unknown': 'unknown og:type',
-  'account-malformed': 'account malformed',
-  'address-placeholder': 'template’s address',
-  'canonical-missing': 'no canonical',
-  'crawler-blocked': 'crawler kept out',
-  'image-shape': 'cropped picture',
-  'image-format': 'format refused',
-  'image-too-heavy': 'too heavy',
-  'image-damaged': 'damaged picture',
-  'image-below-recommended': 'soft picture',
-  'image-size-undeclared': 'size not declared',
-  'image-elsewhere': 'picture elsewhere',
-  'json-ld-invalid': 'JSON-LD invalid',
-  'language-missing': 'no language',
-  'rich-fields-missing': 'rich fields missing',
-  'share-link-differs': 'share link differs',
-  'tag-attribute': 'wrong attribute',
-  'tag-misspelled': 'misspelled tag',
-  'tag-outside-head': 'tag outside head',
-  'tag-from-script': 'tags from script',
-  'tag-late': 'tag too late',
 }
