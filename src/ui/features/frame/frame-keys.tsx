@@ -38,12 +38,12 @@ const PAIR_MS = 1200
 export function FrameKeys() {
   const { goTo } = useView()
   const [isOpen, setIsOpen] = useState(false)
-  const pressedG = useRef(0)
+  const pressedG = useRef(Number.NEGATIVE_INFINITY)
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
       const isPair = event.timeStamp - pressedG.current < PAIR_MS
-      pressedG.current = 0
+      pressedG.current = Number.NEGATIVE_INFINITY
       if (isPair && event.key === 'g') goTo({ area: 'gather', page: null })
       else if (isPair && event.key === 'w') goTo({ area: 'wall' })
       else if (isPair && event.key === 'c') goTo({ area: 'causes' })
