@@ -11,7 +11,7 @@ const drawn = (page: Page) => part(page, 'Composed pictures').getByRole('figure'
 async function openComposer(page: Page): Promise<void> {
   await openWall(page)
   await page.getByRole('link', { name: 'Pictures' }).click()
-  await page.getByRole('button', { name: 'Compose new ones' }).click()
+  await page.getByRole('radio', { name: 'Compose new ones' }).click()
   await expect(drawn(page)).toBeVisible()
 }
 

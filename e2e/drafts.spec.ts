@@ -40,12 +40,12 @@ test('every card answers while a draft is typed; undo, redo and a reload keep it
   await title.fill('Lamps made safe')
   await page.reload()
   await expect(title).toHaveValue('Lamps made safe')
-  await page.getByRole('button', { name: 'Built', exact: true }).click()
+  await page.getByRole('radio', { name: 'Built', exact: true }).click()
   await expect(page.getByRole('article', { name: 'Wide feed' })).toContainText(
     'Rewire a table lamp safely in one evening',
   )
-  await page.getByRole('button', { name: 'With draft' }).click()
-  await pane(page).getByRole('button', { name: 'Microblog only' }).click()
+  await page.getByRole('radio', { name: 'With draft' }).click()
+  await pane(page).getByRole('radio', { name: 'Microblog only' }).click()
   await pane(page).getByLabel('Title', { exact: true }).fill('For the microblog')
   await expect(page.getByRole('article', { name: 'Microblog' })).toContainText('For the microblog')
   await expect(page.getByRole('article', { name: 'Wide feed' })).toContainText('Lamps made safe')

@@ -69,6 +69,19 @@ test('symptoms combine, search narrows, and nothing found says so', async ({ pag
   await expect(cards.first()).toBeVisible()
 })
 
+test('the surfaces are one stop for Tab; arrows move among them, and not over the wall', async ({ page }) => {
+  const bar = page.getByRole('radiogroup', { name: 'Surface' })
+  await bar.getByRole('radio', { name: 'Wide feed' }).focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(bar.getByRole('radio', { name: 'Feed reply' })).toBeFocused()
+  await page.keyboard.press('Space')
+  await expect(page).toHaveURL(/surface=feed-reply/)
+  await expect(page).not.toHaveURL(/page=/)
+  await page.keyboard.press('Tab')
+  await expect(bar.getByRole('radio', { checked: false }).first()).not.toBeFocused()
+  expect(await bar.evaluate((group) => group.contains(document.activeElement))).toBe(false)
+})
+
 test('is worked by keyboard alone: choose, open, and back', async ({ page }) => {
   await page.keyboard.press('l')
   await page.keyboard.press('l')
@@ -102,7 +115,7 @@ test('as it stands robots.txt counts, as launched it does not', async ({ page })
   await page.getByLabel('Search pages and their cards').fill('lathe-appeal')
   const card = page.getByRole('button', { name: /^\/news\/lathe-appeal:/ })
   await expect(card).toContainText('robots.txt keeps facebookexternalhit out.')
-  await page.getByRole('button', { name: 'As launched' }).click()
+  await page.getByRole('radio', { name: 'As launched' }).click()
   await expect(page).toHaveURL(/as=launched/)
   await expect(card.locator('img')).toBeVisible()
   await expect(card).not.toContainText('robots.txt')

@@ -197,7 +197,7 @@ const views = {
   'pictures-compose': async (name) => {
     const page = await gathered()
     await page.getByRole('link', { name: 'Pictures' }).click()
-    await page.getByRole('button', { name: 'Compose new ones' }).click()
+    await page.getByRole('radio', { name: 'Compose new ones' }).click()
     await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
     await page.getByLabel('Ground', { exact: true }).selectOption('picture')
     await page.getByLabel('Face', { exact: true }).selectOption('Bricolage Grotesque')

@@ -1,6 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
+import { ToggleGroup } from 'radix-ui'
 import { keyOfSurface } from '../state/surface/surface-keys'
 import { useSurfaces } from '../state/surface/use-surfaces'
 import type { GoTo } from '../state/view/use-view'
@@ -20,20 +21,23 @@ export function SurfaceBar({
 }) {
   const surfaces = useSurfaces()
   return (
-    <div role="radiogroup" aria-label="Surface" className="flex w-full gap-[2px] max-md:overflow-x-auto">
+    <ToggleGroup.Root
+      type="single"
+      role="radiogroup"
+      aria-label="Surface"
+      value={view.surface}
+      onValueChange={(surface) => surface !== '' && goTo({ surface }, 'replace')}
+      className="flex w-full gap-[2px] max-md:overflow-x-auto"
+    >
       {surfaces.map((surface, index) => {
         const isChosen = surface.id === view.surface
         const isBeside = surface.id === view.beside && !isChosen
         return (
-          // biome-ignore lint/a11y/useSemanticElements: drawn as a shape; keys are handled by the wall
-          <button
+          <ToggleGroup.Item
             key={surface.id}
-            type="button"
-            role="radio"
-            aria-checked={isChosen}
+            value={surface.id}
             aria-label={marked?.ids.has(surface.id) ? `${surface.name}, ${marked.says}` : surface.name}
             title={`${surface.about}${surface.token ? ` Its crawler: ${surface.token}.` : ''}`}
-            onClick={() => goTo({ surface: surface.id }, 'replace')}
             className={clsx(
               'relative flex min-w-[62px] flex-1 flex-col items-center gap-[3px] rounded-card border px-[3px] pb-[4px] pt-[6px]',
               isChosen
@@ -55,9 +59,9 @@ export function SurfaceBar({
             <span className={clsx('text-center text-[11px] leading-[12.5px]', isChosen && 'font-semibold text-ink')}>
               {surface.name}
             </span>
-          </button>
+          </ToggleGroup.Item>
         )
       })}
-    </div>
+    </ToggleGroup.Root>
   )
 }

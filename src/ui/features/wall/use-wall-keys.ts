@@ -58,9 +58,11 @@ export function useWallKeys({ shown, columns, goTo, searchField }: Wall): void {
       const index = shown.findIndex(({ path }) => path === view.page)
       const chosen = shown[index]
       const isOnControl = (event.target as HTMLElement).closest('button, a') !== null
-      if (step !== null && shown.length > 0)
+      if (step !== null && shown.length > 0) {
+        // The choice moves: Enter is for the card from here on, and not for the link or button that was pressed before.
+        if (isOnControl) (document.activeElement as HTMLElement | null)?.blur()
         goTo({ page: shown[indexAfter(index, step, shown.length)]!.path }, 'replace')
-      else if (beside) goTo({ beside: beside.id === view.beside ? null : beside.id }, 'replace')
+      } else if (beside) goTo({ beside: beside.id === view.beside ? null : beside.id }, 'replace')
       else if (surface) goTo({ surface: surface.id }, 'replace')
       else if (event.key === 'Enter' && chosen && !isOnControl) goTo({ area: 'page', page: chosen.path })
       else if (event.key === 'x' && chosen) toggleSelected(chosen.run, chosen.url)
