@@ -11,6 +11,7 @@ for (const [what, command, args] of [
   ['types', bin('tsc'), ['--noEmit']],
   ['types of the core, which knows neither browser nor Node', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json']],
   ['lint', bin('biome'), ['check', '.', '--error-on-warnings']],
+  ['what nothing uses', bin('knip'), ['--no-config-hints']],
   ['unit tests', bin('vitest'), ['run']],
   ['the packages, installed elsewhere and used', process.execPath, ['scripts/prove-packages.mjs']],
   ['the interface in Chromium', bin('playwright'), ['test']],

@@ -4,7 +4,7 @@ import type { Picture } from './pictures'
 import { troubles as allTroubles, type Trouble } from './troubles'
 
 export const SITE = 'https://brasswick.example/'
-export const SITE_NAME = 'Brasswick Mending Hall'
+const SITE_NAME = 'Brasswick Mending Hall'
 
 type Section = { path: string; name: string; intro: string; description: string; entries: Entry[]; type: string }
 

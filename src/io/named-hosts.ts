@@ -5,7 +5,7 @@ import { isExposed } from './exposure'
 import { hostAndPortOf, type InnerHosts, isInnerAddress, noInnerHosts } from './guard'
 
 /** All addresses of a name. */
-export type LookUp = (name: string) => Promise<string[]>
+type LookUp = (name: string) => Promise<string[]>
 
 const lookUpAll: LookUp = async (name) => (await lookup(name, { all: true })).map(({ address }) => address)
 

@@ -82,16 +82,16 @@ export type WallRow = {
 export type StoredImage = { run: string; url: string; image: ServedImage; made?: true }
 
 /** An address that a run found. Those that are no page of the run yet are where it goes on when it was broken off. */
-export type StoredWaiting = { run: string; url: string; depth: number }
+type StoredWaiting = { run: string; url: string; depth: number }
 
 /** A small copy of a picture, kept by the hash of the whole so that runs share it. */
-export type Thumb = { key: string; blob: Blob; bytes: number; savedAt: number }
+type Thumb = { key: string; blob: Blob; bytes: number; savedAt: number }
 
 /** A whole picture, kept by the hash of its bytes as long as there is room: what refitting starts from. */
-export type Original = { key: string; blob: Blob; bytes: number; savedAt: number }
+type Original = { key: string; blob: Blob; bytes: number; savedAt: number }
 
 /** Defaults of one site, by its production base address. */
-export type StoredDefaults = { site: string; defaults: SiteDefaults }
+type StoredDefaults = { site: string; defaults: SiteDefaults }
 
 /** What a run looks like from afar: its causes, its coverage, its charts. Written with its findings. */
 export type StoredOverview = {
@@ -103,16 +103,16 @@ export type StoredOverview = {
 }
 
 /** How a site's share pictures are composed, by section. */
-export type StoredTemplates = { site: string; sections: Record<string, PictureTemplate> }
+type StoredTemplates = { site: string; sections: Record<string, PictureTemplate> }
 
 /** A file that templates name: a mark, a font. */
 export type TemplateFile = { site: string; name: string; blob: Blob; savedAt: number }
 
 /** Requirements of one site, by its production base address. */
-export type StoredRequirements = { site: string; requirements: Requirements }
+type StoredRequirements = { site: string; requirements: Requirements }
 
 /** The folder that a site's build was last chosen from, as the browser lets a page keep it. */
-export type StoredFolder = { site: string; handle: FileSystemDirectoryHandle }
+type StoredFolder = { site: string; handle: FileSystemDirectoryHandle }
 
 /** A link that was posted, or that a place was asked to read again, of one site. */
 export type StoredHeldEvent = { id?: number; site: string; event: Exclude<HeldEvent, { kind: 'launched' }> }

@@ -10,8 +10,7 @@ export const CauseKind = z.enum(['template', 'value', 'picture', 'odd', 'shell',
 export type CauseKind = z.infer<typeof CauseKind>
 
 /** What the cause is seen by: a line of one page, and what stands there. */
-export const Evidence = z.object({ url: z.string(), line: z.number().int().nullable(), value: z.string().nullable() })
-export type Evidence = z.infer<typeof Evidence>
+const Evidence = z.object({ url: z.string(), line: z.number().int().nullable(), value: z.string().nullable() })
 
 /** The change that would clear many findings at once. */
 export const Cause = z.object({

@@ -9,7 +9,7 @@ import { isAboutPicture, isBeside, isOfForm, subjectOf, tagLackedBy, tagOf } fro
  * other pages say as well. `form`: whatever it says, the way it is written is wrong. `own`: it says something of the
  * page's own.
  */
-export type Shape = 'absent' | 'blank' | 'same' | 'form' | 'own'
+type Shape = 'absent' | 'blank' | 'same' | 'form' | 'own'
 
 /** What is wrong with one thing on one page, with all the findings that it raises. */
 export type Fault = {

@@ -16,8 +16,8 @@ export const coverageFields = [
   'address',
   'site-name',
 ] as const
-export const CoverageField = z.enum(coverageFields)
-export type CoverageField = z.infer<typeof CoverageField>
+const CoverageField = z.enum(coverageFields)
+type CoverageField = z.infer<typeof CoverageField>
 
 /**
  * What a page has of a field. `own`: a value of its own. `shared`: one that other pages have too, where each should have

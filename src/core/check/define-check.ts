@@ -2,7 +2,7 @@ import type { GatheredPage, Level, PageFacts, Position } from '../model'
 import type { CheckContext } from './context'
 
 /** Words of one way to fail. `{name}` is filled from the finding's data. */
-export type Message = { says: string; fix: string }
+type Message = { says: string; fix: string }
 
 export type Family = 'text' | 'open-graph' | 'image' | 'access' | 'rich-data'
 
@@ -74,19 +74,19 @@ export type PageCheck = CheckMeta & {
 }
 
 /** Looks at one page, read or not: how it answered. */
-export type AccessCheck = CheckMeta & {
+type AccessCheck = CheckMeta & {
   scope: 'access'
   check(page: GatheredPage, context: CheckContext): Raised[] | SkippedCheck
 }
 
 /** Looks at the pictures that one page declares. Counted once for each picture, however many pages use it. */
-export type ImageCheck = CheckMeta & {
+type ImageCheck = CheckMeta & {
   scope: 'image'
   check(page: GatheredPage & { facts: PageFacts }, context: CheckContext): Raised[] | SkippedCheck
 }
 
 /** Looks across the pages. */
-export type SiteCheck = CheckMeta & {
+type SiteCheck = CheckMeta & {
   scope: 'site'
   check(context: CheckContext): SiteRaised[] | SkippedCheck
 }

@@ -6,10 +6,10 @@ import type { CheckContext } from './context'
 import type { PageVerdict } from './run-checks'
 
 /** A page that names a picture for its cards: under which tags, with which alternative text. */
-export type PictureUse = { page: string; keys: string[]; alt: string | null; kind: CardKind | null }
+type PictureUse = { page: string; keys: string[]; alt: string | null; kind: CardKind | null }
 
 /** What a finding says of a picture, once for all pages that say it. */
-export type PictureFinding = Pick<Finding, 'rule' | 'level' | 'message' | 'fix'> & { pages: number }
+type PictureFinding = Pick<Finding, 'rule' | 'level' | 'message' | 'fix'> & { pages: number }
 
 /** A share picture, with all that a run knows of its use. */
 export type PictureEntry = {

@@ -3,7 +3,7 @@ import { addTo, collapseWhiteSpace, isBlank } from '../text'
 import { isSingleValued } from './known-keys'
 
 /** A tag that says something, at its place. */
-export type SaidTag = Position & { value: string }
+type SaidTag = Position & { value: string }
 
 /** Tags of which a page, or a picture, has one, and that stand there more than once. */
 export type Repeated = { key: string; tags: SaidTag[] }

@@ -97,7 +97,7 @@ function sortFindings<T extends Finding>(findings: T[]): T[] {
 }
 
 /** Checks across pages. */
-export function checkSite(context: CheckContext, checks: readonly Check[] = allChecks): SiteFinding[] {
+function checkSite(context: CheckContext, checks: readonly Check[] = allChecks): SiteFinding[] {
   const findings = checks.flatMap((check): SiteFinding[] => {
     const level = context.requirements.levels?.[check.id]
     if (check.scope !== 'site' || level === 'off') return []

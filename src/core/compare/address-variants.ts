@@ -4,7 +4,7 @@
  *
  * @param address absolute
  */
-export function addressVariants(address: string): string[] {
+function addressVariants(address: string): string[] {
   const withoutQuery = address.replace(/[?#].*$/s, '')
   const slashed = withoutQuery.endsWith('/') ? withoutQuery.slice(0, -1) : `${withoutQuery}/`
   const otherScheme = (one: string) =>

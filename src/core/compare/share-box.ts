@@ -15,7 +15,7 @@ export type Shown = { text: Version; picture: Version }
 export type Post = { id: number; address: string; day: number; shown: Shown }
 
 /** What was done, and what it did. */
-export type BoxNote = { day: number; text: string }
+type BoxNote = { day: number; text: string }
 
 export type ShareBox = {
   day: number

@@ -28,12 +28,11 @@ export const Background = z.discriminatedUnion('kind', [
 ])
 export type Background = z.infer<typeof Background>
 
-export const Face = z.strictObject({
+const Face = z.strictObject({
   family: z.string().min(1).max(100),
   file: NearFile.optional().describe('Font file (WOFF2, WOFF, TTF, OTF) beside the templates.'),
   weight: z.number().int().min(100).max(900),
 })
-export type Face = z.infer<typeof Face>
 
 /** How a section's share pictures are composed. Lengths are pixels of the shape. */
 export const PictureTemplate = z.strictObject({

@@ -7,7 +7,7 @@ const SNIFFED = 512
 type Kind = { type: string; count: number; such: string; isHtmlInside: boolean }
 
 /** Does a body begin as an HTML page does? */
-export function beginsAsHtml(body: Uint8Array): boolean {
+function beginsAsHtml(body: Uint8Array): boolean {
   const start = String.fromCharCode(...body.subarray(0, SNIFFED))
     .replace(/^\xEF\xBB\xBF/, '')
     .trimStart()

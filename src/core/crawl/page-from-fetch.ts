@@ -7,7 +7,7 @@ const HTML_TYPE = /^\s*(?:text\/html|application\/xhtml\+xml)\b/i
 const HTML_NAME = /\.x?html?$/i
 
 /** Anything served or named as HTML is a page. */
-export function isHtml(url: string, contentType: string | null): boolean {
+function isHtml(url: string, contentType: string | null): boolean {
   return HTML_TYPE.test(contentType ?? '') || HTML_NAME.test(pathnameOf(url))
 }
 

@@ -5,7 +5,7 @@ const PASSING_STATUS = new Set([429, 500, 502, 503, 504])
 const PASSING_FAILURE = new Set(['reset', 'timeout'])
 
 /** May asking again help? */
-export function isPassing(exchange: FetchResult): boolean {
+function isPassing(exchange: FetchResult): boolean {
   return exchange.kind === 'answered' ? PASSING_STATUS.has(exchange.status) : PASSING_FAILURE.has(exchange.code)
 }
 

@@ -18,7 +18,7 @@ const CACHE_HEADERS = [
 export const ASKED = { url: '', file: null, redirects: [], aliases: [], fetchedAt: '' }
 
 /** Does an answer show that a cache gave it? */
-export function isFromCache(exchange: FetchResult): boolean {
+function isFromCache(exchange: FetchResult): boolean {
   if (exchange.kind !== 'answered') return false
   const { headers } = exchange
   return (
@@ -42,7 +42,7 @@ function withFreshQuery(url: string, now: Date): string {
  *
  * @param facts what the first answer said; null when it was no page
  */
-export async function lookTwice(
+async function lookTwice(
   url: string,
   facts: PageFacts | null,
   how: SecondLook['how'],

@@ -38,7 +38,6 @@ const ReadCard = z.looseObject({
   byline: z.string().nullable(),
   labels: z.array(z.object({ label: z.string(), data: z.string() })),
 })
-export type ReadCard = z.infer<typeof ReadCard>
 
 const ReadFinding = z.looseObject({
   rule: z.string(),
@@ -60,7 +59,6 @@ const ReadFacts = z.looseObject({
   metas: z.array(MetaFact.omit({ endByte: true }).loose()),
   links: z.array(Position.extend({ rel: z.string(), href: z.string() }).loose()),
 })
-export type ReadFacts = z.infer<typeof ReadFacts>
 
 const ReadPage = z.looseObject({
   url: z.url({ protocol: /^https?$/ }),

@@ -4,7 +4,7 @@ import { z } from 'zod'
  * What can be drafted. A bare name holds for every place; `@microblog` becomes the place's own tag, `@search` is what
  * search results and browser tabs read.
  */
-export const draftSlots = [
+const draftSlots = [
   'title',
   'title@microblog',
   'title@search',

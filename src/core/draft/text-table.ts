@@ -6,7 +6,7 @@ import { cleanText } from './draft'
 export type TextRow = { url: string; title: string; description: string }
 
 /** What a table would do to one page. `conflict`: the draft was changed since the table was taken. */
-export type TableChange = {
+type TableChange = {
   url: string
   field: 'title' | 'description'
   before: string

@@ -2,7 +2,7 @@ import { nearestWord } from '../text'
 
 /** Parts that a title can be made of. */
 export const patternParts = ['title', 'heading', 'section', 'site', 'author', 'date', 'category', 'number'] as const
-export type PatternPart = (typeof patternParts)[number]
+type PatternPart = (typeof patternParts)[number]
 export type PatternValues = Partial<Record<PatternPart, string>>
 
 type Piece = { kind: 'text'; text: string } | { kind: 'part'; part: PatternPart }

@@ -9,7 +9,7 @@ export type DetailMap = {
 }
 
 /** Squares along the longer side. */
-export const DETAIL_GRID = 24
+const DETAIL_GRID = 24
 /** Changes smaller than this, of 255 levels, are grain. */
 const GRAIN = 12
 

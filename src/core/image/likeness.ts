@@ -118,7 +118,7 @@ const COSINES = Array.from({ length: LOW + 1 }, (_, frequency) =>
 )
 
 /** 64 bits: is each of the low frequencies above their median? As two halves, since JavaScript counts in 32 bits. */
-export type Bits = readonly [number, number]
+type Bits = readonly [number, number]
 
 function bitsOf(patch: Float64Array): Bits {
   // Along the rows first, then down the columns: a sixth of the work of both at once.

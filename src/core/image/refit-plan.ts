@@ -73,9 +73,9 @@ export function refitPlan(source: Shape, shape: Shape, focus: Focus, fill: Fill)
 export const enlargedBy = ({ scale }: RefitPlan): number | null => (scale > 1 ? Math.round(scale * 100) / 100 : null)
 
 /** Qualities that are tried; below the least a picture is no longer fit to be seen. */
-export const QUALITY = { most: 90, least: 40 } as const
+const QUALITY = { most: 90, least: 40 } as const
 
-export type Encoded<T> = { quality: number; bytes: number; data: T }
+type Encoded<T> = { quality: number; bytes: number; data: T }
 /** `next`: the better quality that no longer fits, and what it would weigh; null where none was tried. */
 export type Budgeted<T> = Encoded<T> & { fits: boolean; next: { quality: number; bytes: number } | null }
 

@@ -5,8 +5,7 @@ import { HttpAddress } from './position'
 export const ImageFormat = z.enum(['jpeg', 'png', 'gif', 'webp', 'avif', 'svg', 'bmp', 'ico', 'tiff'])
 export type ImageFormat = z.infer<typeof ImageFormat>
 
-export const ImageErrorCode = z.enum([...FailureCode.options, 'status', 'not-image', 'damaged', 'empty'])
-export type ImageErrorCode = z.infer<typeof ImageErrorCode>
+const ImageErrorCode = z.enum([...FailureCode.options, 'status', 'not-image', 'damaged', 'empty'])
 
 /** What a picture's numbers stand for. */
 export const ImageColors = z.enum(['grey', 'rgb', 'cmyk'])

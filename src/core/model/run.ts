@@ -18,7 +18,7 @@ export const RunSource = z.object({
 })
 export type RunSource = z.infer<typeof RunSource>
 
-export const NoteKind = z.enum([
+const NoteKind = z.enum([
   'offline',
   'bounded',
   'robots-passed',
@@ -33,7 +33,6 @@ export const NoteKind = z.enum([
   'two-forms',
   'requirements',
 ])
-export type NoteKind = z.infer<typeof NoteKind>
 
 export const RunNote = z.object({
   kind: NoteKind,
@@ -48,8 +47,7 @@ export const AccessMode = z.enum(['standing', 'launched'])
 export type AccessMode = z.infer<typeof AccessMode>
 
 /** Why a run did not read all that it should have. Bounds that the user gave are its scope, and no reason. */
-export const IncompleteWhy = z.enum(['pages', 'depth', 'time', 'bytes', 'stopped', 'lost', 'nothing-read'])
-export type IncompleteWhy = z.infer<typeof IncompleteWhy>
+const IncompleteWhy = z.enum(['pages', 'depth', 'time', 'bytes', 'stopped', 'lost', 'nothing-read'])
 
 export const Incomplete = z.object({ why: IncompleteWhy, message: z.string() })
 export type Incomplete = z.infer<typeof Incomplete>

@@ -3,7 +3,7 @@
 import { encodingNamed } from './encoding'
 
 /** The standard looks this far. */
-export const PRESCAN_BYTES = 1024
+const PRESCAN_BYTES = 1024
 /** Browsers go on while the head lasts; pages don't declare anything further than this. */
 const HEAD_BYTES = 64 * 1024
 
@@ -203,7 +203,7 @@ function declared(encoding: string): string {
 }
 
 /** "Algorithm for extracting a character encoding from a meta element": `charset=` wherever it stands in the value. */
-export function encodingInContent(content: string): string | null {
+function encodingInContent(content: string): string | null {
   const text = content.toLowerCase()
   for (let at = text.indexOf('charset'); at >= 0; at = text.indexOf('charset', at + 1)) {
     let index = at + 'charset'.length

@@ -51,13 +51,13 @@ function partsOf(drift: Drift): Part[] {
 
 const NOTHING = 'Nothing changed.'
 
-export function driftAsText(drift: Drift): string {
+function driftAsText(drift: Drift): string {
   const parts = partsOf(drift)
   if (parts.length === 0) return `${NOTHING}\n`
   return `${parts.map(({ title, lines }) => [title, ...lines.map((line) => `  ${terminalText(line)}`)].join('\n')).join('\n\n')}\n`
 }
 
-export function driftAsMarkdown(drift: Drift): string {
+function driftAsMarkdown(drift: Drift): string {
   const parts = partsOf(drift)
   if (parts.length === 0) return `${NOTHING}\n`
   const item = (line: string) =>
@@ -65,7 +65,7 @@ export function driftAsMarkdown(drift: Drift): string {
   return `${parts.map(({ title, lines }) => [`### ${title}`, '', ...lines.map(item)].join('\n')).join('\n\n')}\n`
 }
 
-export function driftAsHtml(drift: Drift): string {
+function driftAsHtml(drift: Drift): string {
   const body = partsOf(drift)
     .map(
       ({ title, lines }) =>
@@ -81,7 +81,7 @@ ${body || `<p>${NOTHING}</p>`}
 `
 }
 
-export const driftAsJson = (drift: Drift): string => `${printableJson(drift, 2)}\n`
+const driftAsJson = (drift: Drift): string => `${printableJson(drift, 2)}\n`
 
 export const driftFormats = {
   text: driftAsText,

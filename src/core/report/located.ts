@@ -1,10 +1,10 @@
 import type { Finding, TakenOn, WaivedFinding } from '../model'
 import type { RunDocument, StatedFinding } from './run-document'
 
-export type DocumentPage = RunDocument['pages'][number]
+type DocumentPage = RunDocument['pages'][number]
 
 /** What became of a finding: new is also what no baseline was held against. */
-export type FindingState = 'new' | 'known' | 'waived'
+type FindingState = 'new' | 'known' | 'waived'
 
 /** One finding where it stands: what lists of findings (CSV, SARIF) are made of. */
 export type LocatedFinding = {

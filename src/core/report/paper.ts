@@ -60,7 +60,7 @@ export type PaperLine = {
 type Waived = { finding: StatedFinding & { waiver: TakenOn }; urls: string[] }
 
 /** Everything that was waived, with the addresses that it stands at. */
-export function waivedFindings(document: RunDocument): Waived[] {
+function waivedFindings(document: RunDocument): Waived[] {
   return [
     ...document.pages.flatMap(({ url, waived = [] }) => waived.map((finding) => ({ finding, urls: [url] }))),
     ...(document.waived ?? []).map((finding) => ({ finding, urls: finding.pages })),

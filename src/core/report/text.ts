@@ -8,7 +8,7 @@ import type { RunDocument } from './run-document'
 /** How levels are set off on a terminal; plain text elsewhere. */
 export type Style = (level: Level | 'quiet' | 'strong', text: string) => string
 
-export const plainStyle: Style = (_level, text) => text
+const plainStyle: Style = (_level, text) => text
 
 /** Pages named under one finding before the rest is counted. */
 const PAGES_NAMED = 5

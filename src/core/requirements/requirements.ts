@@ -27,7 +27,7 @@ export type Shareable = z.infer<typeof Shareable>
 export const LevelOrOff = z.enum([...Level.options, 'off'])
 export type LevelOrOff = z.infer<typeof LevelOrOff>
 
-export const Limits = z.strictObject({
+const Limits = z.strictObject({
   titleCharacters: z
     .number()
     .int()
@@ -47,7 +47,7 @@ export const Limits = z.strictObject({
     .optional()
     .describe('Pictures heavier than this are image-heavy; 300000 by default.'),
 })
-export type Limits = z.infer<typeof Limits>
+type Limits = z.infer<typeof Limits>
 /** Every limit as it holds for a page. */
 export type AppliedLimits = { [K in keyof Limits]-?: Exclude<Limits[K], undefined> }
 
@@ -69,7 +69,7 @@ export type KindRule = z.infer<typeof KindRule>
 export const SectionRule = z.strictObject({ kind: z.string().optional(), ...ruleFields })
 export type SectionRule = z.infer<typeof SectionRule>
 
-export const Identity = z.strictObject({
+const Identity = z.strictObject({
   name: z.string().optional().describe('The organization’s or person’s own name.'),
   kind: z.enum(['organization', 'person']).optional(),
   accounts: z.array(z.string()).optional(),

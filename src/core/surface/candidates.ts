@@ -98,9 +98,9 @@ function preferredForms({ forms }: OgImage): MetaFact[] {
 }
 
 /** A place takes no content picture smaller than this, where it gives no minimum of its own. */
-export const CONTENT_IMAGE_LEAST_PX = 200
+const CONTENT_IMAGE_LEAST_PX = 200
 /** Pictures of the content that are looked at. */
-export const CONTENT_IMAGES_LOOKED_AT = 5
+const CONTENT_IMAGES_LOOKED_AT = 5
 
 /** Pictures of the content that a place might take: the first few, those declared small left out. */
 export function likelyContentImages(facts: PageFacts): PageFacts['contentImages'] {

@@ -40,7 +40,7 @@ export const TextPart = z.object({
 })
 export type TextPart = z.infer<typeof TextPart>
 
-export const CropRect = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() })
+const CropRect = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() })
 
 /** The picture of a card. `crop` is null while the picture's size is not known. */
 export const PicturePart = z.object({

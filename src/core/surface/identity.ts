@@ -9,7 +9,7 @@ import { publicImageUrl } from './picture'
 import type { Surface } from './profile'
 
 /** Host without `www.`, as a card writes it. */
-export function shownHost(address: string): string {
+function shownHost(address: string): string {
   return new URL(address).host.replace(/^www\./, '')
 }
 

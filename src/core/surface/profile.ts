@@ -2,8 +2,8 @@ import { z } from 'zod'
 import { ImageFormat } from '../model'
 
 /** How a figure is known: the place publishes it, practice reports it, or we take it to be so. */
-export const Basis = z.enum(['documented', 'observed', 'assumed'])
-export type Basis = z.infer<typeof Basis>
+const Basis = z.enum(['documented', 'observed', 'assumed'])
+type Basis = z.infer<typeof Basis>
 
 const figure = <T extends z.ZodType>(value: T) => z.object({ value, basis: Basis })
 

@@ -7,7 +7,7 @@ import { gatherMemory, type MemoryBuild } from './build-run'
 import { GOOD_SITE, goodPage, goodSite, type HeadChange } from './good-site'
 
 /** A site to look at: a change to the head of an impeccable page, or files of its own. */
-export type Case = ({ head: HeadChange; body?: string } | { files: MemoryBuild; read?: CrawlEnvironment['read'] }) & {
+type Case = ({ head: HeadChange; body?: string } | { files: MemoryBuild; read?: CrawlEnvironment['read'] }) & {
   requirements?: Requirements
 }
 

@@ -109,7 +109,7 @@ const trimmedEm = (before: string, after: string): number =>
     : 0
 
 /** How much closer (negative) or wider two neighbouring graphemes stand than their widths say, in em. */
-export function kerningEm(before: string, after: string, weight: Weight): number {
+function kerningEm(before: string, after: string, weight: Weight): number {
   // Marks stand on the letter before them; the pair is that of the letters.
   const first = before.codePointAt(0) ?? 0
   if (first >= FIRST_FULL_WIDTH) return trimmedEm(before, after)

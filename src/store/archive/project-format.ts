@@ -14,7 +14,7 @@ export const MANIFEST = 'nimble-parrot-project.json'
 export const PAGES_A_FILE = 250
 
 /** Ids of runs are part of file names. */
-export const RunId = z.string().regex(/^[a-z0-9][\w-]{0,39}$/i, 'a run’s id is letters, digits and dashes')
+const RunId = z.string().regex(/^[a-z0-9][\w-]{0,39}$/i, 'a run’s id is letters, digits and dashes')
 
 const RunEntry = z.object({
   id: RunId,

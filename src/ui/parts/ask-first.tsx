@@ -8,7 +8,7 @@ import type { StoredRun } from '@/store/database'
 type Asking = { address: string; go: () => void }
 
 /** An address as the two things that one has to know of it: where it leads, and what is asked there. */
-export function hostAndPath(address: string): { host: string; path: string } {
+function hostAndPath(address: string): { host: string; path: string } {
   const url = parseUrl(address)
   if (!url) return { host: address, path: '' }
   const { protocol, host, pathname, search } = url

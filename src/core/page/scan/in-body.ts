@@ -342,7 +342,7 @@ function endOther(tree: Construction, tag: number): void {
  * The adoption agency algorithm, as far as the stack goes: copies that it would make have no facts of their own, and
  * whatever was opened keeps what it stood in when it was opened.
  */
-export function endFormatting(tree: Construction, tag: number): void {
+function endFormatting(tree: Construction, tag: number): void {
   const { open, formatting } = tree
   if (formatting.closeCurrent(tag)) return
   if (open.isTop(tag) && !formatting.holds(open.top)) {

@@ -36,4 +36,4 @@
  * scanner.random.test.ts holds the three readers against the tree alone, on generated pages in generated pieces;
  * e2e/reading.spec.ts holds them against a browser.
  */
-export { PageScanner, type ScannedEncoding } from './scanner'
+export { PageScanner } from './scanner'

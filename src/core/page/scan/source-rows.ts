@@ -6,7 +6,7 @@ import type { Positions } from './positions'
 /** A line longer than this is shown tag by tag: some generators write the whole head on one line. */
 const LONG_LINE = 160
 /** What is kept of one row. */
-export const ROW_CHARACTERS = 400
+const ROW_CHARACTERS = 400
 /** Rows kept of a head: beyond that it is script, which is not read here. */
 const HEAD_ROWS = 300
 /** Lines kept of a script or style in the head. */
@@ -16,7 +16,7 @@ const SCRIPT_LINES = 6
 export type Span = { start: number; end: number }
 
 /** A piece of source as it is shown. */
-export function rowText(text: string, start: number, end: number): string {
+function rowText(text: string, start: number, end: number): string {
   const raw = copyString(text.slice(start, Math.min(end, start + ROW_CHARACTERS)))
   return end > start + ROW_CHARACTERS ? `${raw}…` : raw
 }
@@ -52,7 +52,7 @@ function isBlankPiece(text: string, start: number, end: number): boolean {
  * @param starts offsets of the tags and comments of the head, ascending
  * @param scripts scripts and styles of the head
  */
-export function headRows(text: string, starts: number[], scripts: Span[]): SourceLine[] {
+function headRows(text: string, starts: number[], scripts: Span[]): SourceLine[] {
   const hidden = hiddenLines(text, scripts)
   const rows: SourceLine[] = []
   let next = 0

@@ -12,7 +12,7 @@ import { pictureKey } from '../../parts/sheet/sheet-pictures'
 import { pathUnder } from './drift-items'
 
 /** Pages on one sheet: more make a picture that is too long to look through. */
-export const MAX_ON_SHEET = 40
+const MAX_ON_SHEET = 40
 
 async function contextOf(run: StoredRun): Promise<CardContext> {
   const images = await database.images.where('run').equals(run.id).toArray()

@@ -43,7 +43,7 @@ export function mostToKnow(
   return { level: worst.level, words: worst.rule.replace(/^image-/, '').replaceAll('-', ' ') }
 }
 
-export const pictureOrders = ['most-pages', 'worst', 'heaviest', 'smallest'] as const
+const pictureOrders = ['most-pages', 'worst', 'heaviest', 'smallest'] as const
 export type PictureOrder = (typeof pictureOrders)[number]
 
 const LEVELS: (Level | undefined)[] = ['error', 'warning', 'note', undefined]

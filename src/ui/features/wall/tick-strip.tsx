@@ -18,7 +18,7 @@ const LOOK: Record<State, string> = {
 
 const NAME: Record<State, string> = { error: 'with errors', warning: 'with warnings', clear: 'clear' }
 
-export function stateOf(row: WallRow): State {
+function stateOf(row: WallRow): State {
   return row.levels.error > 0 ? 'error' : row.levels.warning > 0 ? 'warning' : 'clear'
 }
 

@@ -4,21 +4,21 @@ import { SURFACE_ID, surfaces } from '@/core/surface'
 export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'pictures' | 'drift' | 'clearance'
 
 /** Parts of the drafts' area. */
-export const draftTabs = ['pages', 'texts', 'defaults', 'patterns', 'take-away'] as const
+const draftTabs = ['pages', 'texts', 'defaults', 'patterns', 'take-away'] as const
 export type DraftTab = (typeof draftTabs)[number]
 
-export const panes = ['reasons', 'draft', 'findings', 'tags'] as const
+const panes = ['reasons', 'draft', 'findings', 'tags'] as const
 export type Pane = (typeof panes)[number]
 
 /** Symptoms that the wall can be narrowed to. They combine: a card must show all that are chosen. */
 export const symptoms = ['errors', 'fell-back', 'same-picture', 'text-cut', 'no-picture', 'changed'] as const
 export type Symptom = (typeof symptoms)[number]
 
-export const sorts = ['worst', 'address', 'found'] as const
+const sorts = ['worst', 'address', 'found'] as const
 export type Sort = (typeof sorts)[number]
 
 /** Ways to look at a picture. */
-export const pictureLooks = ['crops', 'keep-zone', 'recompressed'] as const
+const pictureLooks = ['crops', 'keep-zone', 'recompressed'] as const
 export type PictureLook = (typeof pictureLooks)[number]
 
 /** Parts of the drift's area: two runs, the copies that places hold, a place to practise on. */

@@ -4,7 +4,7 @@ import type { WallRow } from '@/store/database'
 import type { RouteState, Sort, Symptom } from '../view/view'
 
 /** A picture on so many cards is one that everybody sees too often. */
-export const SAME_PICTURE_FROM = 3
+const SAME_PICTURE_FROM = 3
 
 /** Rows with the cards of the other side, as it stands or as launched, where the two differ. */
 export function rowsAs(rows: WallRow[], isOther: boolean): WallRow[] {
@@ -28,7 +28,7 @@ export function withChanges(rows: WallRow[], changes: Changes | null): ShownRow[
 }
 
 /** Pictures by how many cards of one surface show them. */
-export function pictureUses(rows: readonly WallRow[], surface: string): Map<string, number> {
+function pictureUses(rows: readonly WallRow[], surface: string): Map<string, number> {
   const uses = new Map<string, number>()
   for (const row of rows) {
     const url = ownEntry(row.faces, surface)?.image
@@ -38,12 +38,7 @@ export function pictureUses(rows: readonly WallRow[], surface: string): Map<stri
 }
 
 /** Does a page show this symptom on this surface? */
-export function hasSymptom(
-  row: ShownRow,
-  symptom: Symptom,
-  surface: string,
-  uses: ReadonlyMap<string, number>,
-): boolean {
+function hasSymptom(row: ShownRow, symptom: Symptom, surface: string, uses: ReadonlyMap<string, number>): boolean {
   const face = ownEntry(row.faces, surface)
   switch (symptom) {
     case 'errors':

@@ -4,7 +4,7 @@ import type { Draft } from '@/core/draft'
 import type { WallRow } from '@/store/database'
 
 /** Whose picture a page has: its own, one that others have too, none. */
-export type HasPicture = 'own' | 'shared' | 'none'
+type HasPicture = 'own' | 'shared' | 'none'
 /** `drafted`: address of a picture that is drafted for the page; null when none is. */
 export type ComposePage = { url: string; path: string; has: HasPicture; drafted: string | null }
 export type ComposeSection = { section: string; pages: ComposePage[]; without: number; drafted: number }
