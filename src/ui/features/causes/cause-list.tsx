@@ -2,14 +2,14 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
-import { useEffect, useMemo, useRef } from 'react'
+import { useMemo, useRef } from 'react'
 import type { Cause } from '@/core/cause'
 import { sectionName } from '@/core/section'
 import { addTo } from '@/core/text'
 import type { WallRow } from '@/store/database'
 import { count } from '../../kit/words'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
-import { isTyping } from '../../state/keys/heard'
+import { useKeys } from '../../state/keys/use-keys'
 
 /** Pages that a strip draws; more share a stroke. */
 const MAX_STROKES = 40
@@ -46,20 +46,14 @@ export function CauseList({ causes, rows, chosen, onChoose }: Props) {
     overscan: 4,
   })
   const at = causes.findIndex(({ id }) => id === chosen)
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
-      const step =
-        event.key === 'j' || event.key === 'ArrowDown' ? 1 : event.key === 'k' || event.key === 'ArrowUp' ? -1 : 0
-      const next = step === 0 ? undefined : causes[at + step]
-      if (!next) return
-      event.preventDefault()
-      onChoose(next.id)
-      virtual.scrollToIndex(at + step, { align: 'auto' })
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [causes, at, onChoose, virtual])
+  useKeys((action) => {
+    const step = action === 'down' ? 1 : action === 'up' ? -1 : 0
+    const next = step === 0 ? undefined : causes[at + step]
+    if (!next) return false
+    onChoose(next.id)
+    virtual.scrollToIndex(at + step, { align: 'auto' })
+    return true
+  })
   return (
     <div ref={pane} className="min-h-0 flex-1 overflow-auto px-3 pb-6 max-md:max-h-[60vh]">
       <ol className="relative" style={{ height: virtual.getTotalSize() }}>

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { redoStep, undoStep } from '../../state/draft/draft-history'
+import { controlledActionOf } from '../../state/keys/keys'
 
 /** How long what was undone is said. */
 const SAID_MS = 3000
@@ -11,10 +12,9 @@ export function UndoKeys() {
   const [said, setSaid] = useState('')
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey) return
-      const key = event.key.toLowerCase()
-      const isRedo = (key === 'z' && event.shiftKey) || key === 'y'
-      if (key !== 'z' && !isRedo) return
+      const action = controlledActionOf(event)
+      if (action !== 'undo' && action !== 'redo') return
+      const isRedo = action === 'redo'
       // A search box or another field that is no draft keeps its own undoing.
       const field = (event.target as HTMLElement).closest('input, textarea')
       if (field && !field.closest('[role="tabpanel"]')) return

@@ -59,7 +59,7 @@ export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack,
     [entry, entries, at, onAsked],
   )
   const [said, setSaid] = useState('')
-  const letters = useMemo(() => {
+  const acts = useMemo(() => {
     const tickOff = (renewed: boolean) => {
       setSaid('')
       void goOn(renewed)
@@ -83,9 +83,14 @@ export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack,
       setChosen(lastAsked)
       void onTakeBack(lastAsked)
     }
-    return { o: ask, t: () => tickOff(true), n: () => tickOff(false), u: takeBack }
+    return {
+      ask,
+      'asked-by-hand': () => tickOff(true),
+      'asked-in-vain': () => tickOff(false),
+      'take-back': takeBack,
+    }
   }, [entry, surface, goOn, onTakeBack, lastAsked])
-  useListKeys({ length: entries.length, at, onMove: move, goTo, letters })
+  useListKeys({ length: entries.length, at, onMove: move, goTo, acts })
   if (entries.length === 0) {
     return (
       <p className="flex-1 py-4 text-quiet">
@@ -121,16 +126,21 @@ export function RefreshTable({ entries, surface, run, goTo, onAsked, onTakeBack,
       </div>
       {entry && (
         <div className="flex shrink-0 flex-wrap items-center gap-2 border-t border-line py-2">
-          <button type="button" className="button button-main h-[28px]!" onClick={letters.o}>
+          <button type="button" className="button button-main h-[28px]!" onClick={acts.ask}>
             Ask again, tick off <kbd className="key">O</kbd>
           </button>
-          <button type="button" className="button h-[28px]!" onClick={letters.t}>
+          <button type="button" className="button h-[28px]!" onClick={acts['asked-by-hand']}>
             Asked by hand <kbd className="key">T</kbd>
           </button>
-          <button type="button" className="button h-[28px]!" onClick={letters.n}>
+          <button type="button" className="button h-[28px]!" onClick={acts['asked-in-vain']}>
             Asked, not yet renewed <kbd className="key">N</kbd>
           </button>
-          <button type="button" className="button h-[28px]!" disabled={lastAsked === null} onClick={() => letters.u()}>
+          <button
+            type="button"
+            className="button h-[28px]!"
+            disabled={lastAsked === null}
+            onClick={() => acts['take-back']()}
+          >
             Take back <kbd className="key">U</kbd>
           </button>
           <button

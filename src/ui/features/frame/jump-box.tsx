@@ -3,6 +3,7 @@
 import { Dialog } from 'radix-ui'
 import { useEffect, useMemo, useState } from 'react'
 import type { StoredRun } from '@/store/database'
+import { controlledActionOf } from '../../state/keys/keys'
 import { startRun } from '../../state/run/session'
 import { crawlFrom } from '../../state/run/sources'
 import { useRows } from '../../state/run/use-run'
@@ -39,7 +40,7 @@ export function JumpBox({
   const [isOpen, setIsOpen] = useState(false)
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if ((event.metaKey || event.ctrlKey) && event.key.toLowerCase() === 'k') {
+      if (controlledActionOf(event) === 'jump') {
         event.preventDefault()
         setIsOpen(true)
       }

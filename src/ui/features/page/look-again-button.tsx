@@ -1,10 +1,10 @@
 'use client'
 
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback, useState } from 'react'
 import type { StoredRun } from '@/store/database'
 import { FileButton } from '../../kit/file-button'
 import { useAskFirst } from '../../parts/ask-first'
-import { isTyping } from '../../state/keys/heard'
+import { useKeys } from '../../state/keys/use-keys'
 import { folderPicker } from '../../state/run/build-folder'
 import { chosenFiles } from '../../state/run/dropped-files'
 import { chooseKeptFolder, type Given, lookAddress, lookPlace, requestLook } from '../../state/run/look-again'
@@ -42,15 +42,11 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
     () => askFirst(run, isOfFiles ? null : lookAddress(run, url), () => void look()),
     [askFirst, run, isOfFiles, url, look],
   )
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== 'r' || isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
-      event.preventDefault()
-      start()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [start])
+  useKeys((action) => {
+    if (action !== 'look-again') return false
+    start()
+    return true
+  })
   return (
     <span className="flex items-center gap-2 max-md:flex-wrap">
       {dialog}

@@ -9,7 +9,7 @@ import { bytes, clockTime } from '../../kit/words'
 import { StandingSwitch } from '../../parts/standing-switch'
 import type { DraftPaneSlot } from '../../state/draft/slots'
 import { usePageDraft } from '../../state/draft/use-page-draft'
-import { isTyping } from '../../state/keys/heard'
+import { useKeys } from '../../state/keys/use-keys'
 import type { Spot } from '../../state/page/lit'
 import { useEditor } from '../../state/page/use-editor'
 import { useCardContext } from '../../state/run/use-card-context'
@@ -239,20 +239,15 @@ function PageHeader({
 
 /** J and K to the neighbours, digits for surfaces. */
 function usePageKeys({ row, neighbours, goTo }: { row: WallRow | null; neighbours: WallRow[]; goTo: GoTo }): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
-      const at = neighbours.findIndex(({ url }) => url === row?.url)
-      const surface = surfaceOfKey(event.key)
-      const next = event.key === 'j' ? neighbours[at + 1] : event.key === 'k' ? neighbours[at - 1] : undefined
-      if (next) goTo({ page: next.path }, 'replace')
-      else if (surface) goTo({ surface: surface.id }, 'replace')
-      else return
-      event.preventDefault()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [row, neighbours, goTo])
+  useKeys((_action, event) => {
+    const at = neighbours.findIndex(({ url }) => url === row?.url)
+    const surface = surfaceOfKey(event.key)
+    const next = event.key === 'j' ? neighbours[at + 1] : event.key === 'k' ? neighbours[at - 1] : undefined
+    if (next) goTo({ page: next.path }, 'replace')
+    else if (surface) goTo({ surface: surface.id }, 'replace')
+    else return false
+    return true
+  })
 }
 
 /** E opens the draft, and puts the cursor into its title. */
@@ -260,16 +255,12 @@ function useDraftKey(setTab: (pane: Pane) => void, pane: Pane): void {
   useEffect(() => {
     if (pane === 'draft') focusDraft()
   }, [pane])
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== 'e' || isTyping(event) || event.metaKey || event.ctrlKey || event.altKey) return
-      setTab('draft')
-      event.preventDefault()
-      focusDraft()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [setTab])
+  useKeys((action) => {
+    if (action !== 'draft') return false
+    setTab('draft')
+    focusDraft()
+    return true
+  })
 }
 
 /** Once it is drawn, the draft's first field has the cursor. */

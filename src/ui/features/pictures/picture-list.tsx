@@ -9,7 +9,7 @@ import type { CropResult } from '@/core/surface'
 import { count } from '../../kit/words'
 import { CardPicture } from '../../parts/card/card-picture'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
-import { addressedArea, isTyping } from '../../state/keys/heard'
+import { addressedArea, useKeys } from '../../state/keys/use-keys'
 import { parseView } from '../../state/view/view'
 import { mostToKnow, pathOfPicture, pictureInShort } from './picture-facts'
 
@@ -39,29 +39,25 @@ export function PictureList({ run, site, entries, images, cropsFor, chosen, sele
     // The picture that the address names is in sight from the start.
     if (first.current > 0) virtual.scrollToIndex(first.current, { align: 'center' })
   }, [virtual])
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey || addressedArea() !== 'pictures') return
-      const isOnHandle = (event.target as HTMLElement).closest('[data-focus-handle]') !== null
-      // The address is ahead of what is drawn while keys come faster than drawings.
-      const { picture } = parseView(window.location.pathname, window.location.search)
-      const at = Math.max(
-        0,
-        entries.findIndex(({ url }) => url === picture),
-      )
-      const down = event.key === 'j' || (event.key === 'ArrowDown' && !isOnHandle)
-      const up = event.key === 'k' || (event.key === 'ArrowUp' && !isOnHandle)
-      const next = entries[at + (down ? 1 : up ? -1 : 0)]
-      if (event.key === 'x' && entries[at]) onSelect(entries[at].url)
-      else if ((down || up) && next) {
-        onChoose(next.url)
-        virtual.scrollToIndex(at + (down ? 1 : -1), { align: 'auto' })
-      } else return
-      event.preventDefault()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [entries, onChoose, onSelect, virtual])
+  useKeys((action, event) => {
+    if (addressedArea() !== 'pictures') return false
+    const isOnHandle = (event.target as HTMLElement).closest('[data-focus-handle]') !== null
+    // The address is ahead of what is drawn while keys come faster than drawings.
+    const { picture } = parseView(window.location.pathname, window.location.search)
+    const at = Math.max(
+      0,
+      entries.findIndex(({ url }) => url === picture),
+    )
+    const isMove = (action === 'down' || action === 'up') && !(isOnHandle && event.key.startsWith('Arrow'))
+    const step = action === 'down' ? 1 : -1
+    const next = entries[at + step]
+    if (action === 'select' && entries[at]) onSelect(entries[at].url)
+    else if (isMove && next) {
+      onChoose(next.url)
+      virtual.scrollToIndex(at + step, { align: 'auto' })
+    } else return false
+    return true
+  })
   return (
     <div ref={pane} className="min-h-0 flex-1 overflow-auto px-2 pb-6 max-md:max-h-[40vh]">
       <ol className="relative" style={{ height: virtual.getTotalSize() }}>

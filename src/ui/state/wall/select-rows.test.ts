@@ -3,7 +3,6 @@ import type { Face, Trait } from '@/core/surface'
 import type { WallRow } from '@/store/database'
 import { ticksOf } from '../../features/wall/tick-strip'
 import { changesOf } from '../../features/wall/use-changes'
-import { indexAfter, stepOf } from '../../features/wall/use-wall-keys'
 import { digitOfCode, keyOfSurface, surfaceOfKey } from '../surface/surface-keys'
 import type { RouteState } from '../view/view'
 import { badgeOf, countSymptoms, groupSections, rowsAs, selectRows, withChanges } from './select-rows'
@@ -113,26 +112,6 @@ test('the word under a card', () => {
   expect(badgeOf({ ...rows[1]!, findings: [finding] }, 'wide-feed')).toEqual({
     level: 'warning',
     text: 'heavy picture',
-  })
-})
-
-describe('moving by keys', () => {
-  test.each([
-    ['ArrowDown', 3],
-    ['j', 3],
-    ['k', -3],
-    ['h', -1],
-    ['l', 1],
-    ['x', null],
-  ])('%s steps %s in three columns', (key, step) => {
-    expect(stepOf(key, 3)).toBe(step)
-  })
-
-  test('stays on the wall', () => {
-    expect(indexAfter(-1, 1, 5)).toBe(0)
-    expect(indexAfter(4, 1, 5)).toBe(4)
-    expect(indexAfter(1, -3, 5)).toBe(1)
-    expect(indexAfter(1, 3, 5)).toBe(4)
   })
 })
 

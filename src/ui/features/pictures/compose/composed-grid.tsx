@@ -4,7 +4,8 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
 import { useEffect, useRef } from 'react'
 import type { Shape } from '@/core/image'
-import { addressedArea, isTyping } from '../../../state/keys/heard'
+import type { Action } from '../../../state/keys/keys'
+import { addressedArea, useKeys } from '../../../state/keys/use-keys'
 import { parseView } from '../../../state/view/view'
 import type { ComposePage } from './compose-sections'
 import { composedFaults, usePreview } from './composed-preview'
@@ -42,32 +43,24 @@ export function ComposedGrid({ pages, shape, queue, askFor, family, chosen, onCh
   })
   // biome-ignore lint/correctness/useExhaustiveDependencies: another shape makes rows of another height
   useEffect(() => virtual.measure(), [ratio, virtual])
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || event.metaKey || event.ctrlKey || event.altKey || addressedArea() !== 'pictures') return
-      // The address is ahead of what is drawn while keys come faster than drawings.
-      const { page } = parseView(window.location.pathname, window.location.search)
-      const at = Math.max(
-        0,
-        pages.findIndex(({ path }) => path === page),
-      )
-      const steps: Record<string, number> = {
-        j: 1,
-        k: -1,
-        ArrowRight: 1,
-        ArrowLeft: -1,
-        ArrowDown: COLUMNS,
-        ArrowUp: -COLUMNS,
-      }
-      const next = pages[at + (steps[event.key] ?? 0)]
-      if (!(event.key in steps) || !next) return
-      event.preventDefault()
-      onChoose(next)
-      virtual.scrollToIndex(Math.floor((at + steps[event.key]!) / COLUMNS), { align: 'auto' })
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [pages, onChoose, virtual])
+  useKeys((action, event) => {
+    if (addressedArea() !== 'pictures') return false
+    // The address is ahead of what is drawn while keys come faster than drawings.
+    const { page } = parseView(window.location.pathname, window.location.search)
+    const at = Math.max(
+      0,
+      pages.findIndex(({ path }) => path === page),
+    )
+    // Letters go from one to the next, as in a list; arrows over the grid.
+    const row = event.key.startsWith('Arrow') ? COLUMNS : 1
+    const steps: Partial<Record<Action, number>> = { left: -1, right: 1, up: -row, down: row }
+    const step = event.key === 'h' || event.key === 'l' ? undefined : steps[action]
+    const next = step === undefined ? undefined : pages[at + step]
+    if (step === undefined || !next) return false
+    onChoose(next)
+    virtual.scrollToIndex(Math.floor((at + step) / COLUMNS), { align: 'auto' })
+    return true
+  })
   return (
     <div ref={pane} className="min-h-0 flex-1 overflow-auto pb-3 max-md:max-h-[50vh]">
       <ol aria-label="Pictures of the section" className="relative" style={{ height: virtual.getTotalSize() }}>

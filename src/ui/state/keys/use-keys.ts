@@ -1,0 +1,41 @@
+'use client'
+
+import { useEffectEvent, useLayoutEffect } from 'react'
+import { type Area, parseView } from '../view/view'
+import { type Action, actionOf } from './keys'
+
+/** Does the key belong to a field that is being typed into, or to an open dialog? */
+function isTyping(event: KeyboardEvent): boolean {
+  const target = event.target as HTMLElement | null
+  return Boolean(target?.closest('input, textarea, select, [contenteditable], [role="dialog"], [role="menu"]'))
+}
+
+/** Area in the address, which is ahead of what is drawn while keys come faster than drawings. */
+export function addressedArea(): Area {
+  return parseView(window.location.pathname, window.location.search).area
+}
+
+/**
+ * Hears the keys that are meant for the app, by what they do. Whoever hears a key first and takes it has it alone.
+ *
+ * @param onAction returns true where it took the key
+ * @param onOther the same for keys that do nothing by themselves
+ */
+export function useKeys(
+  onAction: (action: Action, event: KeyboardEvent) => boolean,
+  onOther: (event: KeyboardEvent) => boolean = () => false,
+): void {
+  const heard = useEffectEvent((event: KeyboardEvent) => {
+    const action = actionOf(event)
+    return action === null ? onOther(event) : onAction(action, event)
+  })
+  // Before anything is painted: a key that answers what is seen must not be heard by what was there before.
+  useLayoutEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return
+      if (heard(event)) event.preventDefault()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+}
