@@ -1,4 +1,3 @@
-import { checkPage, createCheckContext } from '@/core/check'
 import { GatheringBuilder, type QueuedUrl, type ServedImage, type WireEvent } from '@/core/crawl'
 import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
 import { database, type WallRow } from '@/store/database'
@@ -8,9 +7,8 @@ import { deleteRun, keptRequest } from '@/store/runs'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
 import { exportRun } from './export-run'
-import { judge } from './judge'
+import { judge, rowsOfTouched } from './judge'
 import { recheck, runLook } from './look-again'
-import { makeRow } from './make-row'
 import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage } from './protocol'
 import { slowest } from './slowest'
 import { ThumbMaker } from './thumb-maker'
@@ -226,14 +224,7 @@ class GatherRun {
   }
 
   private async writeRows(gathering: Gathering, pages: GatheredPage[], images: Set<string>): Promise<void> {
-    const context = createCheckContext(gathering)
-    const isNew = new Set(pages.map(({ url }) => url))
-    const rows = context.pages.flatMap((page, order) => {
-      const declared = page.facts ? context.declaredImages({ ...page, facts: page.facts }) : []
-      const isTouched = isNew.has(page.url) || declared.some(({ url }) => images.has(url))
-      return isTouched ? [makeRow(this.runId, page, order, checkPage(page, context), context)] : []
-    })
-    await this.putRows(rows)
+    await this.putRows(await rowsOfTouched(this.runId, gathering, new Set(pages.map(({ url }) => url)), images))
   }
 
   private async putRows(rows: WallRow[]): Promise<void> {
