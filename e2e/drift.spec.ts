@@ -200,7 +200,7 @@ test.describe('held copies', () => {
     const chat = refresh(page, 'Team chat')
     await expect(chat.getByRole('heading', { name: '1 copy out of date' })).toBeVisible()
     await expect(chat.getByText(/more would be out of date, and are too old by now/)).toBeVisible()
-    await page.getByRole('button', { name: 'What was marked' }).click()
+    await page.getByRole('radio', { name: 'What was marked' }).click()
     await expect(chat.getByText('holds no copy of this site')).toBeVisible()
     await page.getByLabel('Address or path, as it was posted').fill('/nowhere')
     await expect(page.getByText('No page of this site is known under that address.')).toBeVisible()

@@ -51,7 +51,7 @@ function fetcher(over: { innerHosts?: InnerHosts; timeoutMs?: number; signal?: A
   const made = createFetcher({
     innerHosts: inner(named),
     concurrency: 4,
-    timeoutMs: 3000,
+    timeoutMs: 30_000,
     signal: new AbortController().signal,
     ...over,
   })
@@ -205,7 +205,7 @@ describe('codings as browsers take them', () => {
     const made = createFetcher({
       innerHosts: inner(host),
       concurrency: 1,
-      timeoutMs: 3000,
+      timeoutMs: 30_000,
       signal: new AbortController().signal,
     })
     try {

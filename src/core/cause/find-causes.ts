@@ -1,5 +1,5 @@
 import { areLanguageVersions, type CheckContext, type PageVerdict } from '../check'
-import type { Finding, Level, SiteFinding } from '../model'
+import { byLevel, type Finding, LEVELS, type Level, type SiteFinding } from '../model'
 import { addTo, groupBy } from '../text'
 import type { Cause, CauseKind } from './cause'
 import { type Fault, faultsOf } from './faults'
@@ -18,7 +18,6 @@ const EVIDENCE = 3
 /** Checks of texts that several pages share. */
 const SHARED_TEXTS: ReadonlySet<string> = new Set(['title-duplicate', 'description-duplicate'])
 
-const LEVELS: readonly Level[] = ['error', 'warning', 'note']
 const worst = (levels: Iterable<Level>): Level => {
   const found = new Set(levels)
   return LEVELS.find((level) => found.has(level)) ?? 'note'
@@ -30,10 +29,7 @@ const rulesOf = (faults: readonly Fault[]) =>
 /** The finding that stands for all: the gravest; of equals the one that most faults have. */
 function mainOf(findings: readonly Finding[]): Finding {
   const counts = groupBy(findings, ({ rule }) => rule)
-  return [...findings].sort(
-    (a, b) =>
-      LEVELS.indexOf(a.level) - LEVELS.indexOf(b.level) || counts.get(b.rule)!.length - counts.get(a.rule)!.length,
-  )[0]!
+  return [...findings].sort((a, b) => byLevel(a, b) || counts.get(b.rule)!.length - counts.get(a.rule)!.length)[0]!
 }
 
 function clearsOf(findings: readonly Finding[]): Cause['clears'] {
@@ -339,10 +335,7 @@ class CauseFinder {
 /** What stands most in the way first. */
 function inOrder(a: Cause, b: Cause): number {
   return (
-    LEVELS.indexOf(a.level) - LEVELS.indexOf(b.level) ||
-    b.clears[a.level] - a.clears[b.level] ||
-    b.pages.length - a.pages.length ||
-    (a.id < b.id ? -1 : 1)
+    byLevel(a, b) || b.clears[a.level] - a.clears[b.level] || b.pages.length - a.pages.length || (a.id < b.id ? -1 : 1)
   )
 }
 

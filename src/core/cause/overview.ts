@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { CheckContext } from '../check'
+import { type CheckContext, MIN_LARGE, MIN_SHOWN } from '../check'
 import type { PageFacts } from '../model'
 import { DEFAULT_LIMITS } from '../requirements'
 import { firstValue, metasOf } from '../surface'
@@ -134,8 +134,8 @@ export const chartMarks = {
     { at: 600_000, name: 'phone chat drops it' },
   ],
   size: [
-    { width: 200, height: 200, name: 'least shown' },
-    { width: 600, height: 315, name: 'large from' },
+    { ...MIN_SHOWN, name: 'least shown' },
+    { ...MIN_LARGE, name: 'large from' },
     { width: 1200, height: 630, name: 'recommended' },
   ],
 } as const

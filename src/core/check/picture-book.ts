@@ -1,4 +1,4 @@
-import type { Finding, GatheredPage, Level, PageFacts } from '../model'
+import { byLevel, type Finding, type GatheredPage, type PageFacts } from '../model'
 import { type CardKind, cardKindOf, metasOf, publicImageUrl } from '../surface'
 import { addTo, groupBy, isBlank } from '../text'
 import { alikePictures } from './alike-pictures'
@@ -23,8 +23,6 @@ export type PictureEntry = {
   /** Addresses of pictures that look the same, of other bytes. */
   alike: string[]
 }
-
-const ORDER: Level[] = ['error', 'warning', 'note']
 
 const saidAlt = (metas: readonly { value: string | null }[]) => {
   const value = metas.find((meta) => !isBlank(meta.value))?.value
@@ -57,12 +55,7 @@ function findingsByPicture(pages: readonly PageVerdict[]): Map<string, PictureFi
       else ofPicture.set(`${rule}\n${message}`, { rule, level, message, fix, pages: 1 })
     }
   }
-  return new Map(
-    [...found].map(([url, ofPicture]) => [
-      url,
-      [...ofPicture.values()].sort((a, b) => ORDER.indexOf(a.level) - ORDER.indexOf(b.level)),
-    ]),
-  )
+  return new Map([...found].map(([url, ofPicture]) => [url, [...ofPicture.values()].sort(byLevel)]))
 }
 
 /** Pages by the pictures that their content shows. */

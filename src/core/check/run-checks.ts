@@ -1,16 +1,17 @@
-import type {
-  Finding,
-  GatheredPage,
-  Gathering,
-  Incomplete,
-  Level,
-  PageFacts,
-  RunNote,
-  SiteFinding,
-  Skipped,
-  Summary,
-  VerdictWord,
-  WaivedFinding,
+import {
+  byLevel,
+  type Finding,
+  type GatheredPage,
+  type Gathering,
+  type Incomplete,
+  type Level,
+  type PageFacts,
+  type RunNote,
+  type SiteFinding,
+  type Skipped,
+  type Summary,
+  type VerdictWord,
+  type WaivedFinding,
 } from '../model'
 import { createWaivers, type LevelOrOff } from '../requirements'
 import { type CheckContext, createCheckContext } from './context'
@@ -89,11 +90,9 @@ export function checkPage(
   return { url: page.url, findings: sortFindings(findings), skipped }
 }
 
-const WEIGHT = { error: 0, warning: 1, note: 2 } as const
-
 /** Errors first, then by line. */
 function sortFindings<T extends Finding>(findings: T[]): T[] {
-  return findings.sort((a, b) => WEIGHT[a.level] - WEIGHT[b.level] || (a.line ?? 0) - (b.line ?? 0))
+  return findings.sort((a, b) => byLevel(a, b) || (a.line ?? 0) - (b.line ?? 0))
 }
 
 /** Checks across pages. */

@@ -1,3 +1,4 @@
+import { isAtLeast, MIN_LARGE } from '../check'
 import type { GatheredImage, PageFacts } from '../model'
 import { firstValue } from '../surface'
 import { collapseWhiteSpace, isBlank } from '../text'
@@ -36,9 +37,6 @@ export function textHelps(facts: PageFacts, field: 'title' | 'description' | 'im
   )
 }
 
-/** From this on a picture can be a large card everywhere that a minimum is published. */
-const LARGE = { width: 600, height: 315 }
-
 /** Pictures that could be shared, the largest first: those that the page names or shows, then all of the run's. */
 export function pictureHelps(
   own: readonly string[],
@@ -49,7 +47,7 @@ export function pictureHelps(
   return [...images]
     .filter(
       ({ errorCode, iconOnly, width, height }) =>
-        errorCode === null && !iconOnly && (width ?? 0) >= LARGE.width && (height ?? 0) >= LARGE.height,
+        errorCode === null && !iconOnly && isAtLeast({ width: width ?? 0, height: height ?? 0 }, MIN_LARGE),
     )
     .map((image) => ({ image, isOwn: named.has(image.url) }))
     .sort((a, b) => Number(b.isOwn) - Number(a.isOwn) || area(b.image) - area(a.image))

@@ -4,6 +4,13 @@ import { z } from 'zod'
 export const Level = z.enum(['error', 'warning', 'note'])
 export type Level = z.infer<typeof Level>
 
+/** Levels from the gravest on. */
+export const LEVELS: readonly Level[] = Level.options
+
+/** Orders by level, the gravest first. */
+export const byLevel = (a: { level: Level }, b: { level: Level }): number =>
+  LEVELS.indexOf(a.level) - LEVELS.indexOf(b.level)
+
 /** What was said of one page, picture or site. */
 export const Finding = z.object({
   rule: z.string(),

@@ -6,7 +6,18 @@
  */
 
 export { FailureCode, FetchFact, LeadingAddress, Linkers, LinkPlace, RedirectHop, SecondLook } from './fetch'
-export { Finding, Level, SiteFinding, Skipped, Summary, TakenOn, VerdictWord, WaivedFinding } from './finding'
+export {
+  byLevel,
+  Finding,
+  LEVELS,
+  Level,
+  SiteFinding,
+  Skipped,
+  Summary,
+  TakenOn,
+  VerdictWord,
+  WaivedFinding,
+} from './finding'
 export { GatheredImage, ImageColors, ImageFormat } from './image'
 export { type LineOf, linesOfJson } from './json-lines'
 export { isKnownType, isOwnType, KNOWN_TYPES } from './og-types'

@@ -1,4 +1,4 @@
-import type { Level, Summary, TakenOn } from '../model'
+import { LEVELS, type Level, type Summary, type TakenOn } from '../model'
 import { groupBy } from '../text'
 import { pathOn } from './located'
 import type { RunDocument, StatedFinding } from './run-document'
@@ -10,8 +10,6 @@ import type { RunDocument, StatedFinding } from './run-document'
 export type PaperOptions = { failOn: Level | 'never' }
 
 export const plainPaper: PaperOptions = { failOn: 'error' }
-
-const LEVELS: readonly Level[] = ['error', 'warning', 'note']
 
 export const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 

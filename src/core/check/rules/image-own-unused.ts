@@ -3,9 +3,7 @@ import type { CheckContext } from '../context'
 import { sizedImage } from '../declared-images'
 import { defaultPicture } from '../default-picture'
 import { defineCheck } from '../define-check'
-
-/** From this on a picture is shown large wherever a minimum is published. */
-const LARGE = { width: 600, height: 315 }
+import { isAtLeast, MIN_LARGE } from '../sizes'
 
 const uses = new WeakMap<CheckContext, Map<string, number>>()
 
@@ -45,8 +43,7 @@ export const imageOwnUnused = defineCheck({
       const url = publicImageUrl(page, src, context)
       const image = url === null ? undefined : context.images.get(url)
       const size = image && sizedImage(image)
-      if (!image || !size || image.url === declared.url || size.width < LARGE.width || size.height < LARGE.height)
-        continue
+      if (!image || !size || image.url === declared.url || !isAtLeast(size, MIN_LARGE)) continue
       if ((counts.get(image.url) ?? 0) >= DEFAULT_FROM_PAGES) continue
       return [{ message: 'unused', at: declared.tag, data: { url: image.url, ...size } }]
     }

@@ -1,6 +1,6 @@
 import type { PictureEntry } from '@/core/check'
 import { shareLost } from '@/core/image'
-import type { GatheredImage, Level } from '@/core/model'
+import { type GatheredImage, LEVELS, type Level } from '@/core/model'
 import type { CropResult } from '@/core/surface'
 import { bytes } from '../../kit/words'
 
@@ -46,7 +46,7 @@ export function mostToKnow(
 const pictureOrders = ['most-pages', 'worst', 'heaviest', 'smallest'] as const
 export type PictureOrder = (typeof pictureOrders)[number]
 
-const LEVELS: (Level | undefined)[] = ['error', 'warning', 'note', undefined]
+const ORDER: readonly (Level | undefined)[] = [...LEVELS, undefined]
 
 /** Pictures in an order; what is not known comes last. */
 export function orderPictures(
@@ -60,7 +60,7 @@ export function orderPictures(
   }
   const weight = ({ url }: PictureEntry) => images.get(url)?.bytes ?? -1
   const rank = (entry: PictureEntry) =>
-    images.get(entry.url)?.errorCode ? -1 : LEVELS.indexOf(entry.findings[0]?.level)
+    images.get(entry.url)?.errorCode ? -1 : ORDER.indexOf(entry.findings[0]?.level)
   const compare: Record<PictureOrder, (a: PictureEntry, b: PictureEntry) => number> = {
     'most-pages': () => 0,
     worst: (a, b) => rank(a) - rank(b),
