@@ -29,6 +29,15 @@ test('the order lists every folder of the core, and each says what it is for', (
   }
 })
 
+test('the interface asks storage by questions of the store, and never touches the database', () => {
+  const touching = programFiles().filter(
+    (file) =>
+      relative(src('ui'), file)[0] !== '.' &&
+      /import \{[^}]*\bdatabase\b[^}]*\} from '@\/store\/database'/.test(readFileSync(file, 'utf8')),
+  )
+  expect(touching.map((file) => relative(root, file))).toEqual([])
+})
+
 test.each([
   ['core/text/fit.ts', 'core/page/index.ts', 'core/text stands below core/page'],
   ['core/page/decode.ts', 'core/text/fit.ts', 'core/text is entered through its index.ts'],

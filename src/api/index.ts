@@ -6,7 +6,7 @@ import { type Drift, driftBetween, incomparable } from '@/core/compare'
 import type { ReadDocument } from '@/core/document'
 import type { RunDocument } from '@/core/report'
 
-export type { Drift } from '@/core/compare'
+export type { ChangedPage, Drift } from '@/core/compare'
 export { VERSION as version } from '@/core/model'
 
 /** A run document as it is read, of this version of the program or an older one. */

@@ -43,3 +43,8 @@ export async function writeStep(step: DraftStep, side: 'before' | 'after'): Prom
     if (step.defaults) await defaults.put({ site: step.site, defaults: step.defaults[side] })
   })
 }
+
+/** Writes down of a draft what a run has shown of it. */
+export async function updateDraft({ site, url }: Pick<Draft, 'site' | 'url'>, change: Partial<Draft>): Promise<void> {
+  await database.drafts.update([site, url], change)
+}

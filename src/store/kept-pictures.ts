@@ -38,3 +38,8 @@ export async function trimPictures(most: Record<keyof typeof tables, number> = t
   }
   return gone
 }
+
+/** A whole picture by the hash of its bytes; undefined where it is not kept. */
+export async function originalAt(key: string): Promise<Blob | undefined> {
+  return (await database.originals.get(key))?.blob
+}

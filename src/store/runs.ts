@@ -69,3 +69,13 @@ export function newRunId(now: Date, random: () => number): string {
     .toString(36)
     .padStart(3, '0')}`
 }
+
+export const runAt = (id: string): Promise<StoredRun | undefined> => database.runs.get(id)
+
+/** Changes with every run that comes or goes: to be watched. */
+export const runsKept = () => database.runs.count()
+
+/** Writes down who said yes to a run; undefined takes it back. */
+export async function signOff(run: string, signedOff: StoredRun['signedOff']): Promise<void> {
+  await database.runs.update(run, { signedOff })
+}

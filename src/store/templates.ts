@@ -26,3 +26,11 @@ export async function takeTemplates(
     await templateFiles.bulkPut(files.map((file) => ({ ...file, site })))
   })
 }
+
+/** Files that a site's templates may name. */
+export const templateFilesOf = (site: string): Promise<TemplateFile[]> =>
+  database.templateFiles.where('site').equals(site).toArray()
+
+export async function keepTemplateFile(site: string, name: string, blob: Blob): Promise<void> {
+  await database.templateFiles.put({ site, name, blob, savedAt: Date.now() })
+}

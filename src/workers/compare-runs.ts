@@ -1,6 +1,6 @@
 import { type ComparedRun, type Comparison, compareRuns, gatheringCompared } from '@/core/compare'
 import { database, type StoredRun, type WallRow } from '@/store/database'
-import { requirementsOf } from './judge'
+import { requirementsOf } from '@/store/requirements'
 import { gatheringOf, rowsOf } from './look-again'
 import { UserFacingError } from './user-facing-error'
 

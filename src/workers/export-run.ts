@@ -1,8 +1,8 @@
 import type { SignedOff } from '@/core/document'
 import { type RunDocument, reportFormats, runAsJson, runDocument } from '@/core/report'
 import { database, type StoredRun } from '@/store/database'
+import { requirementsOf } from '@/store/requirements'
 import { digestOf } from './digest'
-import { requirementsOf } from './judge'
 import { gatheringOf } from './look-again'
 import { UserFacingError } from './user-facing-error'
 

@@ -1,14 +1,9 @@
 import { findCauses, overviewOf } from '@/core/cause'
 import { type CheckContext, checkPage, createCheckContext, pictureBook, runChecks, type Verdict } from '@/core/check'
 import type { Gathering } from '@/core/model'
-import { noRequirements, type Requirements } from '@/core/requirements'
 import { database, type WallRow } from '@/store/database'
+import { requirementsOf } from '@/store/requirements'
 import { makeRow } from './make-row'
-
-/** Requirements that a site has in this browser. */
-export async function requirementsOf(site: string): Promise<Requirements> {
-  return (await database.requirements.get(site))?.requirements ?? noRequirements
-}
 
 export type Judged = { context: CheckContext; verdict: Verdict; rows: WallRow[] }
 

@@ -7,7 +7,7 @@ import { type CardDifference, type ImageChange, type PageDifference, pageDiffere
 /** Why a place's held copy of a page is out of date. */
 export type RefreshReason = 'text' | 'image' | 'layout' | 'removed' | 'picture-under-same-address'
 
-type ChangedPage = {
+export type ChangedPage = {
   url: string
   surfaces: string[]
   parts: CardPart[]

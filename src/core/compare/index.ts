@@ -6,6 +6,7 @@
 export { pageOfAddress } from './address-variants'
 export { type ComparedRun, gatheringCompared } from './compared-run'
 export {
+  type ChangedPage,
   type Comparison,
   compareRuns,
   type Drift,

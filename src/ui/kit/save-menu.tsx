@@ -45,7 +45,7 @@ export function SaveMenu({ name, groups, about, className }: Props) {
             sideOffset={6}
             className="z-30 min-w-[200px] rounded-card border border-line bg-sheet p-1 text-ink shadow-xl"
           >
-            {about && <DropdownMenu.Label className="px-2 py-1 text-[11.5px] text-quiet">{about}</DropdownMenu.Label>}
+            {about && <DropdownMenu.Label className="px-2 py-1 text-fine text-quiet">{about}</DropdownMenu.Label>}
             {groups.map((forms, index) => (
               <DropdownMenu.Group key={forms[0]?.name} className={clsx(index > 0 && 'mt-1 border-t border-line pt-1')}>
                 {forms.map((form) => (

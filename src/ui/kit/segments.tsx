@@ -53,7 +53,7 @@ export function Segments<T extends string>({
           value={choice.id}
           title={choice.about}
           className={clsx(
-            'whitespace-nowrap text-[12px]',
+            'whitespace-nowrap text-small',
             look.item,
             choice.id === chosen ? look.chosen : 'text-quiet hover:text-ink',
           )}

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useEffectEvent, useRef, useState } from 'react'
 
 /** The address follows what is typed so long after the last key. */
 const FOLLOW_MS = 120
@@ -17,8 +17,7 @@ export function useOwnText(value: string, follow: (text: string) => void): [stri
   const [text, setText] = useState(value)
   /** What was written elsewhere last: when it comes back, it is no news. */
   const written = useRef(value)
-  const followed = useRef(follow)
-  followed.current = follow
+  const followed = useEffectEvent(follow)
   useEffect(() => {
     if (value === written.current) return
     written.current = value
@@ -28,7 +27,7 @@ export function useOwnText(value: string, follow: (text: string) => void): [stri
     if (text === written.current) return
     const timer = setTimeout(() => {
       written.current = text
-      followed.current(text)
+      followed(text)
     }, FOLLOW_MS)
     return () => clearTimeout(timer)
   }, [text])

@@ -39,7 +39,7 @@ function AskFirst({ asking, onClose }: { asking: Asking; onClose: () => void }) 
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <AlertDialog.Content className="fixed left-1/2 top-[14vh] z-50 grid w-[min(520px,94vw)] -translate-x-1/2 gap-4 rounded-[10px] border border-line bg-sheet p-5 text-ink shadow-2xl">
-          <AlertDialog.Title className="font-display text-[18px] font-semibold">
+          <AlertDialog.Title className="font-display text-title font-semibold">
             Ask an address from the archive?
           </AlertDialog.Title>
           <AlertDialog.Description asChild>
@@ -48,7 +48,7 @@ function AskFirst({ asking, onClose }: { asking: Asking; onClose: () => void }) 
                 This run came with a project archive, and so did the address. The app’s server would ask it, from inside
                 your network. Go on only if you know it.
               </p>
-              <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 rounded-card bg-soft px-3 py-2 text-[12.5px]">
+              <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 rounded-card bg-soft px-3 py-2 text-small">
                 <dt className="text-quiet">Host</dt>
                 <dd className="font-mono font-semibold [overflow-wrap:anywhere]">{host}</dd>
                 <dt className="text-quiet">Path</dt>

@@ -20,7 +20,7 @@ export function CheckName({ id }: { id: string }) {
   return (
     <Popover.Root>
       <Popover.Trigger
-        className="font-mono text-[11px] underline decoration-dotted underline-offset-2 hover:text-ink"
+        className="font-mono text-fine underline decoration-dotted underline-offset-2 hover:text-ink"
         aria-label={`${id}: what this check is`}
       >
         {id}
@@ -31,9 +31,9 @@ export function CheckName({ id }: { id: string }) {
           align="end"
           sideOffset={5}
           collisionPadding={10}
-          className="z-50 grid max-h-[60vh] w-[340px] max-w-[94vw] gap-2 overflow-auto rounded-card border border-line bg-sheet p-4 text-[13px] font-normal text-ink shadow-xl"
+          className="z-50 grid max-h-[60vh] w-[340px] max-w-[94vw] gap-2 overflow-auto rounded-card border border-line bg-sheet p-4 text-body font-normal text-ink shadow-xl"
         >
-          <p className="font-mono text-[12px] font-semibold">{check.id}</p>
+          <p className="font-mono text-small font-semibold">{check.id}</p>
           <p>{check.why}</p>
           <p className="text-quiet">
             Looks at {WHERE[check.scope]}: {check.looksAt} {check.level === 'error' ? 'An' : 'A'} {check.level}, unless

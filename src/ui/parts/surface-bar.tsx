@@ -48,15 +48,15 @@ export function SurfaceBar({
             )}
           >
             {marked?.ids.has(surface.id) && (
-              <span aria-hidden="true" className="absolute left-[6px] top-[2px] text-[11px] font-bold leading-none">
+              <span aria-hidden="true" className="absolute left-[6px] top-[2px] text-fine font-bold leading-none">
                 ≠
               </span>
             )}
             <SurfaceShape surface={surface} />
-            <kbd className="absolute right-[5px] top-[3px] text-[10px] leading-none text-quiet">
+            <kbd className="absolute right-[5px] top-[3px] text-sign leading-none text-quiet">
               {keyOfSurface(index)}
             </kbd>
-            <span className={clsx('text-center text-[11px] leading-[12.5px]', isChosen && 'font-semibold text-ink')}>
+            <span className={clsx('text-center text-fine leading-[12.5px]', isChosen && 'font-semibold text-ink')}>
               {surface.name}
             </span>
           </ToggleGroup.Item>

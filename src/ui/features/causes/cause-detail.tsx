@@ -27,12 +27,12 @@ export function CauseDetail({ run, cause, rows, goTo }: { run: StoredRun; cause:
   }
   return (
     <article className="grid max-w-[720px] gap-4">
-      <h2 className="text-[15px] font-semibold leading-snug [overflow-wrap:anywhere]">{cause.change}</h2>
+      <h2 className="text-lead font-semibold leading-snug [overflow-wrap:anywhere]">{cause.change}</h2>
       {cause.snippet && (
         <section>
           <div className="mb-1 flex items-baseline gap-3">
             <h3 className="font-semibold">Tags to write</h3>
-            <span className="text-[12px] text-quiet">
+            <span className="text-small text-quiet">
               filled in for {pathOf(cause.pages[0]!)}; write what … stands for
             </span>
             <span role="status" className="ml-auto text-good">
@@ -42,20 +42,20 @@ export function CauseDetail({ run, cause, rows, goTo }: { run: StoredRun; cause:
               Copy
             </button>
           </div>
-          <pre className="overflow-x-auto rounded-card border border-line bg-sheet px-3 py-2 font-mono text-[11.5px] leading-[19px] whitespace-pre-wrap [overflow-wrap:anywhere]">
+          <pre className="overflow-x-auto rounded-card border border-line bg-sheet px-3 py-2 font-mono text-fine leading-[19px] whitespace-pre-wrap [overflow-wrap:anywhere]">
             {cause.snippet}
           </pre>
         </section>
       )}
       <section>
         <h3 className="mb-1 font-semibold">Seen at</h3>
-        <ul className="grid gap-[3px] text-[12.5px]">
+        <ul className="grid gap-[3px] text-small">
           {cause.evidence.map(({ url, line, value }, index) => (
             // One line may be seen for two values: only its place among the evidence of this cause is its own.
             <li key={`${cause.id} ${index}`} className="[overflow-wrap:anywhere]">
               <button
                 type="button"
-                className="font-mono text-[12px] text-pick hover:underline"
+                className="font-mono text-small text-pick hover:underline"
                 onClick={() => goTo({ area: 'page', page: pathOf(url), pane: 'findings' })}
               >
                 {pathOf(url)}
@@ -80,7 +80,7 @@ export function CauseDetail({ run, cause, rows, goTo }: { run: StoredRun; cause:
             <li key={url}>
               <button
                 type="button"
-                className="font-mono text-[12px] text-pick hover:underline"
+                className="font-mono text-small text-pick hover:underline"
                 onClick={() => goTo({ area: 'page', page: pathOf(url) })}
               >
                 {pathOf(url)}
@@ -90,7 +90,7 @@ export function CauseDetail({ run, cause, rows, goTo }: { run: StoredRun; cause:
           {cause.pages.length > NAMED && <li className="text-quiet">and {cause.pages.length - NAMED} more</li>}
         </ul>
       </section>
-      <p className="text-[12px] text-quiet">
+      <p className="text-small text-quiet">
         Checks:{' '}
         {cause.rules.map((rule, index) => (
           <span key={rule}>

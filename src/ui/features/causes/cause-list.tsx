@@ -76,12 +76,12 @@ export function CauseList({ causes, rows, chosen, onChoose }: Props) {
                   cause.id === chosen ? 'border-line bg-sheet' : 'border-transparent hover:bg-soft',
                 )}
               >
-                <span className="flex items-baseline gap-2 text-[12px]">
+                <span className="flex items-baseline gap-2 text-small">
                   <span className={clsx('font-semibold', LEVEL_LOOK[cause.level])}>
                     <span aria-hidden="true">{LEVEL_SIGN[cause.level]} </span>
                     {cause.level}
                   </span>
-                  <span className="truncate font-mono text-[11.5px] text-quiet">
+                  <span className="truncate font-mono text-fine text-quiet">
                     {cause.section === '*' ? 'whole site' : sectionName(cause.section)}
                   </span>
                   <span className="ml-auto shrink-0 text-quiet">{clearsInWords(cause.clears)}</span>

@@ -2,7 +2,8 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { Tabs } from 'radix-ui'
-import { database, type StoredOverview, type StoredRun, type WallRow } from '@/store/database'
+import type { StoredOverview, StoredRun, WallRow } from '@/store/database'
+import { overviewOf } from '@/store/overviews'
 import { Notice } from '../../kit/notice'
 import { count } from '../../kit/words'
 import { type Loaded, useRows } from '../../state/run/use-run'
@@ -18,7 +19,7 @@ import { PicturesChart } from './pictures-chart'
 export function CausesArea({ view, goTo, run }: { view: RouteState; goTo: GoTo; run: Loaded<StoredRun> }) {
   const id = run.kind === 'ready' ? run.value.id : null
   const rows = useRows(id)
-  const stored = useLiveQuery(async () => ({ found: id === null ? undefined : await database.overviews.get(id) }), [id])
+  const stored = useLiveQuery(async () => ({ found: id === null ? undefined : await overviewOf(id) }), [id])
   if (run.kind === 'loading' || rows === undefined || stored === undefined) return <Notice text="Reading the run …" />
   if (run.kind === 'missing') {
     return (
@@ -69,7 +70,7 @@ function Causes({ run, rows, stored, view, goTo }: Props) {
     <div className="grid h-full grid-cols-[minmax(360px,5fr)_minmax(0,6fr)] max-md:block max-md:overflow-auto">
       <section aria-label="Causes" className="flex min-h-0 flex-col border-r border-line">
         <header className="px-5 pb-2 pt-4">
-          <h1 className="font-display text-[20px] font-semibold leading-tight">{headline(causes.length, run)}</h1>
+          <h1 className="font-display text-head font-semibold leading-tight">{headline(causes.length, run)}</h1>
           {summary && (
             <p className="text-quiet">
               {count(summary.error, 'error')}, {count(summary.warning, 'warning')}, {count(summary.note, 'note')}. What

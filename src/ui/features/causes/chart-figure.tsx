@@ -14,10 +14,10 @@ export function ChartFigure({ name, about, table, children }: Props) {
     <figure>
       <figcaption className="mb-1 flex items-baseline gap-3">
         <b className="font-semibold">{name}</b>
-        {about && <span className="text-[12px] text-quiet">{about}</span>}
+        {about && <span className="text-small text-quiet">{about}</span>}
         <button
           type="button"
-          className="ml-auto text-[12px] text-pick hover:underline"
+          className="ml-auto text-small text-pick hover:underline"
           onClick={() => setIsTable(!isTable)}
         >
           {isTable ? 'As a chart' : 'As a table'}

@@ -46,7 +46,7 @@ export function HeatMap({
 }) {
   return (
     <div>
-      <p className="mb-3 flex flex-wrap gap-x-4 gap-y-1 text-[12px] text-quiet">
+      <p className="mb-3 flex flex-wrap gap-x-4 gap-y-1 text-small text-quiet">
         {STATES.map(({ state, name, look }) => (
           <span key={state} className="flex items-center gap-[6px]">
             <span
@@ -58,7 +58,7 @@ export function HeatMap({
         ))}
       </p>
       <div className="overflow-x-auto">
-        <table className="border-separate border-spacing-[3px] text-[12px]">
+        <table className="border-separate border-spacing-[3px] text-small">
           <thead>
             <tr>
               <th scope="col" className="pr-2 text-left font-semibold">
@@ -77,7 +77,7 @@ export function HeatMap({
                 <th scope="row" className="pr-2 text-left font-normal">
                   <button
                     type="button"
-                    className="max-w-[150px] truncate font-mono text-[12px] hover:underline"
+                    className="max-w-[150px] truncate font-mono text-small hover:underline"
                     onClick={() => onSection(section)}
                   >
                     {sectionName(section)}

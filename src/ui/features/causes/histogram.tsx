@@ -36,7 +36,7 @@ export function Histogram({ name, values, step, most, marks, written, onRange }:
   ).map((bar) => ({ ...bar, label: written(bar.from) }))
   const labelOf = (at: number) => bars[Math.min(bars.length - 1, Math.floor(at / step))]!.label
   const table = () => (
-    <table className="text-[12px]">
+    <table className="text-small">
       <thead>
         <tr>
           <th className="pr-6 text-left">From</th>

@@ -30,7 +30,7 @@ export function PageLinks({
           <li key={url}>
             <button
               type="button"
-              className="font-mono text-[12px] text-pick hover:underline"
+              className="font-mono text-small text-pick hover:underline"
               onClick={() => goTo({ area: 'page', page: paths.get(url) ?? url })}
             >
               {paths.get(url) ?? url}

@@ -102,7 +102,7 @@ export function PicturesChart({ pictures, rows, goTo }: { pictures: PictureSize[
                   const one = payload?.[0]?.payload as PictureSize | undefined
                   if (!one) return null
                   return (
-                    <div className="rounded-card border border-line bg-sheet px-3 py-2 text-[12px]">
+                    <div className="rounded-card border border-line bg-sheet px-3 py-2 text-small">
                       <p className="font-mono">{one.url.split('/').at(-1)}</p>
                       <p className="text-quiet">
                         {one.width} × {one.height}
@@ -137,7 +137,7 @@ export function PicturesChart({ pictures, rows, goTo }: { pictures: PictureSize[
       />
       {picture && (
         <p>
-          <span className="font-mono text-[12px]">{picture.url.split('/').at(-1)}</span>{' '}
+          <span className="font-mono text-small">{picture.url.split('/').at(-1)}</span>{' '}
           <button type="button" className="text-pick hover:underline" onClick={() => setPicture(null)}>
             All pictures again
           </button>
@@ -162,7 +162,7 @@ export function PicturesChart({ pictures, rows, goTo }: { pictures: PictureSize[
 /** The same as a table. */
 function PictureTable({ pictures, onChoose }: { pictures: PictureSize[]; onChoose: (one: PictureSize) => void }) {
   return (
-    <table className="text-[12px]">
+    <table className="text-small">
       <thead>
         <tr>
           <th className="pr-6 text-left">Picture</th>

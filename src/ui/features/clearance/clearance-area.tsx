@@ -3,7 +3,9 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
 import { noRequirements, type Requirements } from '@/core/requirements'
-import { database, type StoredRun, type WallRow } from '@/store/database'
+import type { StoredRun, WallRow } from '@/store/database'
+import { keepRequirements, requirementsOf } from '@/store/requirements'
+import { signOff } from '@/store/runs'
 import { Notice } from '../../kit/notice'
 import { count, dayAndTime } from '../../kit/words'
 import { notesToKnow } from '../../state/run/notes-to-know'
@@ -45,14 +47,14 @@ const changed = (before: number | undefined, now: number | undefined) =>
 
 function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo: GoTo }) {
   const { site } = run.source
-  const stored = useLiveQuery(async () => ({ found: await database.requirements.get(site) }), [site])
+  const stored = useLiveQuery(() => requirementsOf(site), [site])
   const [state, setState] = useState<'idle' | 'judging' | string>('idle')
   const [before, setBefore] = useState<StoredRun['summary']>(null)
-  const requirements = stored?.found?.requirements ?? noRequirements
+  const requirements = stored ?? noRequirements
   const change = async (next: Requirements) => {
     setState('judging')
     setBefore(run.summary)
-    await database.requirements.put({ site, requirements: next })
+    await keepRequirements(site, next)
     try {
       await recheckRun(run.id)
       setState('idle')
@@ -68,7 +70,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
       <div className="mx-auto grid grid-cols-1 max-w-[1180px] gap-7 px-5 py-5">
         <header className="flex flex-wrap items-end gap-x-6 gap-y-2">
           <div>
-            <h1 className="font-display text-[26px] font-bold leading-tight">{headline(summary)}</h1>
+            <h1 className="font-display text-big font-bold leading-tight">{headline(summary)}</h1>
             {summary && (
               <p className="text-quiet" aria-live="polite">
                 {count(summary.error, 'error')}
@@ -124,11 +126,7 @@ function SignOff({ run }: { run: StoredRun }) {
       <p className="self-center">
         Signed off by <b className="font-semibold">{run.signedOff.by}</b>, {dayAndTime(run.signedOff.at)}
         {run.signedOff.errors > 0 && `, with ${count(run.signedOff.errors, 'error')}`}.{' '}
-        <button
-          type="button"
-          className="text-pick hover:underline"
-          onClick={() => void database.runs.update(run.id, { signedOff: undefined })}
-        >
+        <button type="button" className="text-pick hover:underline" onClick={() => void signOff(run.id, undefined)}>
           Take back
         </button>
       </p>
@@ -140,9 +138,7 @@ function SignOff({ run }: { run: StoredRun }) {
       onSubmit={(event) => {
         event.preventDefault()
         if (by.trim() === '') return
-        void database.runs.update(run.id, {
-          signedOff: { by: by.trim(), at: new Date().toISOString(), errors: run.summary?.error ?? 0 },
-        })
+        void signOff(run.id, { by: by.trim(), at: new Date().toISOString(), errors: run.summary?.error ?? 0 })
       }}
     >
       <input

@@ -31,7 +31,7 @@ export function Exports({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
   }
   return (
     <section aria-label="The run for others">
-      <h2 className="font-display text-[20px] font-semibold">For others</h2>
+      <h2 className="font-display text-head font-semibold">For others</h2>
       <p className="mb-2 text-quiet">The whole run in one file: the same documents that the command writes.</p>
       <ul className="grid gap-1">
         {[...reportFormats].reverse().map(({ id, name, extension, mediaType }) => (
@@ -43,7 +43,7 @@ export function Exports({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
             >
               {name}
             </button>
-            <span className="text-[12px] text-quiet">{ABOUT[id]}</span>
+            <span className="text-small text-quiet">{ABOUT[id]}</span>
           </li>
         ))}
       </ul>

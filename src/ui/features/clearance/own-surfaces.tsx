@@ -31,7 +31,7 @@ export function OwnSurfaces({
     if (read.ok) set(withSurfaces(own, read.surfaces))
   }
   return (
-    <div className="mt-3 text-[12px]">
+    <div className="mt-3 text-small">
       <p className="flex flex-wrap items-center gap-2">
         <span className="text-quiet">Another place</span>
         <FileButton

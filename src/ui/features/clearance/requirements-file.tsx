@@ -33,7 +33,7 @@ export function RequirementsFile({
   }
   return (
     <section aria-label="The requirements as a file">
-      <h2 className="font-display text-[20px] font-semibold">As a file</h2>
+      <h2 className="font-display text-head font-semibold">As a file</h2>
       <p className="mb-2 text-quiet">
         Put <code>nimble-parrot.json</code> beside the build: the command goes by it, and gives the same findings.
       </p>

@@ -34,11 +34,11 @@ export function SectionRules({ rows, requirements, onChange }: Props) {
     onChange(withSection(requirements, section, change, rows))
   return (
     <section aria-label="Requirements of each section">
-      <h2 className="font-display text-[20px] font-semibold">What each section must have</h2>
+      <h2 className="font-display text-head font-semibold">What each section must have</h2>
       <p className="mb-2 text-quiet">The findings follow at once. The defaults hold where nothing is set.</p>
       <div className="overflow-x-auto rounded-card border border-line bg-sheet">
         <table className="w-full text-left">
-          <thead className="bg-soft text-[12px]">
+          <thead className="bg-soft text-small">
             <tr>
               <th className="px-4 py-[6px]">Section</th>
               <th className="px-2 py-[6px]">Its pages are</th>
@@ -52,7 +52,7 @@ export function SectionRules({ rows, requirements, onChange }: Props) {
               const rule = requirements.sections?.[section] ?? {}
               return (
                 <tr key={section} className="border-t border-line">
-                  <th scope="row" className="px-4 py-[5px] font-mono text-[12px] font-normal">
+                  <th scope="row" className="px-4 py-[5px] font-mono text-small font-normal">
                     {sectionName(section)} <span className="text-quiet">{pages.length}</span>
                     {isOwn && (
                       <button
@@ -119,7 +119,7 @@ function OwnSection({ onAdd }: { onAdd: (glob: string) => void }) {
   const id = useId()
   return (
     <form
-      className="mt-2 flex flex-wrap items-center gap-2 text-[12px]"
+      className="mt-2 flex flex-wrap items-center gap-2 text-small"
       onSubmit={(event) => {
         event.preventDefault()
         const found = globFault(glob.trim())
@@ -134,7 +134,7 @@ function OwnSection({ onAdd }: { onAdd: (glob: string) => void }) {
       </label>
       <input
         id={id}
-        className="field h-[28px]! w-[220px]! font-mono text-[12px]"
+        className="field h-[28px]! w-[220px]! font-mono text-small"
         placeholder="/news/2026-*"
         value={glob}
         aria-invalid={fault !== null}
@@ -175,7 +175,7 @@ function Choices<T extends string>({
           type="button"
           aria-label={`${words[one]}: no longer`}
           title="Click to let go"
-          className="rounded-[5px] border border-line bg-soft px-[7px] py-[2px] text-[12px] hover:line-through"
+          className="rounded-[5px] border border-line bg-soft px-[7px] py-[2px] text-small hover:line-through"
           onClick={() => onChange(chosen.filter((other) => other !== one))}
         >
           {words[one]}
@@ -183,7 +183,7 @@ function Choices<T extends string>({
       ))}
       <select
         aria-label={name}
-        className="h-[24px] rounded-[5px] border border-dashed border-line bg-transparent px-1 text-[12px] text-quiet"
+        className="h-[24px] rounded-[5px] border border-dashed border-line bg-transparent px-1 text-small text-quiet"
         value=""
         onChange={(event) => event.target.value && onChange([...chosen, event.target.value as T])}
       >

@@ -31,7 +31,7 @@ export function SiteRules({ requirements, onChange }: Props) {
   }
   return (
     <section aria-label="Requirements of the whole site">
-      <h2 className="font-display text-[20px] font-semibold">What holds everywhere</h2>
+      <h2 className="font-display text-head font-semibold">What holds everywhere</h2>
       <div className="mt-2 grid gap-5 md:grid-cols-3">
         <fieldset>
           <legend className="mb-1 font-semibold">Places that count</legend>
@@ -76,7 +76,7 @@ export function SiteRules({ requirements, onChange }: Props) {
           <ul className="grid gap-1">
             {levels.map(([id, level]) => (
               <li key={id} className="flex items-center gap-2">
-                <code className="min-w-0 flex-1 truncate text-[12px]">{id}</code>
+                <code className="min-w-0 flex-1 truncate text-small">{id}</code>
                 <select
                   aria-label={`Level of ${id}`}
                   className="field h-[28px]! w-[96px]!"
@@ -89,7 +89,7 @@ export function SiteRules({ requirements, onChange }: Props) {
                 </select>
                 <button
                   type="button"
-                  className="text-[12px] text-pick hover:underline"
+                  className="text-small text-pick hover:underline"
                   onClick={() => setLevel(id, null)}
                 >
                   As usual
@@ -108,7 +108,7 @@ export function SiteRules({ requirements, onChange }: Props) {
             }}
           >
             <input
-              className="field h-[28px]! font-mono text-[12px]"
+              className="field h-[28px]! font-mono text-small"
               list="all-checks"
               aria-label="Check whose level changes"
               placeholder="id of a check"

@@ -26,7 +26,7 @@ export function Waivers({ rows, requirements, onChange }: Props) {
     setDraft({ ...empty, by: draft.by })
   }
   const field = (name: keyof typeof empty, label: string, props: React.InputHTMLAttributes<HTMLInputElement> = {}) => (
-    <label className="grid gap-[2px] text-[12px]">
+    <label className="grid gap-[2px] text-small">
       {label}
       <input
         className="field h-[30px]!"
@@ -38,22 +38,22 @@ export function Waivers({ rows, requirements, onChange }: Props) {
   )
   return (
     <section aria-label="Waivers">
-      <h2 className="font-display text-[20px] font-semibold">Waived</h2>
+      <h2 className="font-display text-head font-semibold">Waived</h2>
       {waivers.length === 0 && (
         <p className="text-quiet">Nothing is waived. A waiver takes findings out of the way and keeps them in sight.</p>
       )}
       <ul className="grid gap-1">
         {waivers.map((waiver, index) => (
           <li key={`${waiver.rule} ${index}`} className="flex flex-wrap items-baseline gap-3">
-            <code className="text-[12px]">{waiver.rule}</code>
-            <span className="font-mono text-[12px] text-quiet">{waiver.pages ?? 'all pages'}</span>
+            <code className="text-small">{waiver.rule}</code>
+            <span className="font-mono text-small text-quiet">{waiver.pages ?? 'all pages'}</span>
             <span>
               “{waiver.reason}”, {waiver.by}
               {waiver.until && `, until ${waiver.until}`}
             </span>
             <button
               type="button"
-              className="text-[12px] text-pick hover:underline"
+              className="text-small text-pick hover:underline"
               onClick={() => onChange({ ...requirements, waivers: waivers.filter((one) => one !== waiver) })}
             >
               Take back
@@ -68,7 +68,7 @@ export function Waivers({ rows, requirements, onChange }: Props) {
           if (isReady) add()
         }}
       >
-        <label className="grid gap-[2px] text-[12px]">
+        <label className="grid gap-[2px] text-small">
           Finding
           <select
             className="field h-[30px]!"

@@ -61,7 +61,7 @@ export function BulkDialog({ run, rows, onDone, children }: ComponentProps<BulkD
           aria-describedby={undefined}
           className="fixed left-1/2 top-[6vh] z-50 flex max-h-[88vh] w-[min(860px,96vw)] -translate-x-1/2 flex-col rounded-[10px] border border-line bg-sheet shadow-2xl"
         >
-          <Dialog.Title className="border-b border-line px-5 py-3 font-display text-[18px] font-semibold">
+          <Dialog.Title className="border-b border-line px-5 py-3 font-display text-title font-semibold">
             Draft for {count(rows.length, 'page')}
           </Dialog.Title>
           {isOpen && (
@@ -186,7 +186,7 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
         tabIndex={0}
         className="min-h-0 flex-1 overflow-auto border-y border-line"
       >
-        <table className="w-full text-left text-[12px]">
+        <table className="w-full text-left text-small">
           <thead className="sticky top-0 bg-soft">
             <tr>
               <th className="px-5 py-1 font-semibold">Page</th>
@@ -197,7 +197,7 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
           <tbody>
             {(planned ?? []).slice(0, LISTED).map(({ page, open, made }) => (
               <tr key={page.url} className="border-t border-line align-top">
-                <td className="px-5 py-[5px] font-mono text-[11px] [overflow-wrap:anywhere]">
+                <td className="px-5 py-[5px] font-mono text-fine [overflow-wrap:anywhere]">
                   {new URL(page.url).pathname}
                 </td>
                 <td className="px-2 py-[5px] text-quiet [overflow-wrap:anywhere]">

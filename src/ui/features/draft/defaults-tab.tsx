@@ -54,7 +54,7 @@ export function DefaultsTab({ run, rows, site, defaults, context }: DraftsProps)
   return (
     <div className="grid max-w-[1020px] gap-6">
       <section>
-        <h2 className="font-display text-[20px] font-semibold">For the whole site</h2>
+        <h2 className="font-display text-head font-semibold">For the whole site</h2>
         <p className="mb-3 text-quiet">
           A default fills in where a page says nothing. Nothing that a page says is changed by it.
         </p>
@@ -62,7 +62,7 @@ export function DefaultsTab({ run, rows, site, defaults, context }: DraftsProps)
           {SITE_FIELDS.map(({ field, name, key, placeholder, choices }) => (
             <div key={field} className="contents">
               <label htmlFor={`default-${field}`} className="self-center font-semibold">
-                {name} <code className="block text-[10.5px] font-normal text-quiet">{key}</code>
+                {name} <code className="block text-sign font-normal text-quiet">{key}</code>
               </label>
               <input
                 id={`default-${field}`}
@@ -83,7 +83,7 @@ export function DefaultsTab({ run, rows, site, defaults, context }: DraftsProps)
             </div>
           ))}
           <span className="self-start pt-1 font-semibold">
-            Picture <code className="block text-[10.5px] font-normal text-quiet">og:image</code>
+            Picture <code className="block text-sign font-normal text-quiet">og:image</code>
           </span>
           <PictureDefault
             run={run.id}
@@ -96,10 +96,10 @@ export function DefaultsTab({ run, rows, site, defaults, context }: DraftsProps)
         </div>
       </section>
       <section>
-        <h2 className="font-display text-[20px] font-semibold">By section</h2>
+        <h2 className="font-display text-head font-semibold">By section</h2>
         <div className="mt-2 overflow-x-auto rounded-card border border-line bg-sheet">
           <table className="w-full text-left">
-            <thead className="bg-soft text-[12px]">
+            <thead className="bg-soft text-small">
               <tr>
                 <th className="px-4 py-[6px]">Section</th>
                 <th className="px-2 py-[6px]">Kind of object</th>
@@ -118,7 +118,7 @@ export function DefaultsTab({ run, rows, site, defaults, context }: DraftsProps)
                 )
                 return (
                   <tr key={section} className="border-t border-line align-middle">
-                    <td className="px-4 py-[6px] font-mono text-[12px]">
+                    <td className="px-4 py-[6px] font-mono text-small">
                       {sectionName(section)} <span className="text-quiet">{ofSection.length}</span>
                     </td>
                     <td className="px-2 py-[6px]">
@@ -155,7 +155,7 @@ export function DefaultsTab({ run, rows, site, defaults, context }: DraftsProps)
                         onChange={(image) => setSection(section, { image })}
                       />
                     </td>
-                    <td className="px-4 py-[6px] text-[12px] text-quiet">
+                    <td className="px-4 py-[6px] text-small text-quiet">
                       {filled.length > 0 ? filled.join(', ') : 'nothing to inherit'}
                     </td>
                   </tr>
@@ -185,7 +185,7 @@ function Inheriting({ pages, tag, value }: { pages: ReadPage[]; tag: string; val
   const overriding = [...others.values()].reduce((sum, list) => sum + list.length, 0)
   const path = (page: ReadPage) => new URL(page.url).pathname
   return (
-    <p className="self-center text-[12px] text-quiet [overflow-wrap:anywhere]">
+    <p className="self-center text-small text-quiet [overflow-wrap:anywhere]">
       {without.length === 0
         ? 'Every page says it itself'
         : `${count(without.length, 'page')} ${value ? (without.length === 1 ? 'inherits' : 'inherit') : 'would inherit'} it`}
@@ -216,7 +216,7 @@ function PictureDefault({
     <div>
       <div className="flex items-center gap-2">
         {value && <CardPicture run={run} url={value} ratio={1.91} className="w-[64px] shrink-0 rounded-[4px]" />}
-        <span className="max-w-[120px] truncate font-mono text-[11px]">{value ? value.split('/').at(-1) : ''}</span>
+        <span className="max-w-[120px] truncate font-mono text-fine">{value ? value.split('/').at(-1) : ''}</span>
         <button
           type="button"
           className="button h-[28px]! px-[9px]!"
@@ -226,7 +226,7 @@ function PictureDefault({
           {value ? 'Change' : 'Choose'}
         </button>
         {value && (
-          <button type="button" className="text-[12px] text-pick hover:underline" onClick={() => onChange(undefined)}>
+          <button type="button" className="text-small text-pick hover:underline" onClick={() => onChange(undefined)}>
             None
           </button>
         )}

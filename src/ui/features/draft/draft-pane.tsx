@@ -217,7 +217,7 @@ function Effects({ draft: { effect, effective }, sameTitles }: { draft: PageDraf
           <ul className="text-quiet">
             {effect.clears.map((finding, index) => (
               <li key={`${finding.rule} ${index}`} className="[overflow-wrap:anywhere]">
-                <span className="font-mono text-[11.5px]">{finding.rule}</span>
+                <span className="font-mono text-fine">{finding.rule}</span>
               </li>
             ))}
           </ul>
@@ -229,7 +229,7 @@ function Effects({ draft: { effect, effective }, sameTitles }: { draft: PageDraf
           {effect.raises.length > 0 && <FindingsView findings={effect.raises} />}
           {sameTitles.length > 0 && (
             <p className="mt-1 [overflow-wrap:anywhere]">
-              <span className="font-mono text-[11.5px]">title-duplicate</span>: {sameTitles.slice(0, 3).join(', ')}
+              <span className="font-mono text-fine">title-duplicate</span>: {sameTitles.slice(0, 3).join(', ')}
               {sameTitles.length > 3 && ` and ${sameTitles.length - 3} more`} already{' '}
               {sameTitles.length === 1 ? 'has' : 'have'} this title.
             </p>
@@ -248,7 +248,7 @@ function InShort({ draft: { effect, effective }, sameTitles }: { draft: PageDraf
   if (!effect || effective.edits.size === 0) return null
   const raises = effect.raises.length + (sameTitles.length > 0 ? 1 : 0)
   return (
-    <p className="text-[12px]" aria-live="polite">
+    <p className="text-small" aria-live="polite">
       <span className={effect.clears.length > 0 ? 'font-semibold text-good' : 'text-quiet'}>
         Clears {count(effect.clears.length, 'finding')}
       </span>

@@ -39,7 +39,7 @@ export function DraftPictureField({ run, site, value, inherited, inheritedFrom, 
         <span className="font-semibold">Picture</span>
         <FieldState value={value} inheritedFrom={inheritedFrom} />
         {image?.width && (
-          <span className="ml-auto font-mono text-[11px] text-quiet">
+          <span className="ml-auto font-mono text-fine text-quiet">
             {image.width} × {image.height}
             {image.bytes !== null && `, ${bytes(image.bytes)}`}
           </span>
@@ -48,7 +48,7 @@ export function DraftPictureField({ run, site, value, inherited, inheritedFrom, 
       <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
         <div className="flex items-center gap-3 rounded-card border border-line bg-sheet p-[7px]">
           {url && <CardPicture run={run} url={url} ratio={1.91} className="w-[76px] shrink-0 rounded-[4px]" />}
-          <span className="min-w-0 flex-1 truncate font-mono text-[11.5px]" title={url ?? undefined}>
+          <span className="min-w-0 flex-1 truncate font-mono text-fine" title={url ?? undefined}>
             {url === null ? 'no picture' : shortAddress(url).split('/').at(-1)}
           </span>
           <Popover.Trigger className="button h-[28px]! px-[9px]!">Choose</Popover.Trigger>
@@ -63,7 +63,7 @@ export function DraftPictureField({ run, site, value, inherited, inheritedFrom, 
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
-      <div className="mt-1 flex gap-3 text-[11.5px]">
+      <div className="mt-1 flex gap-3 text-fine">
         {value !== undefined && (
           <button type="button" className="text-pick hover:underline" onClick={() => onChange(undefined)}>
             Inherit
@@ -92,7 +92,7 @@ export function Choices({
   const address = resolveAddress(typed, site)
   return (
     <div>
-      <p className="mb-2 text-[11.5px] text-quiet">Pictures of this run from 600 × 315 on, the page’s own first.</p>
+      <p className="mb-2 text-fine text-quiet">Pictures of this run from 600 × 315 on, the page’s own first.</p>
       <ul className="grid max-h-[260px] grid-cols-3 gap-2 overflow-auto">
         {offered.map(({ image, isOwn }) => (
           <li key={image.url}>
@@ -103,8 +103,8 @@ export function Choices({
               onClick={() => onChoose(image.url)}
             >
               <CardPicture run={run} url={image.url} ratio={1.91} className="w-full rounded-[4px] border border-line" />
-              <span className="block truncate font-mono text-[10.5px]">{image.url.split('/').at(-1)}</span>
-              <span className="block text-[10.5px] text-quiet">
+              <span className="block truncate font-mono text-sign">{image.url.split('/').at(-1)}</span>
+              <span className="block text-sign text-quiet">
                 {image.width} × {image.height}
                 {isOwn && ', own'}
               </span>
@@ -120,7 +120,7 @@ export function Choices({
         }}
       >
         <input
-          className="field font-mono text-[12px]"
+          className="field font-mono text-small"
           aria-label="Address of another picture"
           placeholder="/img/another.jpg"
           value={typed}

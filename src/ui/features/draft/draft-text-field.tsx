@@ -19,7 +19,7 @@ type Props = {
   onChange: (value: string | null | undefined) => void
 }
 
-const TEXT = 'px-[10px] py-[6px] text-[13px] leading-[19px] whitespace-pre-wrap [overflow-wrap:anywhere]'
+const TEXT = 'px-[10px] py-[6px] text-body leading-[19px] whitespace-pre-wrap [overflow-wrap:anywhere]'
 
 /** A text of a draft: inherited, set or taken out, with the marks where places cut it. */
 export function DraftTextField({
@@ -45,7 +45,7 @@ export function DraftTextField({
           {name}
         </label>
         <FieldState value={value} inheritedFrom={inheritedFrom} />
-        <span className="ml-auto font-mono text-[11px] text-quiet tabular-nums">{[...shown].length}</span>
+        <span className="ml-auto font-mono text-fine text-quiet tabular-nums">{[...shown].length}</span>
       </div>
       <div className="relative rounded-card border border-line bg-sheet focus-within:border-pick">
         <Mirror text={shown} marks={marks} />
@@ -69,7 +69,7 @@ export function DraftTextField({
         />
       </div>
       {marks.length > 0 && (
-        <ol className="mt-1 grid gap-[2px] text-[11.5px] text-quiet">
+        <ol className="mt-1 grid gap-[2px] text-fine text-quiet">
           {marks.map(({ at, places, lost }, index) => {
             const trimmed = isSet ? trimAt(shown, at) : null
             return (
@@ -93,7 +93,7 @@ export function DraftTextField({
           })}
         </ol>
       )}
-      <div className="mt-1 flex flex-wrap items-baseline gap-x-3 gap-y-1 text-[11.5px]">
+      <div className="mt-1 flex flex-wrap items-baseline gap-x-3 gap-y-1 text-fine">
         {value !== undefined && (
           <button type="button" className="text-pick hover:underline" onClick={() => onChange(undefined)}>
             Inherit
@@ -109,13 +109,13 @@ export function DraftTextField({
           <button
             key={help.from + help.text}
             type="button"
-            className="font-mono text-[11px] text-pick hover:underline"
+            className="font-mono text-fine text-pick hover:underline"
             aria-label={help.from}
             aria-keyshortcuts={`Alt+${index + 1}`}
             title={`Alt ${index + 1} in the field: ${help.text}`}
             onClick={() => onChange(help.text)}
           >
-            {help.from} <kbd className="text-[10px] text-quiet">Alt {index + 1}</kbd>
+            {help.from} <kbd className="text-sign text-quiet">Alt {index + 1}</kbd>
           </button>
         ))}
       </div>
@@ -134,7 +134,7 @@ function Mirror({ text, marks }: { text: string; marks: readonly CutMark[] }) {
         <Fragment key={at}>
           <span className="relative">
             <span className="absolute left-0 top-[1px] h-[16px] border-l-[1.5px] border-dashed border-ink" />
-            <span className="absolute -left-[2px] top-[13px] font-mono text-[9px] leading-none text-ink">
+            <span className="absolute -left-[2px] top-[13px] font-mono text-sign leading-none text-ink">
               {index + 1}
             </span>
           </span>

@@ -16,5 +16,5 @@ export function FieldState({
         : inheritedFrom
           ? `from ${inheritedFrom}`
           : 'nothing to inherit'
-  return <span className="text-[11.5px] text-quiet">{words}</span>
+  return <span className="text-fine text-quiet">{words}</span>
 }

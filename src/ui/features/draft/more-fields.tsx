@@ -69,13 +69,13 @@ function Field({ name, choices, value, built, onChange }: FieldProps) {
   const id = useId()
   return (
     <>
-      <label htmlFor={id} className="text-[12px]">
+      <label htmlFor={id} className="text-small">
         {name}
       </label>
       <input
         id={id}
         list={choices ? `${id}-choices` : undefined}
-        className="field h-[28px]! text-[12px]"
+        className="field h-[28px]! text-small"
         value={value ?? ''}
         placeholder={value === null ? 'taken out' : (built ?? 'none')}
         onChange={(event) => onChange(event.target.value === '' ? undefined : event.target.value)}
@@ -87,7 +87,7 @@ function Field({ name, choices, value, built, onChange }: FieldProps) {
           ))}
         </datalist>
       )}
-      <span className="text-[11.5px]">
+      <span className="text-fine">
         {value === undefined ? (
           built !== null && (
             <button type="button" className="text-pick hover:underline" onClick={() => onChange(null)}>

@@ -48,7 +48,7 @@ export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProp
   if (all.length === 0) {
     return (
       <div className="max-w-[560px]">
-        <h2 className="font-display text-[20px] font-semibold">Nothing is drafted yet</h2>
+        <h2 className="font-display text-head font-semibold">Nothing is drafted yet</h2>
         <p className="mt-1 text-quiet">
           Open a page and press E to try a better title, description or picture: every card answers while you type. Or
           select cards on the Wall with X and draft for all of them at once.
@@ -69,7 +69,7 @@ export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProp
   return (
     <div className="grid gap-4">
       <header className="flex flex-wrap items-center gap-3">
-        <h2 className="font-display text-[20px] font-semibold">
+        <h2 className="font-display text-head font-semibold">
           {open.length === 0 ? 'Every draft is in the build' : `${count(open.length, 'draft')} not wholly in the build`}
         </h2>
         <span className="text-quiet">
@@ -112,11 +112,11 @@ export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProp
             {history.map(({ draft, fields, landedAt }) => (
               <li key={`${draft.url} ${landedAt}`} className="grid gap-[2px] py-[6px]">
                 <div className="flex items-baseline gap-3">
-                  <span className="font-mono text-[12px]">{pathOf(draft.url)}</span>
-                  <span className="text-[12px] text-quiet">landed {dayAndTime(landedAt)}</span>
+                  <span className="font-mono text-small">{pathOf(draft.url)}</span>
+                  <span className="text-small text-quiet">landed {dayAndTime(landedAt)}</span>
                   <button
                     type="button"
-                    className="ml-auto text-[12px] text-pick hover:underline"
+                    className="ml-auto text-small text-pick hover:underline"
                     aria-label={`Draft again what landed on ${pathOf(draft.url)}`}
                     onClick={() => void again(draft, fields)}
                   >
@@ -136,7 +136,7 @@ export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProp
 /** What a draft says, field by field. */
 function FieldList({ fields }: { fields: DraftFields }) {
   return (
-    <dl className="grid grid-cols-[max-content_minmax(0,1fr)] gap-x-3 gap-y-[2px] text-[12px]">
+    <dl className="grid grid-cols-[max-content_minmax(0,1fr)] gap-x-3 gap-y-[2px] text-small">
       {Object.entries(fields).map(([slot, value]) => (
         <div key={slot} className="contents">
           <dt className="text-quiet">{slot}</dt>
@@ -168,34 +168,34 @@ function DraftItem({
   return (
     <li className="grid gap-1 px-4 py-[9px]">
       <div className="flex items-baseline gap-3">
-        <button type="button" className="font-mono text-[12.5px] font-semibold hover:underline" onClick={onOpen}>
+        <button type="button" className="font-mono text-small font-semibold hover:underline" onClick={onOpen}>
           {path}
         </button>
         {state && (
-          <span className={clsx('text-[12px] font-semibold', state.look)}>
+          <span className={clsx('text-small font-semibold', state.look)}>
             <span aria-hidden="true">{state.sign} </span>
             {state.name}
           </span>
         )}
-        <span className="ml-auto text-[11.5px] text-quiet">changed {dayAndTime(draft.changedAt)}</span>
+        <span className="ml-auto text-fine text-quiet">changed {dayAndTime(draft.changedAt)}</span>
         {editor && (
-          <a href={editor} className="text-[12px] text-pick hover:underline">
+          <a href={editor} className="text-small text-pick hover:underline">
             Open in your editor
           </a>
         )}
-        <button type="button" className="text-[12px] text-pick hover:underline" onClick={onDiscard}>
+        <button type="button" className="text-small text-pick hover:underline" onClick={onDiscard}>
           Discard
         </button>
       </div>
       {draft.goneSince && (
-        <p className="text-[12px] text-warn">
+        <p className="text-small text-warn">
           It was in the build of {dayAndTime(draft.goneSince.landedAt)}; that of {dayAndTime(draft.goneSince.missedAt)}{' '}
           lacks it again.
         </p>
       )}
       <FieldList fields={draft.fields} />
       {differing.length > 0 && (
-        <p className="text-[12px] text-quiet [overflow-wrap:anywhere]">
+        <p className="text-small text-quiet [overflow-wrap:anywhere]">
           The build differs:{' '}
           {differing
             .slice(0, 4)

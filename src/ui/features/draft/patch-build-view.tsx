@@ -66,7 +66,7 @@ export function PatchBuild({ site, defaults, context, pages }: DraftsProps & { p
   }
   return (
     <section aria-label="The built folder">
-      <h2 className="font-display text-[20px] font-semibold">As a patch of the built folder</h2>
+      <h2 className="font-display text-head font-semibold">As a patch of the built folder</h2>
       <p className="max-w-[680px] text-quiet">
         Choose the folder or zip that was built. Tags are replaced in place, every other byte stays as it is, and you
         see the difference before anything is saved. Nothing is uploaded. A patch holds until the next build: take the
@@ -200,11 +200,11 @@ function FileDifference({ file }: { file: Changed }) {
   const { hunks } = structuredPatch(file.path, file.path, file.before, file.after, '', '', { context: 1 })
   return (
     <figure className="overflow-hidden rounded-card border border-line bg-sheet">
-      <figcaption className="border-b border-line bg-soft px-3 py-1 font-mono text-[12px] font-semibold">
+      <figcaption className="border-b border-line bg-soft px-3 py-1 font-mono text-small font-semibold">
         {file.path}
       </figcaption>
       <section
-        className="overflow-x-auto py-1 font-mono text-[11.5px] leading-[18px]"
+        className="overflow-x-auto py-1 font-mono text-fine leading-[18px]"
         tabIndex={0}
         aria-label={`Difference of ${file.path}`}
       >

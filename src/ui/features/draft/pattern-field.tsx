@@ -34,17 +34,17 @@ export function PatternField({
       </label>
       <input
         id={id}
-        className="field font-mono text-[12.5px]"
+        className="field font-mono text-small"
         value={value}
         aria-invalid={fault !== null}
         aria-describedby={`${id}-help`}
         placeholder="{title}[ | {site}]1"
         onChange={(event) => onChange(event.target.value)}
       />
-      <div id={`${id}-help`} className="text-[11.5px]">
+      <div id={`${id}-help`} className="text-fine">
         {fault ? (
           <p className="text-wrong">
-            <span aria-hidden="true" className="block px-[11px] font-mono text-[12.5px] leading-none whitespace-pre">
+            <span aria-hidden="true" className="block px-[11px] font-mono text-small leading-none whitespace-pre">
               {' '.repeat(fault.at)}▲
             </span>
             Character {fault.at + 1}: {fault.message}

@@ -48,7 +48,7 @@ export function PatternsTab({ run, rows, site, defaults }: DraftsProps) {
             aria-pressed={name === section}
             onClick={() => setChosen(name)}
             className={clsx(
-              'flex w-full items-baseline rounded px-2 py-[5px] text-left font-mono text-[12px]',
+              'flex w-full items-baseline rounded px-2 py-[5px] text-left font-mono text-small',
               name === section ? 'bg-pick-soft font-semibold' : 'hover:bg-soft',
             )}
           >
@@ -119,8 +119,8 @@ function Preview({ pages, section, titlePattern, cardTitlePattern, siteName }: P
         {cut === 0 ? 'none cut' : `${cut} cut`} {isCard ? 'on the wide feed' : 'in a search result'},{' '}
         {same === 0 ? 'no two the same' : `${same} share a title with another`}.
       </p>
-      <table className="w-full text-left text-[12.5px]">
-        <thead className="sticky top-0 bg-soft text-[12px]">
+      <table className="w-full text-left text-small">
+        <thead className="sticky top-0 bg-soft text-small">
           <tr>
             <th className="px-5 py-[5px]">Page</th>
             <th className="px-2 py-[5px]">As built</th>
@@ -130,12 +130,12 @@ function Preview({ pages, section, titlePattern, cardTitlePattern, siteName }: P
         <tbody>
           {ordered.map(({ page, before, after, isCut, isSame }) => (
             <tr key={page.url} className="border-t border-line align-top">
-              <td className="px-5 py-[5px] font-mono text-[11.5px]">{new URL(page.url).pathname}</td>
+              <td className="px-5 py-[5px] font-mono text-fine">{new URL(page.url).pathname}</td>
               <td className="px-2 py-[5px] text-quiet">{before ?? 'none'}</td>
               <td className="px-5 py-[5px]">
                 {pattern && after}
-                {isSame && <span className="ml-2 text-[11.5px] font-semibold text-wrong">▲ same as another</span>}
-                {isCut && <span className="ml-2 text-[11.5px] font-semibold text-warn">◆ cut</span>}
+                {isSame && <span className="ml-2 text-fine font-semibold text-wrong">▲ same as another</span>}
+                {isCut && <span className="ml-2 text-fine font-semibold text-warn">◆ cut</span>}
               </td>
             </tr>
           ))}

@@ -63,7 +63,7 @@ export function TakeAwayTab(props: DraftsProps) {
   return (
     <div className="grid max-w-[1120px] gap-7">
       <section>
-        <h2 className="font-display text-[20px] font-semibold">As tags</h2>
+        <h2 className="font-display text-head font-semibold">As tags</h2>
         <p className="text-quiet">
           {changed.length === 0
             ? 'No page says anything else than its build yet.'
@@ -78,7 +78,7 @@ export function TakeAwayTab(props: DraftsProps) {
                   <input type="radio" name="form" checked={form === id} onChange={() => setForm(id)} />
                   <span>
                     <b className="font-semibold">{name}</b>
-                    <span className="block text-[12px] text-quiet">{about}</span>
+                    <span className="block text-small text-quiet">{about}</span>
                   </span>
                 </label>
               ))}
@@ -126,7 +126,7 @@ export function TakeAwayTab(props: DraftsProps) {
             aria-label="What is taken away"
             className="max-h-[330px] overflow-auto rounded-card border border-line bg-sheet"
           >
-            <pre className="px-3 py-2 font-mono text-[11.5px] leading-[18px]">
+            <pre className="px-3 py-2 font-mono text-fine leading-[18px]">
               {out ? lines.slice(0, PREVIEW_LINES).join('\n') : 'Nothing to take away yet.'}
               {lines.length > PREVIEW_LINES && `\n… ${lines.length - PREVIEW_LINES} more lines`}
             </pre>

@@ -116,7 +116,7 @@ export function TextsTab({ run, rows, site, drafts, context }: DraftsProps) {
         <PasteBox onText={read} />
       </div>
       {reading && <ReadingView reading={reading} onWrite={write} onLeave={() => setReading(null)} />}
-      <div className="grid shrink-0 grid-cols-[220px_minmax(0,1fr)_minmax(0,1.5fr)] gap-3 border-b border-line bg-soft px-5 py-1 text-[12px] font-semibold max-md:grid-cols-[110px_1fr_1fr]">
+      <div className="grid shrink-0 grid-cols-[220px_minmax(0,1fr)_minmax(0,1.5fr)] gap-3 border-b border-line bg-soft px-5 py-1 text-small font-semibold max-md:grid-cols-[110px_1fr_1fr]">
         <span>Page</span>
         <span>Title</span>
         <span>Description</span>
@@ -133,7 +133,7 @@ export function TextsTab({ run, rows, site, drafts, context }: DraftsProps) {
                 className="absolute inset-x-0 grid grid-cols-[220px_minmax(0,1fr)_minmax(0,1.5fr)] items-start gap-3 border-b border-line px-5 py-[5px] max-md:grid-cols-[110px_1fr_1fr]"
                 style={{ transform: `translateY(${line.start}px)`, height: LINE_PX }}
               >
-                <span className="truncate pt-[5px] font-mono text-[11.5px]" title={page.url}>
+                <span className="truncate pt-[5px] font-mono text-fine" title={page.url}>
                   {path}
                 </span>
                 {(['title', 'description'] as const).map((field) => (
@@ -141,7 +141,7 @@ export function TextsTab({ run, rows, site, drafts, context }: DraftsProps) {
                     // A text that was changed elsewhere is taken up again.
                     key={`${field} ${textOf(page.url, field)}`}
                     aria-label={`${field === 'title' ? 'Title' : 'Description'} of ${path}`}
-                    className={`h-[48px] w-full resize-none rounded-[5px] border px-2 py-[3px] text-[12.5px] leading-[19px] ${typeof fields?.[field] === 'string' ? 'border-pick bg-pick-soft' : 'border-line bg-sheet'}`}
+                    className={`h-[48px] w-full resize-none rounded-[5px] border px-2 py-[3px] text-small leading-[19px] ${typeof fields?.[field] === 'string' ? 'border-pick bg-pick-soft' : 'border-line bg-sheet'}`}
                     defaultValue={textOf(page.url, field)}
                     onBlur={(event) =>
                       event.target.value !== textOf(page.url, field) && change(page, field, event.target.value)
@@ -161,7 +161,7 @@ export function TextsTab({ run, rows, site, drafts, context }: DraftsProps) {
 function PasteBox({ onText }: { onText: (text: string) => void }) {
   return (
     <input
-      className="field w-[170px]! text-[12px]"
+      className="field w-[170px]! text-small"
       aria-label="Paste a table here"
       placeholder="Paste a table here"
       value=""
@@ -228,7 +228,7 @@ function ReadingView({
           <p className="mt-2 font-semibold">
             {count(conflicts.length, 'conflict')}: a draft says something else already.
           </p>
-          <ul className="text-[12px]">
+          <ul className="text-small">
             {conflicts.map(({ url, field, before, after }) => (
               <li key={url + field} className="[overflow-wrap:anywhere]">
                 <span className="font-mono">{new URL(url).pathname}</span> {field}: <s>{before}</s> → {after}

@@ -3,7 +3,8 @@
 import { useEffect, useState } from 'react'
 import { type Draft, type Landing, landingOf, publicImageUrlOf, tagEdits } from '@/core/draft'
 import type { CardContext } from '@/core/surface'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
+import { updateDraft } from '@/store/drafts'
 import { pagesAt } from '@/store/pages'
 
 export type Standing = Landing | { state: 'no-page'; tags: [] }
@@ -56,7 +57,7 @@ export function useLandings(
           const landing = landingOf(tagEdits(draft.fields, imageOf), page.facts, resolve)
           found.set(draft.url, landing)
           const change = changeBy(draft, landing, page.fetch.fetchedAt)
-          if (change) await database.drafts.update([draft.site, draft.url], change)
+          if (change) await updateDraft(draft, change)
         }
       }
       if (!isGone) setStandings(found)

@@ -63,7 +63,7 @@ function Box({ view, goTo, before, after, compared }: Props & { compared: Stored
   return (
     <div className="grid h-full grid-cols-[290px_minmax(0,1fr)_300px] max-lg:grid-cols-[260px_minmax(0,1fr)] max-md:block">
       <section aria-label="What happens" className="min-h-0 overflow-auto border-r border-line px-4 py-3">
-        <h2 className="font-display text-[20px] font-semibold leading-tight">Share box</h2>
+        <h2 className="font-display text-head font-semibold leading-tight">Share box</h2>
         <p className="text-quiet">
           A place in small, simulated in this tab: nothing is sent anywhere. Post a link, let the edit go live, and see
           who notices.
@@ -85,7 +85,7 @@ function Box({ view, goTo, before, after, compared }: Props & { compared: Stored
         <div className="mt-3">
           <PageField label="Link" value={typed} onChange={setTyped} offered={offered} />
         </div>
-        {page === null && <p className="mt-1 text-[12px] text-quiet">No page of the two runs has that address.</p>}
+        {page === null && <p className="mt-1 text-small text-quiet">No page of the two runs has that address.</p>}
         <div className="mt-3 grid gap-2">
           <button
             type="button"
@@ -157,7 +157,7 @@ function Box({ view, goTo, before, after, compared }: Props & { compared: Stored
         className="min-h-0 overflow-auto border-l border-line bg-sheet px-4 py-3 max-lg:col-span-2 max-lg:border-l-0 max-lg:border-t"
       >
         <h3 className="font-semibold">What happened</h3>
-        <ol className="mt-1 grid gap-2 text-[12.5px]" aria-live="polite">
+        <ol className="mt-1 grid gap-2 text-small" aria-live="polite">
           {[...box.notes].reverse().map(({ day, text }, index) => (
             <li key={box.notes.length - index} className="grid grid-cols-[52px_minmax(0,1fr)]">
               <span className="tabular-nums text-quiet">day {day}</span>

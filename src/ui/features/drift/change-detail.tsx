@@ -40,7 +40,7 @@ export function ChangeDetail({ view, goTo, before, after, item, difference }: Pr
   return (
     <section aria-label={`${item.path} in both runs`} className="min-h-0 overflow-auto px-5 pb-6 pt-3">
       <header className="flex flex-wrap items-baseline gap-3">
-        <h2 className="font-mono text-[14px] font-semibold [overflow-wrap:anywhere]">{item.path}</h2>
+        <h2 className="font-mono text-lead font-semibold [overflow-wrap:anywhere]">{item.path}</h2>
         {item.kind !== 'removed' && (
           <button
             type="button"

@@ -67,9 +67,9 @@ export function ChangeList({ items, chosen, onChoose }: Props) {
                 <span aria-hidden="true" className="font-mono font-semibold">
                   {SIGNS[item.kind]}
                 </span>
-                <span className="truncate font-mono text-[12px] font-semibold">{item.path}</span>
+                <span className="truncate font-mono text-small font-semibold">{item.path}</span>
                 <span />
-                <span className="truncate text-[12px] text-quiet">{itemInWords(item)}</span>
+                <span className="truncate text-small text-quiet">{itemInWords(item)}</span>
               </button>
             </li>
           )

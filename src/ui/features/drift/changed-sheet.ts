@@ -4,7 +4,8 @@ import { cardContextOf } from '@/core/check'
 import type { Comparison } from '@/core/compare'
 import { type Drawing, drawCard, type Pair, sheetOfPairs } from '@/core/sheet'
 import { type CardContext, cardOf, type Surface } from '@/core/surface'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
+import { imagesOf } from '@/store/images'
 import { pagesAt } from '@/store/pages'
 import { count, dayAndTime } from '../../kit/words'
 import { isTextFirst } from '../../parts/card/text-first'
@@ -15,8 +16,7 @@ import { pathUnder } from './drift-items'
 const MAX_ON_SHEET = 40
 
 async function contextOf(run: StoredRun): Promise<CardContext> {
-  const images = await database.images.where('run').equals(run.id).toArray()
-  return cardContextOf(run, new Map(images.map(({ url, image }) => [url, image])))
+  return cardContextOf(run, await imagesOf(run.id))
 }
 
 /** Cards that changed on one surface, before and after, as a drawing. */

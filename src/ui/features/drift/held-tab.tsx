@@ -67,7 +67,7 @@ function HeldCopies({ view, goTo, run, held, scope, onScope }: HeldProps) {
       <section aria-label={`Refresh list of ${surface.name}`} className="flex min-h-0 min-w-0 flex-col px-4 pt-3">
         <div className="flex flex-wrap items-start gap-x-4 gap-y-2 pb-2">
           <div className="min-w-0 flex-1 max-md:basis-full">
-            <h2 className="font-display text-[20px] font-semibold leading-tight">
+            <h2 className="font-display text-head font-semibold leading-tight">
               {headline(place, held.launches.length > 0 || scope === 'shared')}
             </h2>
             <p className="text-quiet">{standing(place, held.launches, run)}</p>
@@ -165,7 +165,7 @@ function Saving({ places, place, site }: { places: readonly Place[]; place: Plac
   const entries = all.flatMap((one) => one.entries)
   if (entries.length === 0) return null
   return (
-    <p className="flex shrink-0 flex-wrap gap-4 border-t border-line py-2 text-[12px]">
+    <p className="flex shrink-0 flex-wrap gap-4 border-t border-line py-2 text-small">
       <button
         type="button"
         className="text-pick hover:underline"

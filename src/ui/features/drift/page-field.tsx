@@ -18,7 +18,7 @@ export function PageField({ label, value, onChange, offered, placeholder }: Prop
     <label className="grid gap-1">
       <span className="font-semibold">{label}</span>
       <input
-        className="field font-mono text-[12px]"
+        className="field font-mono text-small"
         placeholder={placeholder}
         list={list}
         spellCheck={false}

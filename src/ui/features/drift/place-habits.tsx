@@ -14,7 +14,7 @@ export function PlaceHabits({ surface }: { surface: Surface & Holder }) {
   return (
     <section aria-label={`How ${surface.name} holds copies`}>
       <h2 className="font-semibold">{surface.name}</h2>
-      <dl className="mt-1 grid gap-[5px] text-[12.5px]">
+      <dl className="mt-1 grid gap-[5px] text-small">
         <Habit name="Holds a copy" figure={days} says={days.value === 1 ? 'about a day' : `about ${days.value} days`} />
         <Habit
           name="Posted links"
@@ -40,7 +40,7 @@ export function PlaceHabits({ surface }: { surface: Surface & Holder }) {
       <label className="mt-3 grid gap-1">
         <span className="font-semibold">Its own address for asking again</span>
         <input
-          className="field font-mono text-[12px]"
+          className="field font-mono text-small"
           placeholder="https://…?address={address}"
           value={pattern}
           spellCheck={false}
@@ -52,7 +52,7 @@ export function PlaceHabits({ surface }: { surface: Surface & Holder }) {
           }}
         />
       </label>
-      <p id="asking-help" className={fault ? 'mt-1 text-[12px] text-wrong' : 'mt-1 text-[12px] text-quiet'}>
+      <p id="asking-help" className={fault ? 'mt-1 text-small text-wrong' : 'mt-1 text-small text-quiet'}>
         {fault ??
           'O opens it in a tab of its own, with the page’s address in place of {address}. It is kept in this browser alone.'}
       </p>
@@ -65,7 +65,7 @@ function Habit({ name, figure, says }: { name: string; figure: Figure<unknown>; 
     <div>
       <dt className="text-quiet">{name}</dt>
       <dd>
-        {says} <span className="text-[11.5px] text-quiet">({figure.basis})</span>
+        {says} <span className="text-fine text-quiet">({figure.basis})</span>
       </dd>
     </div>
   )

@@ -33,14 +33,14 @@ export function PlaceList({ places, chosen, onChoose }: Props) {
                 </span>
                 <span className="min-w-0">
                   <b className="block truncate font-semibold">{surface.name}</b>
-                  <span className="block truncate text-[11.5px] text-quiet">
+                  <span className="block truncate text-fine text-quiet">
                     holds about {surface.holding.days.value} {surface.holding.days.value === 1 ? 'day' : 'days'}
                   </span>
                 </span>
                 <span className="text-right tabular-nums">
                   <b className="font-semibold">{open}</b>
                   <span className="sr-only"> out of date</span>
-                  {done > 0 && <span className="block text-[11px] text-good">✓ {done}</span>}
+                  {done > 0 && <span className="block text-fine text-good">✓ {done}</span>}
                 </span>
               </button>
             </li>

@@ -25,7 +25,7 @@ export function PostedCard({ box, one, surface, runs, page, site }: Props) {
   const [text, picture] = [faces[shown.text], faces[shown.picture]]
   return (
     <li>
-      <p className="mb-1 grid text-[12px]">
+      <p className="mb-1 grid text-small">
         <b className="truncate font-mono font-semibold">{pathUnder(site, one.address)}</b>
         <span className="text-quiet">
           posted day {one.day} ·{' '}
@@ -37,7 +37,7 @@ export function PostedCard({ box, one, surface, runs, page, site }: Props) {
       {text ? (
         <WallCard run={runs[shown.picture].id} surface={surface.id} face={mixedFace(text, picture ?? text)} />
       ) : (
-        <p className="rounded-card border border-dashed border-line px-3 py-3 font-mono text-[12px] [overflow-wrap:anywhere]">
+        <p className="rounded-card border border-dashed border-line px-3 py-3 font-mono text-small [overflow-wrap:anywhere]">
           {one.address}
         </p>
       )}

@@ -174,22 +174,22 @@ function EntryLine({ entry, site, isChosen, onChoose }: LineProps) {
         isChosen ? 'border-line bg-sheet' : 'border-transparent hover:bg-soft',
       )}
     >
-      <span className={clsx('text-[15px] leading-none', state === 'done' ? 'text-good' : 'text-ink')}>
+      <span className={clsx('text-lead leading-none', state === 'done' ? 'text-good' : 'text-ink')}>
         <span aria-hidden="true">{STATES[state].sign}</span>
         <span className="sr-only">{STATES[state].name}</span>
       </span>
-      <span className={clsx('truncate font-mono text-[12px] font-semibold', state === 'done' && 'text-quiet')}>
+      <span className={clsx('truncate font-mono text-small font-semibold', state === 'done' && 'text-quiet')}>
         {isVariant ? address : pathUnder(site, address)}
       </span>
-      <span className={clsx('text-[12px]', state === 'done' && 'text-quiet')}>
+      <span className={clsx('text-small', state === 'done' && 'text-quiet')}>
         {movedTo ? `page moved to ${pathUnder(site, movedTo)}` : REASON_WORDS[reason]}
       </span>
       <span />
-      <span className="truncate text-[11.5px] text-quiet">
+      <span className="truncate text-fine text-quiet">
         {isVariant && 'held apart · '}
         {askedAt ? `${STATES[state].name}, ${dayAndTime(askedAt)}` : `copy of ${dayAndTime(held.at)}`}
       </span>
-      <span className="text-right text-[11.5px] text-quiet">
+      <span className="text-right text-fine text-quiet">
         {state === 'done'
           ? ''
           : expiresAt === null

@@ -61,7 +61,7 @@ function Compared({ view, goTo, before, after, compared }: Props & { compared: S
     <div className="grid h-full grid-cols-[minmax(260px,330px)_minmax(0,1fr)] max-md:block">
       <section aria-label="What changed" className="flex min-h-0 flex-col border-r border-line max-md:max-h-[50vh]">
         <div className="px-4 pb-2 pt-3">
-          <h2 className="font-display text-[20px] font-semibold leading-tight">
+          <h2 className="font-display text-head font-semibold leading-tight">
             {counts.changed === 0 ? 'No card changed' : `${count(counts.changed, 'page')} with other cards`}
           </h2>
           <p className="text-quiet">{findingsInWords(went.length, came.length)}</p>
@@ -75,7 +75,7 @@ function Compared({ view, goTo, before, after, compared }: Props & { compared: S
                   type="button"
                   aria-pressed={kind === one}
                   onClick={() => setKind(kind === one ? null : one)}
-                  className="h-[24px] rounded-[5px] border border-line bg-sheet px-2 text-[12px] aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-ground"
+                  className="h-[24px] rounded-[5px] border border-line bg-sheet px-2 text-small aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-ground"
                 >
                   {KINDS[one]} <b className="font-semibold tabular-nums">{counts[one]}</b>
                 </button>

@@ -65,7 +65,7 @@ export function SharedMarks({ surface, run, held }: Props) {
           <input
             type="datetime-local"
             aria-label="When it was posted"
-            className="field text-[12px]"
+            className="field text-small"
             value={at}
             onChange={(event) => setAt(event.target.value)}
           />
@@ -74,16 +74,16 @@ export function SharedMarks({ surface, run, held }: Props) {
           </button>
         </span>
         {typed.trim() !== '' && !isKnown && (
-          <p className="text-[12px] text-quiet">No page of this site is known under that address.</p>
+          <p className="text-small text-quiet">No page of this site is known under that address.</p>
         )}
       </form>
-      <ul className="mt-2 grid gap-[3px] text-[12px]">
+      <ul className="mt-2 grid gap-[3px] text-small">
         {marks
           .slice(-MAX_SHOWN)
           .reverse()
           .map(({ id, event }) => (
             <li key={id} className="flex items-baseline gap-2">
-              <span className="min-w-0 flex-1 truncate font-mono text-[11.5px]">{pathUnder(site, event.address)}</span>
+              <span className="min-w-0 flex-1 truncate font-mono text-fine">{pathUnder(site, event.address)}</span>
               <span className="text-quiet">{dayAndTime(event.at)}</span>
               <button
                 type="button"

@@ -12,7 +12,7 @@ export function TagDifferences({ tags }: { tags: readonly TagChange[] }) {
   return (
     <section aria-label="Tags that changed" className="mt-5">
       <h3 className="mb-1 font-semibold">Tags</h3>
-      <table className="w-full table-fixed border-collapse text-left text-[12.5px]">
+      <table className="w-full table-fixed border-collapse text-left text-small">
         <thead>
           <tr className="text-quiet">
             <th scope="col" className="w-[150px] pb-1 font-normal">
@@ -43,7 +43,7 @@ function TagRow({ tag: { key, before, after } }: { tag: TagChange }) {
   }, [before, after])
   return (
     <tr className="border-t border-line align-top">
-      <th scope="row" className="py-[5px] pr-2 font-mono text-[12px] font-semibold [overflow-wrap:anywhere]">
+      <th scope="row" className="py-[5px] pr-2 font-mono text-small font-semibold [overflow-wrap:anywhere]">
         {key}
       </th>
       <td className="py-[5px] pr-4 [overflow-wrap:anywhere]">

@@ -40,14 +40,14 @@ export function FrameKeys() {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed left-1/2 top-[14vh] z-50 w-[min(420px,94vw)] -translate-x-1/2 rounded-[10px] border border-line bg-sheet p-5 shadow-2xl"
+          className="fixed left-1/2 top-[6vh] z-50 max-h-[88vh] w-[min(440px,94vw)] -translate-x-1/2 overflow-auto rounded-[10px] border border-line bg-sheet p-5 shadow-2xl"
         >
-          <Dialog.Title className="mb-3 font-display text-[18px] font-semibold">Keys</Dialog.Title>
+          <Dialog.Title className="mb-3 font-display text-title font-semibold">Keys</Dialog.Title>
           <dl className="grid grid-cols-[max-content_1fr] gap-x-5 gap-y-[6px]">
             {keyHelp().map(([key, what]) => (
               <div key={key} className="contents">
                 <dt>
-                  <kbd className="text-[12px] font-semibold">{key}</kbd>
+                  <kbd className="text-small font-semibold">{key}</kbd>
                 </dt>
                 <dd className="text-quiet">{what}</dd>
               </div>

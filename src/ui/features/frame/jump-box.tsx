@@ -141,7 +141,7 @@ function JumpList({
         aria-activedescendant={shown[at] ? `jump-${at}` : undefined}
         aria-label="Page, area or action"
         placeholder="Page, area or action"
-        className="h-12 w-full border-b border-line bg-transparent px-4 text-[15px] outline-none"
+        className="h-12 w-full border-b border-line bg-transparent px-4 text-lead outline-none"
         value={question}
         onChange={(event) => {
           setQuestion(event.target.value)
@@ -169,7 +169,7 @@ function JumpList({
             onClick={() => choose(target)}
             className="flex w-full items-baseline gap-3 rounded px-3 py-[6px] text-left aria-selected:bg-pick-soft"
           >
-            <span className="truncate font-mono text-[12px]">{target.name}</span>
+            <span className="truncate font-mono text-small">{target.name}</span>
             <span className="ml-auto max-w-[50%] truncate text-quiet">{target.hint}</span>
           </button>
         ))}

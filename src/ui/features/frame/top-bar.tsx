@@ -39,7 +39,7 @@ export function TopBar({ view, goTo, run, demo }: Props) {
         aria-label="Nimble Parrot, Gather"
       >
         <Mark />
-        <span className="font-display whitespace-nowrap text-[17px] font-bold tracking-[-.01em] max-lg:hidden">
+        <span className="font-display whitespace-nowrap text-title font-bold tracking-[-.01em] max-lg:hidden">
           Nimble Parrot
         </span>
       </a>
@@ -102,7 +102,7 @@ function TrackStop({
         aria-current={isHere ? 'page' : undefined}
         aria-disabled={isOff || undefined}
         className={clsx(
-          'flex h-8 shrink-0 items-center gap-[6px] rounded-card px-[9px] text-[13.5px] font-medium max-md:px-2',
+          'flex h-8 shrink-0 items-center gap-[6px] rounded-card px-[9px] text-body font-medium max-md:px-2',
           isHere ? 'bg-bar-ink font-semibold text-bar' : 'text-bar-ink hover:bg-white/10',
           isOff && 'opacity-50',
         )}
@@ -115,7 +115,7 @@ function TrackStop({
         )}
         {errors > 0 && (
           <span
-            className="text-[11px] font-semibold tabular-nums opacity-80"
+            className="text-fine font-semibold tabular-nums opacity-80"
             title={`${count(errors, 'error')} in the way of the launch`}
           >
             {errors}
@@ -133,7 +133,7 @@ function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
   if (!run) return null
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex h-8 min-w-0 items-center gap-2 rounded-card bg-white/8 px-3 text-[12.5px] hover:bg-white/15 max-sm:hidden">
+      <DropdownMenu.Trigger className="flex h-8 min-w-0 items-center gap-2 rounded-card bg-white/8 px-3 text-small hover:bg-white/15 max-sm:hidden">
         <b className="truncate font-semibold">{shortAddress(run.source.site)}</b>
         <span className="truncate text-bar-quiet max-lg:hidden">
           {run.source.location !== run.source.site && `from ${shortAddress(run.source.location)}, `}
@@ -149,9 +149,7 @@ function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
           sideOffset={6}
           className="z-30 max-h-[70vh] w-[320px] overflow-auto rounded-card border border-line bg-sheet p-1 text-ink shadow-xl"
         >
-          <DropdownMenu.Label className="px-2 py-1 text-[11.5px] text-quiet">
-            Runs kept in this browser
-          </DropdownMenu.Label>
+          <DropdownMenu.Label className="px-2 py-1 text-fine text-quiet">Runs kept in this browser</DropdownMenu.Label>
           {runs.map((one) => (
             <DropdownMenu.Item
               key={one.id}
@@ -162,8 +160,8 @@ function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
               )}
             >
               <span className="flex-1 truncate">{shortAddress(one.source.site)}</span>
-              <span className="text-[11.5px] text-quiet">{dayAndTime(one.startedAt)}</span>
-              <span className="w-16 text-right text-[11.5px] text-quiet">{count(one.pages, 'page')}</span>
+              <span className="text-fine text-quiet">{dayAndTime(one.startedAt)}</span>
+              <span className="w-16 text-right text-fine text-quiet">{count(one.pages, 'page')}</span>
             </DropdownMenu.Item>
           ))}
         </DropdownMenu.Content>

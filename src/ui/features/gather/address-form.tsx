@@ -104,7 +104,7 @@ export function AddressForm({
     value: String(fields[name]),
     onChange: (event: React.ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => set({ [name]: event.target.value }),
     spellCheck: false,
-    className: 'field font-mono text-[12.5px]',
+    className: 'field font-mono text-small',
   })
   return (
     <form onSubmit={submit} className="grid gap-3" noValidate>
@@ -146,7 +146,7 @@ export function AddressForm({
             <textarea
               {...field('headers')}
               placeholder="X-Preview: token"
-              className="field h-[52px]! py-1 font-mono text-[12.5px]"
+              className="field h-[52px]! py-1 font-mono text-small"
             />
           </label>
           <label className="grid gap-1">

@@ -60,7 +60,7 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
         </label>
         <input
           id={`${id}-site`}
-          className="field font-mono text-[12.5px]"
+          className="field font-mono text-small"
           placeholder="from the pages’ own tags"
           inputMode="url"
           spellCheck={false}

@@ -47,7 +47,7 @@ export function GatherArea({
   return (
     <div className="h-full overflow-auto">
       <div className="mx-auto grid max-w-[1160px] gap-6 px-6 py-7 max-md:px-4 max-md:py-5">
-        <h1 className="max-w-[26em] font-display text-[28px] font-semibold leading-[1.15] tracking-[-.015em] max-md:text-[24px]">
+        <h1 className="max-w-[26em] font-display text-hero font-semibold leading-[1.15] tracking-[-.015em] max-md:text-big">
           See the card that every kind of place would show for a link to each of your pages, before launch.
         </h1>
         {session.kind === 'failed' && (
@@ -98,7 +98,7 @@ export function GatherArea({
         </div>
         <div className="grid grid-cols-[1fr_1.35fr] items-start gap-6 max-md:grid-cols-1">
           <section aria-labelledby="way-list">
-            <h2 id="way-list" className="mb-2 text-[15px] font-semibold">
+            <h2 id="way-list" className="mb-2 text-lead font-semibold">
               A list of addresses, or a sitemap
             </h2>
             <ListForm onStart={start} />
@@ -115,7 +115,7 @@ function Way({ name, text, children }: { name: string; text: string; children: R
   return (
     <section aria-labelledby={id} className="grid gap-3 rounded-card border border-line bg-sheet p-5">
       <div>
-        <h2 id={id} className="text-[15px] font-semibold">
+        <h2 id={id} className="text-lead font-semibold">
           {name}
         </h2>
         <p className="text-quiet">{text}</p>

@@ -74,7 +74,7 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
           </label>
           <textarea
             id={`${id}-list`}
-            className={clsx('field h-[92px]! py-2 font-mono text-[12.5px]', isOver && 'border-pick! bg-pick-soft!')}
+            className={clsx('field h-[92px]! py-2 font-mono text-small', isOver && 'border-pick! bg-pick-soft!')}
             placeholder={'https://example.org/\nhttps://example.org/about\n\nor https://example.org/sitemap.xml'}
             spellCheck={false}
             value={text}
@@ -84,7 +84,7 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
       )}
       <input
         aria-label="Production address of the list"
-        className="field font-mono text-[12.5px]"
+        className="field font-mono text-small"
         placeholder="production address, if it is another"
         inputMode="url"
         spellCheck={false}
@@ -121,10 +121,10 @@ function ListFileSaid({ file, onLeave }: { file: ListFile; onLeave: () => void }
   return (
     <div className="flex items-start gap-3 rounded-card border border-line bg-sheet p-3">
       <div className="min-w-0 flex-1">
-        <p className="truncate font-mono text-[12.5px] font-semibold">{name}</p>
+        <p className="truncate font-mono text-small font-semibold">{name}</p>
         <p className="text-quiet">
           {count(addresses.length, 'address', 'addresses')}, the first{' '}
-          <span className="break-all font-mono text-[12.5px]">{addresses[0]}</span>
+          <span className="break-all font-mono text-small">{addresses[0]}</span>
           {left > 0 && `. ${count(left, 'line is no address', 'lines are no addresses')}, and left out`}
           {isCut && '. The file goes on, and is not read further.'}
         </p>

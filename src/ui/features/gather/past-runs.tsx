@@ -2,9 +2,9 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
 import { deletePictureCopies, pictureCopies } from '@/store/picture-copies'
-import { deleteRun, storageUse } from '@/store/runs'
+import { deleteRun, runsKept, storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 import { bytes, count, dayAndTime, shortAddress } from '../../kit/words'
 import { useAskFirst } from '../../parts/ask-first'
@@ -21,7 +21,7 @@ export function PastRuns({ goTo, onResume }: RunsProps) {
   if (!runs) return null
   return (
     <section aria-labelledby="past-runs">
-      <h2 id="past-runs" className="mb-2 text-[15px] font-semibold">
+      <h2 id="past-runs" className="mb-2 text-lead font-semibold">
         Sites and their runs <span className="font-normal text-quiet">– kept in this browser, and nowhere else</span>
       </h2>
       {runs.length === 0 ? (
@@ -44,7 +44,7 @@ function Sites({ runs, goTo, onResume }: RunsProps & { runs: StoredRun[] }) {
       {[...sites].map(([site, ofSite]) => (
         <div key={site}>
           <div className="flex items-baseline gap-4">
-            <h3 className="font-mono text-[12.5px] font-semibold">{shortAddress(site)}</h3>
+            <h3 className="font-mono text-small font-semibold">{shortAddress(site)}</h3>
             <SaveProject site={site} />
           </div>
           <ul>
@@ -85,7 +85,7 @@ function Room() {
   const room = useLiveQuery(async () => {
     // Asked again whenever a run or a picture comes or goes. The browser is asked last: what is read from the database
     // after a promise of its own is not watched.
-    await database.runs.count()
+    await runsKept()
     const copies = await pictureCopies()
     return { copies, use: await storageUse() }
   })

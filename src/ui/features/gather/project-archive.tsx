@@ -36,7 +36,7 @@ export function SaveProject({ site }: { site: string }) {
     }
   }
   return (
-    <span className="flex items-baseline gap-2 font-sans text-[12.5px] font-normal">
+    <span className="flex items-baseline gap-2 font-sans text-small font-normal">
       <button type="button" className="text-pick hover:underline" onClick={() => void save()}>
         Save the project<span className="sr-only"> of {shortAddress(site)}</span>
       </button>

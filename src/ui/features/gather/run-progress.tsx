@@ -49,7 +49,7 @@ export function RunProgress({
       <section aria-label="Pages as they come" className="flex min-h-0 flex-col">
         <div className="flex items-end gap-6 px-6 pb-4 pt-6 max-md:flex-wrap max-md:px-4">
           <div aria-live="polite">
-            <h1 className="font-display text-[30px] font-semibold leading-none tracking-[-.015em]">
+            <h1 className="font-display text-hero font-semibold leading-none tracking-[-.015em]">
               {count(session.done, 'page')}
               <span className="text-quiet"> of about {(session.done + session.waiting).toLocaleString('en')}</span>
             </h1>
@@ -121,7 +121,7 @@ export function RunProgress({
         {isRunning && (
           <div>
             <h2 className="mb-1 font-semibold">Being fetched</h2>
-            <ul className="font-mono text-[11.5px] text-quiet">
+            <ul className="font-mono text-fine text-quiet">
               {session.fetching.slice(0, 8).map((url) => (
                 <li key={url} className="truncate">
                   {shortAddress(url)}
@@ -133,11 +133,11 @@ export function RunProgress({
         {session.slow.length > 0 && (
           <div>
             <h2 className="mb-1 font-semibold">Slowest answers</h2>
-            <ul className="grid grid-cols-[minmax(0,1fr)] gap-[2px] text-[12px]">
+            <ul className="grid grid-cols-[minmax(0,1fr)] gap-[2px] text-small">
               {session.slow.map(({ url, ms }) => (
                 <li key={url} className="flex items-baseline gap-3">
                   <span className="shrink-0 tabular-nums">{(ms / 1000).toFixed(1)} s</span>
-                  <span className="min-w-0 truncate font-mono text-[11.5px] text-quiet" title={url}>
+                  <span className="min-w-0 truncate font-mono text-fine text-quiet" title={url}>
                     {pathOf(url)}
                   </span>
                 </li>
@@ -154,7 +154,7 @@ export function RunProgress({
             <ul className="mt-1 grid gap-1">
               {session.slowed.map((host) => (
                 <li key={host} className="flex flex-wrap items-baseline justify-between gap-x-3">
-                  <span className="font-mono text-[11.5px] [overflow-wrap:anywhere]">{host}</span>
+                  <span className="font-mono text-fine [overflow-wrap:anywhere]">{host}</span>
                   {onStartOver && (
                     <button
                       type="button"
@@ -192,7 +192,7 @@ export function RunProgress({
                   {kind} {addresses.length > 1 && <span className="text-quiet">{addresses.length} times</span>}
                 </div>
                 {addresses.slice(0, ADDRESSES_NAMED).map((url) => (
-                  <div key={url} className="truncate font-mono text-[11.5px] text-quiet" title={url}>
+                  <div key={url} className="truncate font-mono text-fine text-quiet" title={url}>
                     {shortAddress(url)}
                   </div>
                 ))}
@@ -233,8 +233,8 @@ function headline(session: Live): string {
 function Figure({ name, value }: { name: string; value: string }) {
   return (
     <div>
-      <dt className="text-[11.5px] text-quiet">{name}</dt>
-      <dd className="font-display text-[20px] font-semibold leading-tight tabular-nums">{value}</dd>
+      <dt className="text-fine text-quiet">{name}</dt>
+      <dd className="font-display text-head font-semibold leading-tight tabular-nums">{value}</dd>
     </div>
   )
 }
@@ -246,7 +246,7 @@ function SmallCard({ row, onOpen }: { row: WallRow; onOpen: () => void }) {
   return (
     <button type="button" onClick={onOpen} className="mb-3 block w-full break-inside-avoid text-left">
       <WallCard run={row.run} surface={surface.id} face={face} />
-      <span className="mt-1 block truncate font-mono text-[11px] text-quiet">{row.path}</span>
+      <span className="mt-1 block truncate font-mono text-fine text-quiet">{row.path}</span>
     </button>
   )
 }

@@ -21,7 +21,7 @@ export function StartedWithWay({ onStart }: { onStart: (source: GatherSource) =>
       className="flex flex-wrap items-center gap-x-4 gap-y-3 rounded-card border border-line bg-sheet px-5 py-4"
     >
       <div className="min-w-0 flex-1">
-        <h2 id="way-started-with" className="font-mono text-[13px] font-semibold [overflow-wrap:anywhere]">
+        <h2 id="way-started-with" className="font-mono text-body font-semibold [overflow-wrap:anywhere]">
           {isAddress ? given.address : given.name}
         </h2>
         <p className="text-quiet">

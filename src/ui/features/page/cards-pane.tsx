@@ -67,12 +67,12 @@ export const CardsPane = memo(function CardsPane({
                 {surface.name}
               </button>
               <span className="text-quiet">{KINDS[card.layout]}</span>
-              <kbd className="ml-auto text-[11px] text-quiet">{keyOfSurface(index)}</kbd>
+              <kbd className="ml-auto text-fine text-quiet">{keyOfSurface(index)}</kbd>
             </h2>
             <TrueCard run={run} surface={surface} card={card} roomPx={roomPx} lit={lit} onLit={onLit} />
           </article>
         ))}
-        <p className="text-[12px] text-quiet">
+        <p className="text-small text-quiet">
           Texts break where the place breaks them, about. Struck text is what it cuts. Point at a part to light the tag
           that feeds it.
         </p>
@@ -85,7 +85,7 @@ export const CardsPane = memo(function CardsPane({
 function PictureChoice({ offered, picture, onPicture }: Pick<Props, 'offered' | 'picture' | 'onPicture'>) {
   const step = (by: number) => onPicture(((picture ?? 0) + by + offered) % offered)
   return (
-    <p className="flex flex-wrap items-center gap-2 text-[12px]">
+    <p className="flex flex-wrap items-center gap-2 text-small">
       <span aria-live="polite">
         The page names {offered} pictures:{' '}
         {picture === null ? 'shown is what each place takes.' : `shown is number ${picture + 1}.`}

@@ -19,7 +19,7 @@ export function EditorSetting({ pattern, onPattern }: { pattern: string; onPatte
           side="top"
           align="end"
           sideOffset={6}
-          className="z-30 w-[380px] max-w-[94vw] rounded-card border border-line bg-sheet p-4 text-[13px] shadow-xl"
+          className="z-30 w-[380px] max-w-[94vw] rounded-card border border-line bg-sheet p-4 text-body shadow-xl"
         >
           <form
             className="grid gap-2"
@@ -35,7 +35,7 @@ export function EditorSetting({ pattern, onPattern }: { pattern: string; onPatte
             </label>
             <input
               id={id}
-              className="field font-mono text-[12px]"
+              className="field font-mono text-small"
               value={typed}
               placeholder={'editor://open/home/me/site/dist/{file}?line={line}'}
               onChange={(event) => setTyped(event.target.value)}

@@ -51,7 +51,7 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
     <span className="flex items-center gap-2 max-md:flex-wrap">
       {dialog}
       {state.kind === 'failed' && (
-        <span role="alert" className="max-w-[340px] text-[12px] leading-tight text-wrong">
+        <span role="alert" className="max-w-[340px] text-small leading-tight text-wrong">
           {state.message}
         </span>
       )}
@@ -71,7 +71,7 @@ function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | 
   if (kind === 'folder' && folderPicker()) {
     return (
       <>
-        <span className="max-w-[260px] text-[12px] leading-tight text-quiet">
+        <span className="max-w-[260px] text-small leading-tight text-quiet">
           Choose “{location}” once; from then on this browser reads it again.
         </span>
         <button
@@ -88,7 +88,7 @@ function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | 
   }
   return (
     <>
-      <span className="max-w-[260px] text-[12px] leading-tight text-quiet">
+      <span className="max-w-[260px] text-small leading-tight text-quiet">
         A browser doesn’t keep files: give it “{location}” as it is now.
       </span>
       <FileButton

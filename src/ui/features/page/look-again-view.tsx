@@ -48,7 +48,7 @@ function Changes({ run, parent, before, after }: Props) {
             : `Changed on ${cards.join('; ')}.`}
       </p>
       {tags.length > 0 && (
-        <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-3 gap-y-[3px] text-[12px]">
+        <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-3 gap-y-[3px] text-small">
           {tags.map(({ key, before: was, after: is }) => (
             <div key={key} className="contents">
               <dt className="font-mono">{key}</dt>

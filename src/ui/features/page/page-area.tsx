@@ -202,7 +202,7 @@ function PageHeader({
       <button type="button" className="text-quiet hover:text-ink" onClick={() => goTo({ area: 'wall' })}>
         ← Wall{view.section ? `, ${view.section}` : ''}
       </button>
-      <h1 className="truncate font-mono text-[14px] font-semibold">{row.path}</h1>
+      <h1 className="truncate font-mono text-lead font-semibold">{row.path}</h1>
       <span className="truncate text-quiet">{children}</span>
       <span className="ml-auto flex shrink-0 items-center gap-2 max-md:ml-0 max-md:shrink max-md:flex-wrap">
         {lookAgain}

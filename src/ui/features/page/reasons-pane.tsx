@@ -89,7 +89,7 @@ function Reasons({ surface, card, lit, onLit }: Lighting & { surface: Surface; c
       {card.bareBecause && <p className="font-semibold">{card.bareBecause}</p>}
       <LadderView name="Title" ladder={card.title.ladder} {...light} />
       {card.title.ifLastWins !== undefined && (
-        <p className="text-[12px] text-quiet">
+        <p className="text-small text-quiet">
           A place that takes the last of repeated tags shows “{card.title.ifLastWins}”.
         </p>
       )}

@@ -49,7 +49,7 @@ export const SourcePane = memo(function SourcePane({ page, cards, findings, edit
       {page.source.length === 0 && (
         <p className="p-4 text-quiet">There is no source: the page could not be read. {page.fetch.error}</p>
       )}
-      <ol ref={list} className="py-2 font-mono text-[11.5px] leading-[19px]">
+      <ol ref={list} className="py-2 font-mono text-fine leading-[19px]">
         {page.source.map((row, index) => {
           const mark = marks[index]!
           const previous = page.source[index - 1]
@@ -72,7 +72,7 @@ export const SourcePane = memo(function SourcePane({ page, cards, findings, edit
                   <LineNumber line={row.line} href={editor.hrefOf(row)} />
                 )}
               </span>
-              <span className={clsx('text-[9px]', SIGN_LOOK(mark))} aria-hidden="true">
+              <span className={clsx('text-sign', SIGN_LOOK(mark))} aria-hidden="true">
                 {signOf(mark)}
               </span>
               <span className="whitespace-pre-wrap [overflow-wrap:anywhere]">
@@ -82,7 +82,7 @@ export const SourcePane = memo(function SourcePane({ page, cards, findings, edit
           )
         })}
       </ol>
-      <p className="mt-auto flex gap-2 border-t border-line px-4 py-2 text-[11.5px] text-quiet">
+      <p className="mt-auto flex gap-2 border-t border-line px-4 py-2 text-fine text-quiet">
         {NAMES.map(([key, name]) => (
           <Fragment key={key}>
             <span aria-hidden="true">{SIGN[key]}</span> {name}

@@ -18,14 +18,14 @@ export function TagsView({ facts, lit, onLit }: Props) {
           <h3 className="mb-1 font-semibold">Said more than once</h3>
           {repeated.map(({ key, first, last }) => (
             <div key={key} className="mb-2">
-              <p className="font-mono text-[12px]">{key}</p>
-              <div className="grid grid-cols-2 gap-2 text-[12px]">
+              <p className="font-mono text-small">{key}</p>
+              <div className="grid grid-cols-2 gap-2 text-small">
                 <Side name="first" meta={first} onLit={onLit} />
                 <Side name="last" meta={last} onLit={onLit} />
               </div>
             </div>
           ))}
-          <p className="text-[12px] text-quiet">
+          <p className="text-small text-quiet">
             The surfaces here take the first; a place that takes the last shows the right-hand one.
           </p>
         </section>
@@ -35,7 +35,7 @@ export function TagsView({ facts, lit, onLit }: Props) {
           <h3 className="font-semibold">All tags</h3>
           <CopyButton text={tagsAsText(facts)} />
         </div>
-        <table className="w-full table-fixed text-[12px]">
+        <table className="w-full table-fixed text-small">
           <colgroup>
             <col className="w-[34px]" />
             <col />
@@ -72,9 +72,9 @@ export function TagsView({ facts, lit, onLit }: Props) {
       <section>
         <h3 className="mb-1 font-semibold">Share links on the page</h3>
         {(facts.shareLinks ?? []).length === 0 && (
-          <p className="text-[12px] text-quiet">None: no link on it hands an address or a text to another site.</p>
+          <p className="text-small text-quiet">None: no link on it hands an address or a text to another site.</p>
         )}
-        <ul className="grid gap-[5px] text-[12px]">
+        <ul className="grid gap-[5px] text-small">
           {(facts.shareLinks ?? []).map(({ href, line, column }) => (
             <li key={`${line} ${column}`} className="[overflow-wrap:anywhere]">
               <span className="text-quiet">line {line}</span> <span className="font-mono">{href}</span>
@@ -115,7 +115,7 @@ function CopyButton({ text }: { text: string }) {
     }
   }
   return (
-    <button type="button" className="ml-auto text-[12px] text-pick hover:underline" onClick={copy}>
+    <button type="button" className="ml-auto text-small text-pick hover:underline" onClick={copy}>
       {said}
     </button>
   )

@@ -86,7 +86,7 @@ export function BatchBar({
       )
   }
   return (
-    <div className="border-y border-line bg-pick-soft px-3 py-2 text-[12px]">
+    <div className="border-y border-line bg-pick-soft px-3 py-2 text-small">
       <p className="flex items-baseline gap-3">
         <b className="font-semibold">{count(entries.length, 'picture')} selected</b>
         <button type="button" className="text-pick hover:underline" onClick={onAll}>

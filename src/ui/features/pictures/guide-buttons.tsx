@@ -16,7 +16,7 @@ export function GuideButtons({ shape }: { shape: Shape }) {
     saveFile(`${name}.png`, new Uint8Array(await png.arrayBuffer()), 'image/png')
   }
   return (
-    <p className="flex flex-wrap items-center gap-2 pt-2 text-[12px] text-quiet">
+    <p className="flex flex-wrap items-center gap-2 pt-2 text-small text-quiet">
       The zone as a guide for a drawing program, {width} × {height}:
       <button
         type="button"

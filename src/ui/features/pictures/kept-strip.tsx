@@ -70,7 +70,7 @@ export function KeptStrip({ src, size, kept, detail, chosen, counted, onChoose, 
         const { id, name } = one.surface
         if (one.kind === 'refused')
           return (
-            <li key={id} className="w-[120px] shrink-0 text-[12px]">
+            <li key={id} className="w-[120px] shrink-0 text-small">
               <span className="block font-semibold">{name}</span>
               <span className="text-wrong">not shown: {one.why}</span>
             </li>
@@ -78,7 +78,7 @@ export function KeptStrip({ src, size, kept, detail, chosen, counted, onChoose, 
         const lost = shareLost(size, one.crop)
         const detailLost = detail ? detailOutside(detail, size, one.crop) : 0
         return (
-          <li key={id} data-place={id} className="shrink-0 text-[11.5px]">
+          <li key={id} data-place={id} className="shrink-0 text-fine">
             <span className="mb-1 flex items-center gap-[6px]">
               <input
                 type="checkbox"
@@ -87,7 +87,7 @@ export function KeptStrip({ src, size, kept, detail, chosen, counted, onChoose, 
                 checked={counted.has(id)}
                 onChange={() => onCount(id)}
               />
-              <span className={clsx('text-[12px]', id === chosen ? 'font-semibold' : 'text-quiet')}>{name}</span>
+              <span className={clsx('text-small', id === chosen ? 'font-semibold' : 'text-quiet')}>{name}</span>
             </span>
             <button
               type="button"

@@ -77,7 +77,7 @@ export function OnePicture({ view, goTo, run, entry, image, kept }: Props) {
         className="flex min-h-0 min-w-0 flex-col px-4 pt-3 max-md:border-t max-md:border-line"
       >
         <header className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1">
-          <h2 className="min-w-0 truncate font-mono text-[14px] font-semibold" title={entry.url}>
+          <h2 className="min-w-0 truncate font-mono text-lead font-semibold" title={entry.url}>
             {pathOfPicture(entry.url, site)}
           </h2>
           <span className="text-quiet">{pictureInShort(image)}</span>

@@ -85,20 +85,20 @@ export function PictureList({ run, site, entries, images, cropsFor, chosen, sele
               >
                 <CardPicture run={run} url={entry.url} ratio={1.91} className="w-[84px] shrink-0 rounded-[4px]" />
                 <span className="min-w-0 flex-1">
-                  <span className="block truncate font-mono text-[12px] font-semibold" title={entry.url}>
+                  <span className="block truncate font-mono text-small font-semibold" title={entry.url}>
                     {name}
                   </span>
-                  <span className="block truncate text-[12px] text-quiet">
+                  <span className="block truncate text-small text-quiet">
                     {count(entry.uses.length, 'page')}, {pictureInShort(image, false)}
                   </span>
                   {known ? (
-                    <span className={clsx('block truncate text-[12px] font-medium', LEVEL_LOOK[known.level])}>
+                    <span className={clsx('block truncate text-small font-medium', LEVEL_LOOK[known.level])}>
                       <span aria-hidden="true">{LEVEL_SIGN[known.level]} </span>
                       {known.words}
                       <span className="sr-only">, {known.level}</span>
                     </span>
                   ) : (
-                    <span className="block text-[12px] text-good">clear</span>
+                    <span className="block text-small text-good">clear</span>
                   )}
                 </span>
               </button>

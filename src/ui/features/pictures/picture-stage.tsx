@@ -82,7 +82,7 @@ export function PictureStage({ src, size, groups, chosen, zone, look, refit, foc
                 >
                   <span
                     className={clsx(
-                      'absolute left-0 max-w-full truncate px-[6px] py-px text-[11px] font-semibold text-white',
+                      'absolute left-0 max-w-full truncate px-[6px] py-px text-fine font-semibold text-white',
                       isChosen ? 'top-0 bg-[#0a7d4d]' : 'bottom-0 bg-[#2a5bd0]',
                     )}
                   >
@@ -130,7 +130,7 @@ function KeepZone({ zone, size }: { zone: Crop | null; size: Size }) {
         className="absolute outline-2 outline-[#4fcf8f] shadow-[0_0_0_4000px_rgba(11,17,14,.72)]"
         style={{ ...placeOf(zone, size), outlineStyle: 'solid' }}
       >
-        <span className="absolute left-0 top-0 max-w-full truncate bg-[#0a7d4d] px-[6px] py-px text-[11px] font-semibold text-white">
+        <span className="absolute left-0 top-0 max-w-full truncate bg-[#0a7d4d] px-[6px] py-px text-fine font-semibold text-white">
           Keep zone, {share} % of the picture
         </span>
       </div>

@@ -31,7 +31,7 @@ export function PictureUses({ entry, site, goTo }: { entry: PictureEntry; site: 
                 {message}
                 {pages > 1 && <span className="text-quiet"> {count(pages, 'page')}.</span>}
               </p>
-              <p className="text-[12px] text-quiet">
+              <p className="text-small text-quiet">
                 {fix} <CheckName id={rule} />
               </p>
             </div>
@@ -54,13 +54,13 @@ export function PictureUses({ entry, site, goTo }: { entry: PictureEntry; site: 
             <li key={page} className="min-w-0">
               <button
                 type="button"
-                className="block max-w-full truncate font-mono text-[12px] text-pick hover:underline"
+                className="block max-w-full truncate font-mono text-small text-pick hover:underline"
                 onClick={() => open(page)}
                 title={keys.join(', ')}
               >
                 {pathOfPicture(page, site)}
               </button>
-              <span className="block truncate text-[12px] text-quiet" title={alt ?? undefined}>
+              <span className="block truncate text-small text-quiet" title={alt ?? undefined}>
                 {alt ?? 'no alternative text'}
               </span>
             </li>
@@ -72,7 +72,7 @@ export function PictureUses({ entry, site, goTo }: { entry: PictureEntry; site: 
           </button>
         )}
         {entry.contentOf.length > 0 && (
-          <p className="mt-2 text-[12px] text-quiet">
+          <p className="mt-2 text-small text-quiet">
             Shown in the content of {count(entry.contentOf.length, 'more page')}:{' '}
             {entry.contentOf
               .slice(0, 4)
@@ -95,7 +95,7 @@ function Others({ name, urls, site, goTo }: { name: string; urls: string[]; site
         <button
           key={url}
           type="button"
-          className="mr-2 font-mono text-[12px] text-pick hover:underline"
+          className="mr-2 font-mono text-small text-pick hover:underline"
           onClick={() => goTo({ picture: url }, 'replace')}
         >
           {pathOfPicture(url, site)}

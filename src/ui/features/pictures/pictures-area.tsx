@@ -5,7 +5,9 @@ import { useCallback, useMemo, useState } from 'react'
 import { commonKind, type PictureEntry } from '@/core/check'
 import type { ServedImage } from '@/core/crawl'
 import { cropsFor } from '@/core/surface'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
+import { imagesOf } from '@/store/images'
+import { overviewOf } from '@/store/overviews'
 import { Notice } from '../../kit/notice'
 import { count } from '../../kit/words'
 import type { Loaded } from '../../state/run/use-run'
@@ -34,10 +36,8 @@ export function PicturesArea({ view, goTo, run }: { view: RouteState; goTo: GoTo
       id === null
         ? null
         : {
-            book: (await database.overviews.get(id))?.book,
-            images: new Map(
-              (await database.images.where('run').equals(id).toArray()).map(({ url, image }) => [url, image]),
-            ),
+            book: (await overviewOf(id))?.book,
+            images: await imagesOf(id),
           },
     [id],
   )
@@ -110,7 +110,7 @@ function Pictures({ view, goTo, run, book, images }: Props) {
           </h1>
           <select
             aria-label="Order of the pictures"
-            className="bg-transparent text-[12px] text-quiet"
+            className="bg-transparent text-small text-quiet"
             value={order}
             onChange={({ target }) => setOrder(target.value as PictureOrder)}
           >

@@ -70,7 +70,7 @@ export function RecompressedView({ centre, picture, src, size, kept }: Props) {
       <div className="flex min-h-0 flex-1 flex-wrap content-start gap-4 overflow-auto rounded-[9px] bg-soft p-3">
         <figure>
           <CroppedPicture src={src} size={size} crop={kept.crop} heightPx={heightPx} />
-          <figcaption className="mt-1 text-[12px] text-quiet">
+          <figcaption className="mt-1 text-small text-quiet">
             as it is: {kept.crop.width} × {kept.crop.height}
           </figcaption>
         </figure>
@@ -78,7 +78,7 @@ export function RecompressedView({ centre, picture, src, size, kept }: Props) {
           {url && made ? (
             <>
               <img src={url} alt="" className="block rounded-[4px]" style={{ width: widthPx, height: heightPx }} />
-              <figcaption className="mt-1 text-[12px] text-quiet">
+              <figcaption className="mt-1 text-small text-quiet">
                 as the place makes it, about: {made.width} × {made.height}, {bytes(made.blob.size)}
               </figcaption>
             </>
@@ -143,7 +143,7 @@ function Magnified({
           }}
         />
       </span>
-      <figcaption className="mt-1 text-[12px] text-quiet">{name}</figcaption>
+      <figcaption className="mt-1 text-small text-quiet">{name}</figcaption>
     </figure>
   )
 }

@@ -57,9 +57,9 @@ export function RefitPane({
   const enlarged = made ? enlargedBy(made.plan) : null
   return (
     <section aria-label="Refit" className="grid grid-cols-[minmax(0,1fr)] gap-[10px]">
-      <h2 className="font-display text-[17px] font-semibold">Refit</h2>
+      <h2 className="font-display text-title font-semibold">Refit</h2>
       {!isWhole && (
-        <p className="rounded-[5px] bg-warn-soft px-2 py-1 text-[12px]">
+        <p className="rounded-[5px] bg-warn-soft px-2 py-1 text-small">
           Only a small copy is left of this picture. Gather its pages again to refit it in full.
         </p>
       )}
@@ -80,7 +80,7 @@ export function RefitPane({
           />
         </span>
         <span className="text-quiet">Focus</span>
-        <span className="text-[12px]">{focusInWords(wish.focus)}</span>
+        <span className="text-small">{focusInWords(wish.focus)}</span>
         <label htmlFor="refit-fill" className="text-quiet">
           Fill
         </label>
@@ -139,7 +139,7 @@ export function RefitPane({
             value={(wish.budget ?? 600_000) / 1000}
             onChange={({ target }) => set({ budget: Number(target.value) * 1000 })}
           />
-          <span className="w-[74px] text-right text-[12px] tabular-nums">to {bytes(wish.budget ?? 600_000)}</span>
+          <span className="w-[74px] text-right text-small tabular-nums">to {bytes(wish.budget ?? 600_000)}</span>
         </span>
       </div>
       <figure>
@@ -154,7 +154,7 @@ export function RefitPane({
             {fault ? '' : 'Refitting …'}
           </div>
         )}
-        <figcaption aria-live="polite" className="mt-1 text-[12px]">
+        <figcaption aria-live="polite" className="mt-1 text-small">
           {fault && <span className="text-wrong">{fault}</span>}
           {made && (
             <>
@@ -220,16 +220,16 @@ function Take({ run, entry, refit, goTo }: { run: StoredRun; entry: PictureEntry
           Use in drafts
         </button>
       </span>
-      <label htmlFor={id} className="text-[12px] text-quiet">
+      <label htmlFor={id} className="text-small text-quiet">
         Its address in the build
       </label>
       <input
         id={id}
-        className="field font-mono text-[11.5px]"
+        className="field font-mono text-fine"
         value={address}
         onChange={({ target }) => setTyped(target.value)}
       />
-      <p aria-live="polite" className="text-[12px]">
+      <p aria-live="polite" className="text-small">
         {said}{' '}
         {said && (
           <button type="button" className="text-pick hover:underline" onClick={() => goTo({ area: 'drafts' })}>

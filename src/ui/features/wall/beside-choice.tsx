@@ -9,14 +9,14 @@ export function BesideChoice({ view, goTo }: { view: RouteState; goTo: GoTo }) {
   const surfaces = useSurfaces()
   return (
     <label
-      className="flex items-center gap-[5px] text-[12.5px] text-quiet"
+      className="flex items-center gap-[5px] text-small text-quiet"
       title="Shift and the key of a surface does the same."
     >
       Beside
       <select
         value={view.beside ?? ''}
         onChange={(event) => goTo({ beside: event.target.value || null }, 'replace')}
-        className="h-[27px] max-w-[108px] rounded-[6px] border border-line bg-sheet px-1 text-[12.5px] text-ink"
+        className="h-[27px] max-w-[108px] rounded-[6px] border border-line bg-sheet px-1 text-small text-ink"
       >
         <option value="">nothing</option>
         {surfaces

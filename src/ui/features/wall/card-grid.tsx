@@ -142,7 +142,7 @@ export function CardGrid({
 function Outline({ row, heightPx }: { row: WallRow; heightPx: number }) {
   return (
     <li
-      className="flex items-end truncate rounded-card border border-line px-[10px] py-[6px] font-mono text-[11px] text-quiet"
+      className="flex items-end truncate rounded-card border border-line px-[10px] py-[6px] font-mono text-fine text-quiet"
       style={{ height: heightPx }}
     >
       {row.path}
@@ -197,11 +197,11 @@ const GridCard = memo(function GridCard({
         {beside && other ? (
           <span className="grid grid-cols-2 items-start gap-[7px]">
             <span>
-              <span className="mb-[3px] block px-[2px] text-[10.5px] text-quiet">{surface.name}</span>
+              <span className="mb-[3px] block px-[2px] text-sign text-quiet">{surface.name}</span>
               <WallCard run={row.run} surface={surface.id} face={face} />
             </span>
             <span>
-              <span className="mb-[3px] block px-[2px] text-[10.5px] text-quiet">{beside.name}</span>
+              <span className="mb-[3px] block px-[2px] text-sign text-quiet">{beside.name}</span>
               <WallCard run={row.run} surface={beside.id} face={other} />
             </span>
           </span>
@@ -209,7 +209,7 @@ const GridCard = memo(function GridCard({
           <WallCard run={row.run} surface={surface.id} face={face} />
         )}
       </button>
-      <div className="mt-[5px] flex items-baseline gap-2 px-[2px] text-[11.5px]">
+      <div className="mt-[5px] flex items-baseline gap-2 px-[2px] text-fine">
         {(isSelecting || isChosen) && (
           <input
             type="checkbox"
@@ -219,12 +219,10 @@ const GridCard = memo(function GridCard({
             onChange={() => toggleSelected(row.run, row.url)}
           />
         )}
-        <span className="truncate font-mono text-[11px]" title={row.path}>
+        <span className="truncate font-mono text-fine" title={row.path}>
           {row.path}
         </span>
-        {isDrafted && (
-          <span className="shrink-0 rounded-[3px] bg-pick-soft px-[5px] text-[10.5px] text-pick">draft</span>
-        )}
+        {isDrafted && <span className="shrink-0 rounded-[3px] bg-pick-soft px-[5px] text-sign text-pick">draft</span>}
         <span className={clsx('ml-auto shrink-0 font-semibold', BADGE[badge.level])}>
           {badge.level === 'error' && <span aria-hidden="true">▲ </span>}
           {badge.text}

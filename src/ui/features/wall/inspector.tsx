@@ -62,8 +62,8 @@ function Chosen({ run, row, surface, beside, as, goTo }: Omit<Props, 'row' | 'ro
   return (
     <div className="grid gap-[12px]">
       <header>
-        <h2 className="font-mono text-[13px] font-semibold [overflow-wrap:anywhere]">{row.path}</h2>
-        <p className="text-[12px] text-quiet">
+        <h2 className="font-mono text-body font-semibold [overflow-wrap:anywhere]">{row.path}</h2>
+        <p className="text-small text-quiet">
           {page.fetch.status ?? 'no answer'}, {bytes(page.fetch.bytes)}, fetched {clockTime(page.fetch.fetchedAt)}
         </p>
       </header>
@@ -125,7 +125,7 @@ function RunInShort({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo
   return (
     <div className="grid gap-4">
       <div>
-        <h2 className="font-display text-[20px] font-semibold leading-tight">
+        <h2 className="font-display text-head font-semibold leading-tight">
           {summary ? inTheWay(summary) : 'Still gathering'}
         </h2>
         {summary && (
@@ -162,7 +162,7 @@ function RunInShort({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo
             {findings.map((finding) => (
               <li key={`${finding.rule} ${finding.message}`}>
                 <FindingsView findings={[finding]} />
-                <p className="mt-1 flex flex-wrap gap-x-3 font-mono text-[11.5px]">
+                <p className="mt-1 flex flex-wrap gap-x-3 font-mono text-fine">
                   {finding.pages.slice(0, 6).map((url) => {
                     const row = rows.find((one) => one.url === url)
                     return (

@@ -42,7 +42,7 @@ export function SearchAndOrder({
         id="wall-sort"
         value={view.sort}
         onChange={(event) => goTo({ sort: event.target.value as Sort }, 'replace')}
-        className="h-[27px] rounded-[6px] border border-line bg-sheet px-1 text-[12.5px]"
+        className="h-[27px] rounded-[6px] border border-line bg-sheet px-1 text-small"
       >
         {Object.entries(SORTS).map(([sort, name]) => (
           <option key={sort} value={sort}>

@@ -25,7 +25,7 @@ export const SectionList = memo(function SectionList({ rows, section: chosen, pa
       tabIndex={0}
       className="overflow-auto border-r border-line px-3 py-4 max-md:max-h-[128px] max-md:border-b max-md:border-r-0 max-md:py-2"
     >
-      <p className="mb-2 px-2 text-[12px] text-quiet">
+      <p className="mb-2 px-2 text-small text-quiet">
         {count(rows.length, 'page')} in {count(sections.length, 'section')}
       </p>
       <ul className="grid gap-[2px]">
@@ -40,12 +40,12 @@ export const SectionList = memo(function SectionList({ rows, section: chosen, pa
                 type="button"
                 aria-pressed={isChosen}
                 onClick={() => goTo({ section: isChosen ? null : section }, 'replace')}
-                className="flex w-full items-baseline gap-2 rounded-card px-2 pt-[7px] text-left font-mono text-[12.5px]"
+                className="flex w-full items-baseline gap-2 rounded-card px-2 pt-[7px] text-left font-mono text-small"
               >
                 <span className="truncate" title={section}>
                   {sectionName(section)}
                 </span>
-                <span className="ml-auto font-sans text-[11.5px] text-quiet">{ofSection.length}</span>
+                <span className="ml-auto font-sans text-fine text-quiet">{ofSection.length}</span>
               </button>
               <TickStrip rows={ofSection} chosen={page} onChoose={choose} />
             </li>

@@ -40,7 +40,7 @@ export function SymptomBar({ rows, view, goTo, shownCount, changes }: Props) {
   }
   const look = (isOn: boolean) =>
     clsx(
-      'h-[27px] whitespace-nowrap rounded-[6px] border px-[10px] text-[12.5px]',
+      'h-[27px] whitespace-nowrap rounded-[6px] border px-[10px] text-small',
       isOn ? 'border-ink bg-ink text-ground' : 'border-line bg-sheet hover:border-quiet',
     )
   return (

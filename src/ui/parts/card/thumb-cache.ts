@@ -2,7 +2,7 @@
 
 import { liveQuery } from 'dexie'
 import { useEffect, useState } from 'react'
-import { database } from '@/store/database'
+import { imagesAt, picturesKept, thumbsAt } from '@/store/images'
 import { thumbKey } from '@/store/thumb-key'
 
 /** Object URLs kept open at most; the ones unused longest are closed first. */
@@ -51,10 +51,10 @@ async function meet(): Promise<void> {
   const asked = [...wishes]
   wishes.clear()
   const unknown = asked.filter((wish) => !keys.has(nameOf(wish)))
-  const images = await database.images.bulkGet(unknown.map(({ run, url }) => [run, url] as [string, string]))
+  const images = await imagesAt(unknown)
   for (const [index, stored] of images.entries()) if (stored) keys.set(nameOf(unknown[index]!), thumbKey(stored.image))
   const wanted = [...new Set(asked.flatMap((wish) => keys.get(nameOf(wish)) ?? []))].filter((key) => !open.has(key))
-  for (const thumb of await database.thumbs.bulkGet(wanted)) {
+  for (const thumb of await thumbsAt(wanted)) {
     if (thumb) keep(thumb.key, URL.createObjectURL(thumb.blob))
   }
   for (const wish of asked) {
@@ -71,7 +71,7 @@ async function meet(): Promise<void> {
  */
 function watchForCopies(): void {
   if (unmet.size === 0 || watch) return
-  watch = liveQuery(() => Promise.all([database.thumbs.count(), database.images.count()])).subscribe({
+  watch = liveQuery(picturesKept).subscribe({
     next: () => {
       for (const wish of unmet) ask(wish)
       unmet.clear()
@@ -97,10 +97,14 @@ function forget(wish: Wish): void {
 /** Address of a small copy that is open already; null when it has to be read. */
 function openOf(run: string, url: string): string | null {
   const key = keys.get(nameOf({ run, url }))
+  return (key === undefined ? undefined : open.get(key)) ?? null
+}
+
+/** A copy that is shown is closed last. */
+function markUsed(run: string, url: string): void {
+  const key = keys.get(nameOf({ run, url }))
   const src = key === undefined ? undefined : open.get(key)
-  if (key === undefined || src === undefined) return null
-  keep(key, src)
-  return src
+  if (key !== undefined && src !== undefined) keep(key, src)
 }
 
 /** Address of a picture's small copy; null while there is none. A copy that is made later is shown when it is there. */
@@ -108,7 +112,8 @@ export function useThumb(run: string, imageUrl: string | null): string | null {
   const [found, setFound] = useState<{ of: string | null; src: string } | null>(null)
   const atOnce = imageUrl === null ? null : openOf(run, imageUrl)
   useEffect(() => {
-    if (imageUrl === null || atOnce !== null) return
+    if (imageUrl === null) return
+    if (atOnce !== null) return markUsed(run, imageUrl)
     return wishForThumb({ run, url: imageUrl, take: (src) => setFound({ of: imageUrl, src }) })
   }, [run, imageUrl, atOnce])
   return atOnce ?? (found && found.of === imageUrl ? found.src : null)

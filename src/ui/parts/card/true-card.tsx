@@ -100,7 +100,7 @@ export const TrueCard = memo(function TrueCard({ run, surface, card, roomPx, lit
             />
           )}
           {surface.labels && card.labels.length > 0 && (
-            <dl className="mt-[6px] grid grid-cols-2 gap-x-4 text-[13px] leading-[18px]">
+            <dl className="mt-[6px] grid grid-cols-2 gap-x-4 text-body leading-[18px]">
               {card.labels.map(({ label, data }) => (
                 <div key={label}>
                   <dt className="font-semibold">{label}</dt>
@@ -123,7 +123,7 @@ export const TrueCard = memo(function TrueCard({ run, surface, card, roomPx, lit
 function Plain({ card }: { card: Card }) {
   return (
     <div className="rounded-card border border-dashed border-line bg-card px-3 py-3">
-      <p className="font-mono text-[12px] [overflow-wrap:anywhere]">{card.title.text}</p>
+      <p className="font-mono text-small [overflow-wrap:anywhere]">{card.title.text}</p>
       <p className="text-quiet">
         {card.layout === 'not-listed' ? 'Not listed. ' : 'A bare link. '}
         {card.bareBecause}
@@ -156,7 +156,7 @@ function SiteLine({
       source={taken?.from ?? null}
       isMarked={isMarked}
     >
-      <span className="mb-[3px] flex items-center gap-[7px] text-[12px] leading-[17px] text-card-quiet">
+      <span className="mb-[3px] flex items-center gap-[7px] text-small leading-[17px] text-card-quiet">
         {isIconShown && card.favicon && (
           <span className="size-[18px] overflow-hidden rounded-[4px] bg-soft">
             {icon && <img src={icon} alt="" className="size-[18px]" />}
@@ -209,7 +209,7 @@ function Text({
         ))}
       </span>
       {part.cut && (
-        <s className="block text-[11.5px] leading-[1.35] text-card-quiet decoration-wrong [overflow-wrap:anywhere]">
+        <s className="block text-fine leading-[1.35] text-card-quiet decoration-wrong [overflow-wrap:anywhere]">
           <span className="sr-only">Cut: </span>
           {lost}
         </s>

@@ -53,7 +53,7 @@ function CardText({ run, face }: { run: string; face: Face }) {
   return (
     <div className="min-w-0 flex-1 px-[10px] py-[8px] font-place text-card-ink">
       {face.siteLine && (
-        <div className="flex items-center gap-[5px] text-[10.5px] leading-[15px] text-card-quiet">
+        <div className="flex items-center gap-[5px] text-sign leading-[15px] text-card-quiet">
           {face.favicon && <Icon run={run} url={face.favicon} />}
           {face.themeColor && (
             <span
@@ -65,14 +65,14 @@ function CardText({ run, face }: { run: string; face: Face }) {
           <span className="truncate">{face.siteLine}</span>
         </div>
       )}
-      <div className="text-[13px] font-semibold leading-[16.5px] [overflow-wrap:anywhere]">{face.title}</div>
+      <div className="text-body font-semibold leading-[16.5px] [overflow-wrap:anywhere]">{face.title}</div>
       {face.description && (
-        <div className="mt-[2px] text-[11.5px] leading-[15.5px] text-card-quiet [overflow-wrap:anywhere]">
+        <div className="mt-[2px] text-fine leading-[15.5px] text-card-quiet [overflow-wrap:anywhere]">
           {face.description}
         </div>
       )}
       {(face.labels ?? []).length > 0 && (
-        <dl className="mt-[5px] grid grid-cols-2 gap-x-2 text-[11px] leading-[14px]">
+        <dl className="mt-[5px] grid grid-cols-2 gap-x-2 text-fine leading-[14px]">
           {face.labels.map(({ label, data }) => (
             <div key={label} className="min-w-0">
               <dt className="truncate font-semibold">{label}</dt>
@@ -91,7 +91,7 @@ function RichLine({ face }: { face: Face }) {
   if (!face.rich) return null
   const { kind, shown, lacks } = face.rich
   return (
-    <div className="mt-[4px] text-[11px] leading-[14.5px] text-card-quiet [overflow-wrap:anywhere]">
+    <div className="mt-[4px] text-fine leading-[14.5px] text-card-quiet [overflow-wrap:anywhere]">
       {shown.length > 0 ? shown.join(' · ') : kind}
       {lacks.length > 0 && (
         <span className="mt-[3px] block border-t border-dashed border-line pt-[3px] font-sans">
@@ -114,7 +114,7 @@ function Icon({ run, url }: { run: string; url: string | null }) {
 /** The place itself does not show this box, so it is drawn as a note of ours: hatched, with the reason. */
 function MissingPicture({ reason }: { reason: string }) {
   return (
-    <div className="border-b border-dashed border-line bg-[repeating-linear-gradient(135deg,transparent_0_6px,var(--soft)_6px_12px)] px-[10px] py-[7px] text-[11px] text-quiet [overflow-wrap:anywhere]">
+    <div className="border-b border-dashed border-line bg-[repeating-linear-gradient(135deg,transparent_0_6px,var(--soft)_6px_12px)] px-[10px] py-[7px] text-fine text-quiet [overflow-wrap:anywhere]">
       No picture here. {reason}
     </div>
   )
@@ -123,10 +123,10 @@ function MissingPicture({ reason }: { reason: string }) {
 function BareCard({ face }: { face: Face }) {
   return (
     <div className="rounded-card border border-line bg-card px-[10px] py-[10px]">
-      <div className="font-mono text-[11.5px] leading-[17px] text-card-ink underline decoration-line underline-offset-2 [overflow-wrap:anywhere]">
+      <div className="font-mono text-fine leading-[17px] text-card-ink underline decoration-line underline-offset-2 [overflow-wrap:anywhere]">
         {face.title}
       </div>
-      {face.bareBecause && <div className="mt-1 text-[11px] text-quiet">{face.bareBecause}</div>}
+      {face.bareBecause && <div className="mt-1 text-fine text-quiet">{face.bareBecause}</div>}
     </div>
   )
 }
@@ -135,7 +135,7 @@ function NotListed({ face }: { face: Face }) {
   return (
     <div className="rounded-card border border-dashed border-line px-[10px] py-[12px] text-quiet">
       <div className="font-semibold text-ink">Not listed</div>
-      <div className="text-[11.5px]">{face.bareBecause}</div>
+      <div className="text-fine">{face.bareBecause}</div>
     </div>
   )
 }
@@ -143,15 +143,15 @@ function NotListed({ face }: { face: Face }) {
 function SearchCard({ run, face }: { run: string; face: Face }) {
   return (
     <div className="rounded-card border border-line bg-card px-[12px] py-[10px] font-place text-card-ink">
-      <div className="flex items-center gap-[6px] text-[10.5px] leading-[16px] text-card-quiet">
+      <div className="flex items-center gap-[6px] text-sign leading-[16px] text-card-quiet">
         <Icon run={run} url={face.favicon} />
         <span className="truncate">{face.siteLine}</span>
       </div>
-      <div className="mt-[3px] text-[15px] leading-[19px] underline decoration-card-quiet/50 underline-offset-[3px] [overflow-wrap:anywhere]">
+      <div className="mt-[3px] text-lead leading-[19px] underline decoration-card-quiet/50 underline-offset-[3px] [overflow-wrap:anywhere]">
         {face.title}
       </div>
       {face.description && (
-        <div className="mt-[3px] text-[11.5px] leading-[15.5px] text-card-quiet [overflow-wrap:anywhere]">
+        <div className="mt-[3px] text-fine leading-[15.5px] text-card-quiet [overflow-wrap:anywhere]">
           {face.description}
         </div>
       )}
@@ -164,7 +164,7 @@ function SearchCard({ run, face }: { run: string; face: Face }) {
 function TabCard({ run, face }: { run: string; face: Face }) {
   return (
     <div className="rounded-card border border-line bg-soft px-[8px] py-[8px] font-place text-card-ink">
-      <div className="flex max-w-[222px] items-center gap-[7px] rounded-[5px] bg-card px-[9px] py-[7px] text-[12px] leading-[15px]">
+      <div className="flex max-w-[222px] items-center gap-[7px] rounded-[5px] bg-card px-[9px] py-[7px] text-small leading-[15px]">
         <Icon run={run} url={face.favicon} />
         <span className="truncate">{face.title}</span>
       </div>

@@ -25,12 +25,12 @@ export function FindingsView({
           onMouseEnter={() => onLine?.(finding.line)}
           onMouseLeave={() => onLine?.(null)}
         >
-          <p className={clsx('flex items-baseline gap-[6px] text-[12px] font-semibold', LEVEL_LOOK[finding.level])}>
-            <span aria-hidden="true" className="text-[9px]">
+          <p className={clsx('flex items-baseline gap-[6px] text-small font-semibold', LEVEL_LOOK[finding.level])}>
+            <span aria-hidden="true" className="text-sign">
               {LEVEL_SIGN[finding.level]}
             </span>
             {finding.level}
-            <span className="ml-auto font-mono text-[11px] font-normal text-quiet">
+            <span className="ml-auto font-mono text-fine font-normal text-quiet">
               <CheckName id={finding.rule} />
               {finding.line !== null && <FindingLine line={finding.line} href={placeOf?.(finding) ?? null} />}
             </span>

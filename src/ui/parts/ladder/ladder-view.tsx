@@ -84,7 +84,7 @@ function RungView({
     >
       <span
         className={clsx(
-          'mt-px grid size-[17px] place-items-center rounded-[4px] border text-[10.5px] tabular-nums',
+          'mt-px grid size-[17px] place-items-center rounded-[4px] border text-sign tabular-nums',
           isTaken ? 'border-ink bg-ink font-semibold text-ground' : 'border-line',
         )}
       >
@@ -92,16 +92,16 @@ function RungView({
       </span>
       <span className="min-w-0">
         <span className="flex items-baseline gap-2">
-          <span className={clsx('font-mono text-[12px]', isTaken && 'font-semibold')}>
+          <span className={clsx('font-mono text-small', isTaken && 'font-semibold')}>
             {ownEntry(SOURCES, rung.from) ?? rung.from}
           </span>
-          <span className="ml-auto shrink-0 text-[12px]">
+          <span className="ml-auto shrink-0 text-small">
             {rung.line !== null && `line ${rung.line} · `}
             {OUTCOMES[rung.outcome]}
           </span>
         </span>
         {(value !== '' || rung.why) && (
-          <span className="block text-[12px] leading-[1.35] [overflow-wrap:anywhere]">
+          <span className="block text-small leading-[1.35] [overflow-wrap:anywhere]">
             {rung.why && <span>{rung.why}. </span>}
             {value.length > VALUE_CHARACTERS ? `${value.slice(0, VALUE_CHARACTERS)}…` : value}
           </span>

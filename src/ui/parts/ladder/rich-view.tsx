@@ -7,7 +7,7 @@ export function RichView({ rich, labels }: { rich: Card['rich']; labels: Card['l
   return (
     <section className="border-t border-line pt-[10px]">
       <h3 className="mb-[5px] font-semibold">{rich ? `Laid out as ${rich.kind}` : 'Labels'}</h3>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-[2px] text-[12px]">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-[2px] text-small">
         {rows.map(([name, value]) => (
           <div key={name} className="contents">
             <dt className="text-quiet">{name}</dt>
@@ -16,7 +16,7 @@ export function RichView({ rich, labels }: { rich: Card['rich']; labels: Card['l
         ))}
       </dl>
       {rich && rich.lacks.length > 0 && (
-        <p className="mt-1 text-[12px]">
+        <p className="mt-1 text-small">
           It lacks <b className="font-semibold">{rich.lacks.join(', ')}</b>.
         </p>
       )}

@@ -3,8 +3,9 @@
 import type { PictureEntry } from '@/core/check'
 import type { DraftFields } from '@/core/draft'
 import type { RefitType, Shape } from '@/core/image'
-import { database, type StoredImage, type StoredRun } from '@/store/database'
+import type { StoredImage, StoredRun } from '@/store/database'
 import { draftsOf } from '@/store/drafts'
+import { imagesOf, keepImages, keepThumb } from '@/store/images'
 import { keepOriginal } from '@/store/kept-pictures'
 import { pagesAt } from '@/store/pages'
 import { digestOf } from '@/workers/digest'
@@ -23,7 +24,7 @@ export async function keepMade(
 ): Promise<StoredImage> {
   const hash = await digestOf(await blob.arrayBuffer())
   const small = await onPicture('shrink', { picture: blob })
-  await database.thumbs.put({ key: hash, blob: small, bytes: small.size, savedAt: Date.now() })
+  await keepThumb(hash, small)
   await keepOriginal(hash, blob)
   const image = {
     url,
@@ -52,9 +53,8 @@ export async function draftPicture(
   address: string,
 ): Promise<number> {
   const { site } = run.source
-  await database.images.put(await keepMade(run, address, refitted.blob, refitted.plan.shape, type))
-  const images = await database.images.where('run').equals(run.id).toArray()
-  const known = new Map(images.map(({ url, image }) => [url, image]))
+  await keepImages([await keepMade(run, address, refitted.blob, refitted.plan.shape, type)])
+  const known = await imagesOf(run.id)
   const before = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
   const pages = await pagesAt(
     run.id,

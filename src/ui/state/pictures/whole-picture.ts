@@ -1,9 +1,9 @@
 'use client'
 
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useEffectEvent, useState } from 'react'
 import type { ServedImage } from '@/core/crawl'
-import { database } from '@/store/database'
-import { keepOriginal } from '@/store/kept-pictures'
+import { thumbAt } from '@/store/images'
+import { keepOriginal, originalAt } from '@/store/kept-pictures'
 import { thumbKey } from '@/store/thumb-key'
 
 /** A picture to work on. `isWhole` is false for a small copy: all that is left of one that can't be read again. */
@@ -39,8 +39,8 @@ const TURN_MS = 500
 /** A picture as it is kept here, asked for again, or its small copy; without waiting for it. */
 export async function pictureAtHand(image: ServedImage): Promise<WholePicture | null> {
   const key = thumbKey(image)
-  const kept = await database.originals.get(key)
-  if (kept) return { blob: kept.blob, isWhole: true }
+  const kept = await originalAt(key)
+  if (kept) return { blob: kept, isWhole: true }
   if (image.served) {
     // A token of a server that was started again is worth nothing: then the small copy must do.
     const response = await fetch(image.served).catch(() => null)
@@ -50,8 +50,8 @@ export async function pictureAtHand(image: ServedImage): Promise<WholePicture | 
       return { blob, isWhole: true }
     }
   }
-  const thumb = await database.thumbs.get(key)
-  return thumb ? { blob: thumb.blob, isWhole: false } : null
+  const thumb = await thumbAt(key)
+  return thumb ? { blob: thumb, isWhole: false } : null
 }
 
 /** A picture as it can be worked on: kept here, asked for again, or its small copy; null when there is none at all. */
@@ -76,12 +76,11 @@ export function useWholePicture(image: ServedImage | undefined): WholePicture | 
   const [found, setFound] = useState<{ of: string; picture: WholePicture | null }>()
   // The same picture is another object each time anything of the run's is written: its content is what counts.
   const key = image && image.errorCode === null ? thumbKey(image) : null
-  const latest = useRef(image)
-  latest.current = image
+  const read = useEffectEvent(async () => (image ? wholePicture(image) : null))
   useEffect(() => {
     let isGone = false
-    if (key === null || !latest.current) return
-    void wholePicture(latest.current)
+    if (key === null) return
+    void read()
       .catch(() => null)
       .then((picture) => !isGone && setFound({ of: key, picture }))
     return () => {

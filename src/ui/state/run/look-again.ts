@@ -2,7 +2,8 @@
 
 import { createAddressMap } from '@/core/address'
 import { CrawlRequest, type StartedWith } from '@/core/crawl'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
+import { folderOf, keepFolder } from '@/store/folders'
 import { newRunId } from '@/store/runs'
 import type { ChosenFile, GatherCommand, GatherReport, LookPlace } from '@/workers/protocol'
 import { folderPicker } from './build-folder'
@@ -42,9 +43,8 @@ function requestFor(run: StoredRun, url: string): CrawlRequest {
  * a click just before.
  */
 async function keptFolder(site: string): Promise<FileSystemDirectoryHandle | null> {
-  const kept = await database.folders.get(site)
-  if (!kept) return null
-  const handle = kept.handle as FileSystemDirectoryHandle & Permissions
+  const handle = (await folderOf(site)) as (FileSystemDirectoryHandle & Permissions) | undefined
+  if (!handle) return null
   // Folders that are the browser's own need no leave, and there is no one to ask for it.
   const state = await (handle.queryPermission?.({ mode: 'read' }) ?? 'granted')
   const leave = state === 'prompt' ? await handle.requestPermission?.({ mode: 'read' }) : state
@@ -60,7 +60,7 @@ export async function chooseKeptFolder(site: string): Promise<FileSystemDirector
   const pick = folderPicker()
   if (!pick) return null
   const handle = await pick({ mode: 'read' }).catch(() => null)
-  if (handle) await database.folders.put({ site, handle })
+  if (handle) await keepFolder(site, handle)
   return handle
 }
 

@@ -1,11 +1,11 @@
 'use client'
 
-import Dexie from 'dexie'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useEffect, useState } from 'react'
-import { database, type StoredPage, type StoredRun, type WallRow } from '@/store/database'
+import type { StoredPage, StoredRun, WallRow } from '@/store/database'
 import { readStoredPage } from '@/store/pages'
-import { listRuns } from '@/store/runs'
+import { lastOrder, newestRows, rowsBetween } from '@/store/rows'
+import { listRuns, runAt } from '@/store/runs'
 
 /** A value that is read from storage: not there yet, not there at all, or there. */
 export type Loaded<T> = { kind: 'loading' } | { kind: 'missing' } | { kind: 'ready'; value: T }
@@ -20,7 +20,7 @@ export function useRuns(): StoredRun[] | undefined {
 }
 
 export function useRun(id: string | null): Loaded<StoredRun> {
-  const found = useLiveQuery(async () => ({ run: id === null ? null : await database.runs.get(id) }), [id])
+  const found = useLiveQuery(async () => ({ run: id === null ? null : await runAt(id) }), [id])
   return loaded(found?.run, found !== undefined)
 }
 
@@ -30,13 +30,10 @@ const CHUNK_ROWS = 100
 /** Rows of a run in the order found, read in chunks so that the tab stays quick. @returns null when `isGone` says so */
 async function readRows(run: string, isGone: () => boolean): Promise<WallRow[] | null> {
   const rows: WallRow[] = []
-  const last = await database.rows.where('[run+order]').between([run, Dexie.minKey], [run, Dexie.maxKey]).last()
-  for (let from = 0; from <= (last?.order ?? -1); from += CHUNK_ROWS) {
+  const last = await lastOrder(run)
+  for (let from = 0; from <= last; from += CHUNK_ROWS) {
     if (isGone()) return null
-    const chunk = await database.rows
-      .where('[run+order]')
-      .between([run, from], [run, from + CHUNK_ROWS], true, false)
-      .toArray()
+    const chunk = await rowsBetween(run, from, from + CHUNK_ROWS)
     for (const row of chunk) rows.push(row)
   }
   return rows
@@ -45,10 +42,7 @@ async function readRows(run: string, isGone: () => boolean): Promise<WallRow[] |
 /** Rows of a run in the order in which pages were found; undefined until they are read. */
 export function useRows(id: string | null): WallRow[] | undefined {
   // The run is written to after its rows: when it changes, they have.
-  const touchedAt = useLiveQuery(
-    async () => (id === null ? null : ((await database.runs.get(id))?.touchedAt ?? null)),
-    [id],
-  )
+  const touchedAt = useLiveQuery(async () => (id === null ? null : ((await runAt(id))?.touchedAt ?? null)), [id])
   const [held, setHeld] = useState<{ id: string | null; rows: WallRow[] }>()
   useEffect(() => {
     let isGone = false
@@ -64,16 +58,7 @@ export function useRows(id: string | null): WallRow[] | undefined {
 
 /** The rows found last, newest first. */
 export function useNewestRows(id: string, most: number): WallRow[] {
-  const rows = useLiveQuery(
-    () =>
-      database.rows
-        .where('[run+order]')
-        .between([id, Dexie.minKey], [id, Dexie.maxKey])
-        .reverse()
-        .limit(most)
-        .toArray(),
-    [id, most],
-  )
+  const rows = useLiveQuery(() => newestRows(id, most), [id, most])
   return rows ?? []
 }
 

@@ -4,16 +4,13 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { createContext, type ReactNode, useContext, useMemo } from 'react'
 import { surfacesWith } from '@/core/check'
 import { type Surface, surfaces } from '@/core/surface'
-import { database } from '@/store/database'
+import { requirementsOf } from '@/store/requirements'
 
 const Surfaces = createContext<readonly Surface[]>(surfaces)
 
 /** Gives everything inside the surfaces of a site: ours, with those of its requirements. */
 export function SurfacesOfSite({ site, children }: { site: string | null; children: ReactNode }) {
-  const own = useLiveQuery(
-    async () => (site === null ? undefined : (await database.requirements.get(site))?.requirements.ownSurfaces),
-    [site],
-  )
+  const own = useLiveQuery(async () => (site === null ? undefined : (await requirementsOf(site)).ownSurfaces), [site])
   const all = useMemo(() => surfacesWith(own ?? []), [own])
   return <Surfaces.Provider value={all}>{children}</Surfaces.Provider>
 }

@@ -5,8 +5,9 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { PictureEntry } from '@/core/check'
 import { sectionName } from '@/core/section'
 import { firstValue } from '@/core/surface'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
 import { readStoredPage } from '@/store/pages'
+import { rowsOf } from '@/store/rows'
 import { templatesOf } from '@/store/templates'
 import { Notice } from '../../../kit/notice'
 import { count } from '../../../kit/words'
@@ -31,7 +32,7 @@ type Props = { view: RouteState; goTo: GoTo; run: StoredRun; book: PictureEntry[
 /** Share pictures made from a template, for all pages of a section at once. */
 export function ComposeArea({ view, goTo, run, book }: Props) {
   const { site } = run.source
-  const rows = useLiveQuery(() => database.rows.where('run').equals(run.id).sortBy('order'), [run.id])
+  const rows = useLiveQuery(() => rowsOf(run.id), [run.id])
   const drafts = useDrafts(site)
   const sections = useMemo(() => rows && drafts && composeSections(rows, book, drafts), [rows, book, drafts])
   const templated = useLiveQuery(async () => new Set(Object.keys(await templatesOf(site))), [site])
@@ -132,8 +133,8 @@ function Composer({
     <>
       <section aria-label="Composed pictures" className="flex min-h-0 min-w-0 flex-col px-4 pt-3">
         <header className="mb-2 flex items-center gap-3">
-          <h2 className="min-w-0 truncate font-mono text-[14px] font-semibold">{sectionName(section.section)}</h2>
-          <label className="ml-auto flex items-center gap-2 text-[12px]">
+          <h2 className="min-w-0 truncate font-mono text-lead font-semibold">{sectionName(section.section)}</h2>
+          <label className="ml-auto flex items-center gap-2 text-small">
             <input
               type="checkbox"
               className="accent-(--pick)"
@@ -144,16 +145,16 @@ function Composer({
           </label>
         </header>
         <ComposedStage page={page} hasZone={hasZone} {...drawing} />
-        <h3 className="pb-1 pt-3 text-[12px] text-quiet">{count(pages.length, 'page')} of the section</h3>
+        <h3 className="pb-1 pt-3 text-small text-quiet">{count(pages.length, 'page')} of the section</h3>
         <ComposedGrid pages={pages} chosen={page.path} onChoose={choose} {...drawing} />
       </section>
       <aside className="flex min-h-0 flex-col border-l border-line bg-sheet max-lg:col-span-2 max-lg:border-l-0 max-lg:border-t">
-        <h2 className="flex items-baseline px-4 pb-2 pt-3 font-display text-[17px] font-semibold">
+        <h2 className="flex items-baseline px-4 pb-2 pt-3 font-display text-title font-semibold">
           Template
           {!isFirst && (
             <button
               type="button"
-              className="ml-auto font-sans text-[12px] font-normal text-pick hover:underline"
+              className="ml-auto font-sans text-small font-normal text-pick hover:underline"
               onClick={reset}
             >
               Begin again

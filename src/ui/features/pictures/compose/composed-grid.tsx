@@ -122,7 +122,7 @@ function Small({
       >
         {url && <img src={url} alt="" draggable={false} className="size-full object-cover" />}
       </span>
-      <span className="flex items-baseline gap-1 truncate text-[11px] leading-[20px] text-quiet">
+      <span className="flex items-baseline gap-1 truncate text-fine leading-[20px] text-quiet">
         {faults.length > 0 && (
           <span aria-hidden="true" className="text-warn">
             ◆

@@ -41,7 +41,7 @@ export function ComposedStage({
           {hasZone && made && <Zone plan={made.plan} shape={shape} />}
         </div>
       </div>
-      <figcaption className="mt-1 min-h-[19px] text-[12px]">
+      <figcaption className="mt-1 min-h-[19px] text-small">
         <span className="text-quiet">{page.path}</span>
         {made && (
           <span className="text-quiet">
@@ -71,7 +71,7 @@ function Zone({ plan: { zone, inside }, shape }: { plan: ComposePlan; shape: Sha
     <>
       {zone && (
         <div className="absolute border-2 border-[#46c98b]" style={box(zone)}>
-          <span className="absolute left-0 top-0 bg-[#0a7d4d] px-1 text-[11px] font-semibold text-white">
+          <span className="absolute left-0 top-0 bg-[#0a7d4d] px-1 text-fine font-semibold text-white">
             Every chosen place keeps this
           </span>
         </div>

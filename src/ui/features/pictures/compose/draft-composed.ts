@@ -3,8 +3,9 @@
 import type { DraftFields } from '@/core/draft'
 import { firstValue } from '@/core/surface'
 import { isBlank } from '@/core/text'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
 import { draftsOf } from '@/store/drafts'
+import { imagesOf } from '@/store/images'
 import { pagesAt } from '@/store/pages'
 import { doStep } from '../../../state/draft/draft-history'
 import { draftWith } from '../../../state/draft/make-draft'
@@ -15,8 +16,7 @@ export async function draftComposed(
   made: readonly { url: string; address: string; title: string }[],
 ): Promise<void> {
   const { site } = run.source
-  const images = await database.images.where('run').equals(run.id).toArray()
-  const known = new Map(images.map(({ url, image }) => [url, image]))
+  const known = await imagesOf(run.id)
   const before = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
   const pages = await pagesAt(
     run.id,

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { database } from '@/store/database'
+import { keepTemplateFile } from '@/store/templates'
 import { FileButton } from '../../../kit/file-button'
 
 /** A font or a mark heavier than this is a mistake. */
@@ -31,7 +31,7 @@ export function FileField({
     }
     const plain = file.name.replace(/[\\/]/g, '-')
     try {
-      await database.templateFiles.put({ site, name: plain, blob: file, savedAt: Date.now() })
+      await keepTemplateFile(site, plain, file)
       onChoose(plain)
     } catch {
       setFault('This browser has no room left for the file.')
@@ -40,7 +40,7 @@ export function FileField({
   return (
     <span className="flex w-full flex-wrap items-center gap-2">
       <FileButton
-        className="h-[26px]! px-2! text-[12px]"
+        className="h-[26px]! px-2! text-small"
         accept={accept}
         label={name}
         onChosen={([file]) => void take(file)}
@@ -48,12 +48,12 @@ export function FileField({
         {name} …
       </FileButton>
       {chosen && (
-        <button type="button" className="text-[12px] text-pick hover:underline" onClick={() => onChoose(null)}>
+        <button type="button" className="text-small text-pick hover:underline" onClick={() => onChoose(null)}>
           Without it
         </button>
       )}
       {fault && (
-        <span role="alert" className="text-[12px] text-wrong">
+        <span role="alert" className="text-small text-wrong">
           {fault}
         </span>
       )}

@@ -2,7 +2,8 @@
 
 import { useRef, useState } from 'react'
 import type { PictureTemplate } from '@/core/compose'
-import { database, type StoredImage, type StoredRun } from '@/store/database'
+import type { StoredImage, StoredRun } from '@/store/database'
+import { keepImages } from '@/store/images'
 import { saveFile } from '../../../kit/save-file'
 import { Segments } from '../../../kit/segments'
 import { StoppableProgress } from '../../../kit/stoppable-progress'
@@ -86,7 +87,7 @@ export function FillBar({ run, section, template, askFor, goTo }: Props) {
       drafted.push({ url, address, title })
     })
     // What was made before a stop is kept. All at once: each write makes all views that show pictures read them again.
-    await database.images.bulkPut(images)
+    await keepImages(images)
     await draftComposed(run, drafted)
     setSaid({
       text: `${inShort(entries)} and drafted. Save the zip too, and unpack it into the build.`,
@@ -131,7 +132,7 @@ export function FillBar({ run, section, template, askFor, goTo }: Props) {
           }}
         />
       )}
-      <p aria-live="polite" className="text-[12px]">
+      <p aria-live="polite" className="text-small">
         {said?.text}{' '}
         {said?.hasDrafts && (
           <button type="button" className="text-pick hover:underline" onClick={() => goTo({ area: 'drafts' })}>

@@ -32,10 +32,10 @@ export function SectionList({
             )}
           >
             <span className="flex items-baseline gap-2">
-              <span className="min-w-0 truncate font-mono text-[12.5px] font-semibold">{sectionName(section)}</span>
-              <span className="ml-auto shrink-0 text-[12px] text-quiet">{count(pages.length, 'page')}</span>
+              <span className="min-w-0 truncate font-mono text-small font-semibold">{sectionName(section)}</span>
+              <span className="ml-auto shrink-0 text-small text-quiet">{count(pages.length, 'page')}</span>
             </span>
-            <span className="flex gap-2 text-[12px]">
+            <span className="flex gap-2 text-small">
               {without > 0 ? (
                 <span className="text-wrong">{without} without a picture</span>
               ) : (

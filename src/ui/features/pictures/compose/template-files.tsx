@@ -3,8 +3,7 @@
 import { useState } from 'react'
 import { filesNamedBy, type PictureTemplates, readTemplates } from '@/core/compose'
 import type { FileFault } from '@/core/model'
-import { database } from '@/store/database'
-import { takeTemplates, templatesOf } from '@/store/templates'
+import { takeTemplates, templateFilesOf, templatesOf } from '@/store/templates'
 import { FileButton } from '../../../kit/file-button'
 import { saveFile } from '../../../kit/save-file'
 import { textOfFile } from '../../../kit/text-of-file'
@@ -31,9 +30,9 @@ export function TemplateFiles({ site, onTaken }: { site: string; onTaken: () => 
       setSaid(`${count(Object.keys(templates.sections).length, 'template')} saved.`)
       return
     }
-    const kept = await database.templateFiles.bulkGet(named.map((name) => [site, name] as [string, string]))
+    const kept = (await templateFilesOf(site)).filter(({ name }) => named.includes(name))
     const files: Record<string, Uint8Array> = { [NAME]: new TextEncoder().encode(text) }
-    for (const file of kept) if (file) files[file.name] = new Uint8Array(await file.blob.arrayBuffer())
+    for (const file of kept) files[file.name] = new Uint8Array(await file.blob.arrayBuffer())
     saveFile('nimble-parrot-pictures.zip', await onPicture('pack', { files }), 'application/zip')
     setSaid(`Saved with ${count(named.length, 'file')}: unpack it beside nimble-parrot.json.`)
   }
@@ -54,15 +53,15 @@ export function TemplateFiles({ site, onTaken }: { site: string; onTaken: () => 
       return blob ? [{ name, blob, savedAt: Date.now() }] : []
     })
     await takeTemplates(site, read.templates.sections, files)
-    const kept = await database.templateFiles.where('site').equals(site).primaryKeys()
-    const missing = named.filter((name) => !kept.some(([, known]) => known === name))
+    const kept = await templateFilesOf(site)
+    const missing = named.filter((name) => !kept.some((file) => file.name === name))
     if (missing.length > 0)
       setFaults([{ path: missing.join(', '), message: 'The templates name it. Choose it together with them.' }])
     setSaid(`${count(Object.keys(read.templates.sections).length, 'template')} taken over.`)
     onTaken()
   }
   return (
-    <div className="border-t border-line px-3 py-2 text-[12px]">
+    <div className="border-t border-line px-3 py-2 text-small">
       <span className="flex items-center gap-2">
         <span className="min-w-0 flex-1 text-quiet">All templates</span>
         <button type="button" className="button h-[26px]! px-2!" onClick={() => void save()}>

@@ -87,7 +87,7 @@ function GroundRows({ template: { background }, change }: Omit<Props, 'site'>) {
         <>
           <ColorField name="From" value={background.from} onChange={(from) => set({ ...background, from })} />
           <ColorField name="To" value={background.to} onChange={(to) => set({ ...background, to })} />
-          <span className="flex w-full items-center gap-2 text-[12px] text-quiet">
+          <span className="flex w-full items-center gap-2 text-small text-quiet">
             Angle
             <NumberField
               name="Angle in degrees"
@@ -130,11 +130,11 @@ function PatternInput({ name, value, onChange }: { name: string; value: string; 
       <input
         aria-label={name}
         aria-invalid={fault !== null}
-        className="field h-[28px]! font-mono text-[12px]"
+        className="field h-[28px]! font-mono text-small"
         value={value}
         onChange={({ target }) => onChange(target.value)}
       />
-      {fault !== null && <span className="block text-[11.5px] text-wrong">{fault}</span>}
+      {fault !== null && <span className="block text-fine text-wrong">{fault}</span>}
     </span>
   )
 }
@@ -181,7 +181,7 @@ function TitleRows({ site, template, change }: Props) {
       </Row>
       <Row name="Face">
         {face.file ? (
-          <span className="w-full truncate font-mono text-[12px]">{face.file}</span>
+          <span className="w-full truncate font-mono text-small">{face.file}</span>
         ) : (
           <Choice
             name="Face"
@@ -254,7 +254,7 @@ function OptionalText({
 }) {
   return (
     <>
-      <label className="flex w-full items-center gap-2 pt-[3px] text-[12px]">
+      <label className="flex w-full items-center gap-2 pt-[3px] text-small">
         <input
           type="checkbox"
           className="accent-(--pick)"
@@ -286,7 +286,7 @@ function MarkRows({ site, template: { mark }, change }: Props) {
         first="{site}"
         onChange={(text) => set({ text: text ?? undefined })}
       />
-      {mark?.file && <span className="w-full truncate font-mono text-[12px]">{mark.file}</span>}
+      {mark?.file && <span className="w-full truncate font-mono text-small">{mark.file}</span>}
       <FileField
         site={site}
         name="Picture of the mark"
@@ -329,7 +329,7 @@ function PlaceRows({ template: { places, margin }, change }: Omit<Props, 'site'>
             {counted.size === withPictures.length ? 'all places' : `${counted.size} of ${withPictures.length} places`}
           </summary>
           {withPictures.map(({ id, name }) => (
-            <label key={id} className="flex items-center gap-2 text-[12px]">
+            <label key={id} className="flex items-center gap-2 text-small">
               <input
                 type="checkbox"
                 className="accent-(--pick)"
@@ -364,7 +364,7 @@ function FileRows({ template: { folder, type, budget }, change }: Omit<Props, 's
       <Row name="Folder">
         <input
           aria-label="Folder in the build"
-          className="field h-[28px]! font-mono text-[12px]"
+          className="field h-[28px]! font-mono text-small"
           key={folder}
           defaultValue={folder}
           onBlur={({ target }) => {

@@ -79,7 +79,7 @@ export function ShareField({
   onChange: (share: number) => void
 }) {
   return (
-    <label className="flex w-full items-center gap-2 text-[12px] text-quiet">
+    <label className="flex w-full items-center gap-2 text-small text-quiet">
       <span className="w-[52px]">{name}</span>
       <input
         type="range"

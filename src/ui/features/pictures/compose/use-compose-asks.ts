@@ -6,8 +6,10 @@ import type { PictureTemplate } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
 import type { GatheredPage, PageFacts } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
+import { imageAt } from '@/store/images'
 import { readStoredPage } from '@/store/pages'
+import { templateFilesOf } from '@/store/templates'
 import type { ComposeAsk } from '@/workers/draw-composed'
 import { useDefaults, useDrafts } from '../../../state/draft/use-drafts'
 import { drawnPicture, pictureAtHand } from '../../../state/pictures/whole-picture'
@@ -26,7 +28,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   // A page that doesn't name the site belongs to it all the same.
   const home = useLiveQuery(async () => ({ page: (await readStoredPage(run.id, site))?.page }), [run.id, site])
   const homeName = home?.page?.facts ? firstValue(home.page.facts, 'og:site_name') : null
-  const kept = useLiveQuery(() => database.templateFiles.where('site').equals(site).toArray(), [site])
+  const kept = useLiveQuery(() => templateFilesOf(site), [site])
   const files = useMemo(() => kept && new Map(kept.map((file) => [file.name, file])), [kept])
   const wantsGround = template.background.kind === 'picture'
   const ask = useCallback<AskFor>(
@@ -45,7 +47,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
         )
         const urls = [...ownPictures(page, context).map((image) => image.url), ...named]
         for (const one of urls) {
-          const image = (await database.images.get([run.id, one]))?.image
+          const image = await imageAt(run.id, one)
           const found = image && image.errorCode === null ? await pictureAtHand(image) : null
           if (image && found) {
             ground = (await drawnPicture(image, found)).blob

@@ -1,0 +1,38 @@
+import { database, type StoredImage } from './database'
+
+/** Pictures of a run, by address. */
+export async function imagesOf(run: string): Promise<Map<string, StoredImage['image']>> {
+  const images = await database.images.where('run').equals(run).toArray()
+  return new Map(images.map(({ url, image }) => [url, image]))
+}
+
+/** A picture of a run; undefined where the run has none at this address. */
+export async function imageAt(run: string, url: string): Promise<StoredImage['image'] | undefined> {
+  return (await database.images.get([run, url]))?.image
+}
+
+/** Pictures of runs, in the order in which they are asked for. */
+export function imagesAt(keys: readonly { run: string; url: string }[]): Promise<(StoredImage | undefined)[]> {
+  return database.images.bulkGet(keys.map(({ run, url }): [string, string] => [run, url]))
+}
+
+/** Adds pictures to runs, all at once: each write makes all views that show pictures read them again. */
+export async function keepImages(images: readonly StoredImage[]): Promise<void> {
+  await database.images.bulkPut([...images])
+}
+
+/** The small copy of a picture by its key (`thumb-key.ts`). */
+export async function thumbAt(key: string): Promise<Blob | undefined> {
+  return (await database.thumbs.get(key))?.blob
+}
+
+/** Small copies by their keys, in the order in which they are asked for. */
+export const thumbsAt = (keys: readonly string[]) => database.thumbs.bulkGet([...keys])
+
+/** Keeps the small copy of a picture. */
+export async function keepThumb(key: string, blob: Blob): Promise<void> {
+  await database.thumbs.put({ key, blob, bytes: blob.size, savedAt: Date.now() })
+}
+
+/** Changes with every picture that comes, and with every small copy that is made: to be watched. */
+export const picturesKept = () => Promise.all([database.thumbs.count(), database.images.count()])

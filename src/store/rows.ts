@@ -1,0 +1,26 @@
+import { Dexie } from 'dexie'
+import { database, type WallRow } from './database'
+
+/** The place of a run's last row in the order in which pages were found; -1 where it has none. */
+export async function lastOrder(run: string): Promise<number> {
+  const last = await database.rows.where('[run+order]').between([run, Dexie.minKey], [run, Dexie.maxKey]).last()
+  return last?.order ?? -1
+}
+
+/** Rows of a run from one place in that order up to another, without the latter. */
+export function rowsBetween(run: string, from: number, to: number): Promise<WallRow[]> {
+  return database.rows.where('[run+order]').between([run, from], [run, to], true, false).toArray()
+}
+
+/** All rows of a run, in that order. */
+export const rowsOf = (run: string): Promise<WallRow[]> => database.rows.where('run').equals(run).sortBy('order')
+
+/** The rows found last, newest first. */
+export function newestRows(run: string, most: number): Promise<WallRow[]> {
+  return database.rows
+    .where('[run+order]')
+    .between([run, Dexie.minKey], [run, Dexie.maxKey])
+    .reverse()
+    .limit(most)
+    .toArray()
+}
