@@ -92,6 +92,15 @@ describe('causes', () => {
     ])
   })
 
+  test('what mends many pages names the line of none', async () => {
+    const title = '<meta property="og:title" content="Untitled">'
+    const { causes } = await causesOf(section(6, () => ({ 'og:title': title })))
+    const cause = causes.find(({ rule }) => rule === 'title-placeholder')!
+    expect(cause.change).toContain('Write what this page is into og:title.')
+    expect(cause.change).not.toMatch(/line \d/)
+    expect(cause.evidence[0]!.line).toBeGreaterThan(0)
+  })
+
   test('what is written in the wrong way is one change, whatever it says', async () => {
     const { causes } = await causesOf(
       section(5, (index) => ({ 'og:url': `<meta property="og:url" content="/g/${index}.html">` })),

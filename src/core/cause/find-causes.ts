@@ -1,4 +1,4 @@
-import { areLanguageVersions, type CheckContext, type PageVerdict } from '../check'
+import { areLanguageVersions, type CheckContext, fixAnywhere, type PageVerdict } from '../check'
 import { byLevel, type Finding, LEVELS, type Level, type SiteFinding } from '../model'
 import { addTo, groupBy } from '../text'
 import type { Cause, CauseKind } from './cause'
@@ -77,9 +77,11 @@ class CauseFinder {
     const sections = new Set(faults.map(({ section }) => section))
     const pages = [...new Set(faults.map(({ page }) => page.url))]
     const section = sections.size === 1 ? [...sections][0]! : '*'
+    const seenOn = faults.find(({ findings: own }) => own.includes(main))?.page
     const parts: CauseParts = {
       kind,
       main,
+      fixForAll: seenOn ? fixAnywhere(main, seenOn, this.context) : main.fix,
       faults,
       pages,
       section,

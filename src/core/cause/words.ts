@@ -8,6 +8,8 @@ import { tagLackedBy } from './subject'
 export type CauseParts = {
   kind: CauseKind
   main: Finding
+  /** What mends it, said for all of the pages. */
+  fixForAll: string
   faults: readonly Fault[]
   pages: readonly string[]
   section: string
@@ -36,11 +38,7 @@ const shortened = (text: string, most = 60) => (text.length > most ? `${[...text
 const templateOf = (section: string) =>
   section === '*' ? 'the layout that the sections share' : `the template of ${sectionName(section)}`
 
-/** A fix without the line of one page, where it speaks for many. */
-const general = (fix: string) =>
-  fix.replace(/;? (?:on )?line \d+(?=[.,;:])/g, '').replace(/Give line \d+ a value/, 'Give it a value')
-
-function templateSentence({ faults, pages, section, of, main }: CauseParts): string {
+function templateSentence({ faults, pages, section, of, main, fixForAll }: CauseParts): string {
   const share = `${pages.length} of ${pagesInWords(of)}`
   const blank = faults.find(({ shape }) => shape === 'blank')?.tag
   if (blank)
@@ -48,14 +46,14 @@ function templateSentence({ faults, pages, section, of, main }: CauseParts): str
   const missing = missingTags(faults)
   if (missing.length > 0)
     return `${capital(templateOf(section))} leaves out ${listed(missing)}: ${share}. Let it write ${missing.length === 1 ? 'it' : 'them'}.`
-  return `${capital(templateOf(section))}: ${main.message} So on ${share}. ${general(main.fix)}`
+  return `${capital(templateOf(section))}: ${main.message} So on ${share}. ${fixForAll}`
 }
 
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 
-function valueSentence({ faults, pages, main }: CauseParts): string {
+function valueSentence({ faults, pages, main, fixForAll }: CauseParts): string {
   const { key, value } = faults[0]!.tag!
-  return `${key} says “${shortened(value ?? '')}” on ${pagesInWords(pages.length)}: it is written once for all of them. ${main.message.startsWith(`${key} says`) ? '' : `${main.message} `}${general(main.fix)}`
+  return `${key} says “${shortened(value ?? '')}” on ${pagesInWords(pages.length)}: it is written once for all of them. ${main.message.startsWith(`${key} says`) ? '' : `${main.message} `}${fixForAll}`
 }
 
 function oddSentence({ faults, pages, section, of, main, site }: CauseParts): string {
@@ -69,7 +67,7 @@ function oddSentence({ faults, pages, section, of, main, site }: CauseParts): st
 
 /** What to change, in a sentence or two. */
 export function sentenceFor(parts: CauseParts): string {
-  const { kind, main, pages, section, site } = parts
+  const { kind, main, fixForAll, pages, section, site } = parts
   switch (kind) {
     case 'template':
       return templateSentence(parts)
@@ -84,7 +82,7 @@ export function sentenceFor(parts: CauseParts): string {
       return `${who}: ${shell.message} ${shell.fix}`
     }
     case 'texts':
-      return `${capital(subjectWords(parts.faults[0]!))} of ${pagesInWords(pages.length)}${section === '*' ? '' : ` of ${sectionName(section)}`}, each its own. One of them: ${main.message} ${general(main.fix)}`
+      return `${capital(subjectWords(parts.faults[0]!))} of ${pagesInWords(pages.length)}${section === '*' ? '' : ` of ${sectionName(section)}`}, each its own. One of them: ${main.message} ${fixForAll}`
     default:
       return `${pathOf(pages[0]!, site)}: ${main.message} ${main.fix}`
   }

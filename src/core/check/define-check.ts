@@ -1,8 +1,11 @@
 import type { GatheredPage, Level, PageFacts, Position } from '../model'
 import type { CheckContext } from './context'
 
-/** Words of one way to fail. `{name}` is filled from the finding's data. */
-type Message = { says: string; fix: string }
+/**
+ * Words of one way to fail. `{name}` is filled from the finding's data. `anywhere` is the fix where it speaks for many
+ * pages; absent where the fix names no line.
+ */
+type Message = { says: string; fix: string; anywhere?: string }
 
 export type Family = 'text' | 'open-graph' | 'image' | 'access' | 'rich-data'
 

@@ -13,5 +13,13 @@ export { commonKind, type PictureEntry, pictureBook } from './picture-book'
 export { ownPart } from './placeholder'
 export { checkRequirements, type RequirementFault, readRequirements, requirementsJsonSchema } from './read-requirements'
 export { checkOf, checks } from './rules'
-export { checkPage, countFindings, type PageVerdict, runChecks, type Verdict, verdictOf } from './run-checks'
+export {
+  checkPage,
+  countFindings,
+  fixAnywhere,
+  type PageVerdict,
+  runChecks,
+  type Verdict,
+  verdictOf,
+} from './run-checks'
 export { isAtLeast, MIN_LARGE, MIN_SHOWN } from './sizes'

@@ -14,7 +14,11 @@ export function requiredTag(
     scope: 'page',
     messages: {
       absent: { says: `There is no ${key}. ${instead}`, fix },
-      empty: { says: `${key} is empty. ${instead}`, fix: 'Give line {line} a value: {example}.' },
+      empty: {
+        says: `${key} is empty. ${instead}`,
+        fix: 'Give line {line} a value: {example}.',
+        anywhere: 'Give it a value: {example}.',
+      },
     },
     check({ facts }) {
       const tags = metasOf(facts, key)

@@ -29,7 +29,9 @@ describe('the list of checks', () => {
     // There is room for two or three words under a card.
     expect(check.label.length).toBeLessThanOrEqual(24)
     if (check.lacks) expect(check.id).toMatch(/-(?:missing|undeclared)$/)
-    for (const { says, fix } of Object.values(check.messages)) {
+    for (const { says, fix, anywhere } of Object.values(check.messages)) {
+      expect(anywhere === undefined).toBe(!fix.includes('{line}'))
+      expect(anywhere ?? '').not.toContain('{line}')
       expect(says).toMatch(/[.”}]$/)
       expect(fix).toMatch(/\.$/)
     }

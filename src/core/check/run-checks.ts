@@ -17,7 +17,7 @@ import { createWaivers, type LevelOrOff } from '../requirements'
 import { type CheckContext, createCheckContext } from './context'
 import { type Check, type Family, fillWords, type Raised, type SkippedCheck } from './define-check'
 import { idleRequirements } from './idle-requirements'
-import { checks as allChecks } from './rules'
+import { checks as allChecks, checkOf } from './rules'
 
 /** What was said of one page. */
 export type PageVerdict = {
@@ -51,6 +51,24 @@ function findingOf(check: Check, raised: Raised): Finding {
     ...(raised.image === undefined ? {} : { image: raised.image }),
     ...(raised.isForm ? { form: true as const } : {}),
   }
+}
+
+/**
+ * What mends a finding of a page, said for all pages that have it. The check is asked again for what it saw: no finding
+ * keeps that.
+ */
+export function fixAnywhere(finding: Finding, page: GatheredPage, context: CheckContext): string {
+  const check = checkOf(finding.rule)
+  if (!check || check.scope === 'site' || (check.scope !== 'access' && !isReadable(page))) return finding.fix
+  const outcome = check.check(page as GatheredPage & { facts: PageFacts }, context)
+  const raised = isSkipped(outcome)
+    ? undefined
+    : outcome.find((one) => {
+        const { line, column, message } = findingOf(check, one)
+        return line === finding.line && column === finding.column && message === finding.message
+      })
+  const words = raised && check.messages[raised.message]
+  return words?.anywhere === undefined ? finding.fix : fillWords(words.anywhere, raised?.data)
 }
 
 const isSkipped = (outcome: unknown[] | SkippedCheck): outcome is SkippedCheck => 'skipped' in outcome

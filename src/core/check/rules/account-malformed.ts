@@ -14,6 +14,7 @@ export const accountMalformed = defineCheck({
     malformed: {
       says: '{key} says “{seen}”.',
       fix: 'Write the account as @name: letters, digits and _, at most 15; line {line}.',
+      anywhere: 'Write the account as @name: letters, digits and _, at most 15.',
     },
   },
   check({ facts }) {

@@ -15,12 +15,18 @@ export const addressDead = defineCheck({
     missing: {
       says: '{key} leads to {address}, which the build does not hold.',
       fix: 'Write the page’s own address, {own}, on line {line}.',
+      anywhere: 'Write the page’s own address, {own}.',
     },
     answered: {
       says: '{key} leads to {address}, which answered {status}.',
       fix: 'Write the page’s own address, {own}, on line {line}.',
+      anywhere: 'Write the page’s own address, {own}.',
     },
-    redirects: { says: '{key} leads to {address}, which redirects to {to}.', fix: 'Write {to} on line {line}.' },
+    redirects: {
+      says: '{key} leads to {address}, which redirects to {to}.',
+      fix: 'Write {to} on line {line}.',
+      anywhere: 'Write {to}.',
+    },
   },
   check(page, context) {
     return ownAddresses(page).flatMap(({ key, address, at }) => {

@@ -16,10 +16,12 @@ export const addressDiffers = defineCheck({
     differs: {
       says: '{key} says {seen}; the page is {own}.',
       fix: 'Write {own} on line {line}, or make sure that the other page is meant.',
+      anywhere: 'Write {own}, or make sure that the other page is meant.',
     },
     form: {
       says: '{key} says {seen}; most of the site writes {own}. The two differ in the slash at the end alone.',
       fix: 'Write {own} on line {line}, and one form everywhere.',
+      anywhere: 'Write {own}, and one form everywhere.',
     },
   },
   check(page, { addresses }) {

@@ -12,7 +12,7 @@ export const addressInsecure = defineCheck({
   looksAt: 'The scheme of og:url and canonical on a site that is served by https.',
   why: 'The shared address leads past the encryption, and is counted as another page.',
   messages: {
-    insecure: { says: '{key} is on http: {seen}.', fix: 'Write https:// on line {line}.' },
+    insecure: { says: '{key} is on http: {seen}.', fix: 'Write https:// on line {line}.', anywhere: 'Write https://.' },
   },
   check(page, { addresses }) {
     if (!addresses.site.startsWith('https:')) return []

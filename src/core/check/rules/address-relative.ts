@@ -15,6 +15,7 @@ export const addressRelative = defineCheck({
     relative: {
       says: '{key} is not a whole address: {seen}.',
       fix: 'Write https:// and the host before it; line {line}.',
+      anywhere: 'Write https:// and the host before it.',
     },
   },
   check(page) {

@@ -18,6 +18,7 @@ export const addressStaging = defineCheck({
     staging: {
       says: '{key} points at {host}, which is not the production site.',
       fix: 'Write {whole} on line {line}: set the site’s address in the production build.',
+      anywhere: 'Write {whole}: set the site’s address in the production build.',
     },
   },
   check(page, { addresses }) {

@@ -15,6 +15,7 @@ export const alternateBroken = defineCheck({
     dead: {
       says: 'The {language} version, {url}, is not there.',
       fix: 'Correct the address on line {line}, or leave the link out.',
+      anywhere: 'Correct the address, or leave the link out.',
     },
     oneWay: {
       says: 'The {language} version, {url}, does not link back to this page.',

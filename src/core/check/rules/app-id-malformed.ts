@@ -11,7 +11,11 @@ export const appIdMalformed = defineCheck({
   looksAt: 'fb:app_id and fb:admins.',
   why: 'The ids are numbers; anything else is not understood.',
   messages: {
-    malformed: { says: '{key} says “{seen}”, which is no number.', fix: 'Write the number; line {line}.' },
+    malformed: {
+      says: '{key} says “{seen}”, which is no number.',
+      fix: 'Write the number; line {line}.',
+      anywhere: 'Write the number.',
+    },
   },
   check({ facts }) {
     return textsOf(facts, ['fb:app_id', 'fb:admins']).flatMap(({ key, text, at }) =>

@@ -16,7 +16,11 @@ export const cardFieldsMissing = defineCheck({
   looksAt: 'Player and app cards, and og:video.',
   why: 'Without all their fields these cards are not shown at all.',
   messages: {
-    missing: { says: '{kind} lacks {lacks}.', fix: 'Add {lacks}, or choose another card kind; line {line}.' },
+    missing: {
+      says: '{kind} lacks {lacks}.',
+      fix: 'Add {lacks}, or choose another card kind; line {line}.',
+      anywhere: 'Add {lacks}, or choose another card kind.',
+    },
   },
   check({ facts }) {
     const has = (key: string) => textsOf(facts, [key]).length > 0

@@ -14,6 +14,7 @@ export const cardSmall = defineCheck({
     small: {
       says: 'twitter:card asks for the small card, though the picture of {width} × {height} is large enough for the large one.',
       fix: 'Write summary_large_image on line {line}, unless the small card is meant.',
+      anywhere: 'Write summary_large_image, unless the small card is meant.',
     },
   },
   check(page, context) {

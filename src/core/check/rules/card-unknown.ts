@@ -17,6 +17,7 @@ export const cardUnknown = defineCheck({
     unknown: {
       says: 'twitter:card says “{seen}”, which is no card kind.',
       fix: 'Write summary_large_image (or summary, player, app) on line {line}.',
+      anywhere: 'Write summary_large_image (or summary, player, app).',
     },
   },
   check({ facts }) {

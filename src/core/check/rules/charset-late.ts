@@ -15,6 +15,7 @@ export const charsetLate = defineCheck({
     late: {
       says: '<meta charset> ends at byte {byte}, after the first 1024.',
       fix: 'Make it the first tag of the head; line {line}.',
+      anywhere: 'Make it the first tag of the head.',
     },
     absent: {
       says: 'Neither the page nor its Content-Type names the encoding.',

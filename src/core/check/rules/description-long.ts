@@ -15,6 +15,7 @@ export const descriptionLong = defineCheck({
     length: {
       says: '{key} has {count} characters, over {most}.',
       fix: 'Keep what makes a person click in the first 150 characters; line {line}.',
+      anywhere: 'Keep what makes a person click in the first 150 characters.',
     },
   },
   check(page, context) {

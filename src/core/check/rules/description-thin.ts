@@ -14,7 +14,11 @@ export const descriptionThin = defineCheck({
   looksAt: 'How long the descriptions are.',
   why: 'A few words leave the card half empty.',
   messages: {
-    length: { says: '{key}: {count} characters, under 50.', fix: 'Write a whole sentence; line {line}.' },
+    length: {
+      says: '{key}: {count} characters, under 50.',
+      fix: 'Write a whole sentence; line {line}.',
+      anywhere: 'Write a whole sentence.',
+    },
   },
   check({ facts }) {
     return eachTextOnce(textsOf(facts, DESCRIPTIONS)).flatMap(({ key, text, at }) => {

@@ -14,6 +14,7 @@ export const feedDead = defineCheck({
     dead: {
       says: 'The feed {url} is not there.',
       fix: 'Correct the link on line {line}, or have the build write the feed.',
+      anywhere: 'Correct the link, or have the build write the feed.',
     },
   },
   check(page, context) {

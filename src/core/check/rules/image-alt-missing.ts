@@ -17,6 +17,7 @@ export const imageAltMissing = defineCheck({
     absent: {
       says: 'The share image has no alternative text.',
       fix: 'Add <meta property="og:image:alt" content="…"> after line {line}: what the picture shows.',
+      anywhere: 'Add <meta property="og:image:alt" content="…"> beside it: what the picture shows.',
     },
   },
   check(page, { declaredImages }) {

@@ -19,6 +19,7 @@ export const imageElsewhere = defineCheck({
     elsewhere: {
       says: '{key} is on {host}, not on this site.',
       fix: 'Keep the picture on the site, unless {host} is yours; line {line}.',
+      anywhere: 'Keep the picture on the site, unless {host} is yours.',
     },
   },
   check(page, context) {

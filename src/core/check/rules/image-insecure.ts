@@ -12,7 +12,11 @@ export const imageInsecure = defineCheck({
   looksAt: 'The scheme of og:image and twitter:image.',
   why: 'Many places do not show a picture that is served without encryption.',
   messages: {
-    insecure: { says: '{key} is on http: {seen}.', fix: 'Write https:// on line {line}, or add og:image:secure_url.' },
+    insecure: {
+      says: '{key} is on http: {seen}.',
+      fix: 'Write https:// on line {line}, or add og:image:secure_url.',
+      anywhere: 'Write https://, or add og:image:secure_url.',
+    },
   },
   check({ facts }) {
     const hasSecure = textsOf(facts, ['og:image:secure_url']).some(({ text }) => /^https:/i.test(text))

@@ -14,6 +14,7 @@ export const imageNotImage = defineCheck({
     other: {
       says: 'What {url} serves is no picture{served}.',
       fix: 'Correct the address on line {line}; it probably leads to a page.',
+      anywhere: 'Correct the address; it probably leads to a page.',
     },
   },
   check(page, context) {

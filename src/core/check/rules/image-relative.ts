@@ -23,10 +23,12 @@ export const imageRelative = defineCheck({
     relative: {
       says: '{key} is “{seen}”, not a whole address: {places} can’t show it.',
       fix: 'Write {whole} on line {line}.',
+      anywhere: 'Write {whole}.',
     },
     completed: {
       says: '{key} is “{seen}”, not a whole address. The places that count here complete it; the protocol asks for all of it.',
       fix: 'Write {whole} on line {line}.',
+      anywhere: 'Write {whole}.',
     },
   },
   check(page, { addresses, surfaces }) {

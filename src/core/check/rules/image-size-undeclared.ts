@@ -17,8 +17,13 @@ export const imageSizeUndeclared = defineCheck({
     undeclared: {
       says: 'og:image has neither og:image:width nor og:image:height.',
       fix: 'Add both after line {line}.',
+      anywhere: 'Add both beside it.',
     },
-    half: { says: 'og:image has no {lacks}.', fix: 'Add {lacks} after line {line}.' },
+    half: {
+      says: 'og:image has no {lacks}.',
+      fix: 'Add {lacks} after line {line}.',
+      anywhere: 'Add {lacks} beside it.',
+    },
   },
   check({ facts }) {
     const first = ogImages(facts).find(({ forms }) => forms.some(({ value }) => !isBlank(value)))

@@ -16,10 +16,12 @@ export const imageUnreachable = defineCheck({
     gone: {
       says: 'The picture {url} can’t be fetched. {reason}',
       fix: 'Put the picture there, or correct the address on line {line}.',
+      anywhere: 'Put the picture there, or correct the address.',
     },
     within: {
       says: 'The picture {url} lies outside of {site}; the build has it at {found}.',
       fix: 'Write {found} on line {line}: the site’s path belongs in front.',
+      anywhere: 'Write {found}: the site’s path belongs in front.',
     },
   },
   check(page, context) {

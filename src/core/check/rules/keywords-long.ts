@@ -14,6 +14,7 @@ export const keywordsLong = defineCheck({
     long: {
       says: 'keywords holds {words} words and {count} characters.',
       fix: 'Leave the tag out, or name a handful; line {line}.',
+      anywhere: 'Leave the tag out, or name a handful.',
     },
   },
   check({ facts }) {

@@ -10,7 +10,11 @@ export const labelUnpaired = defineCheck({
   looksAt: 'twitter:label and twitter:data.',
   why: 'A label without its data, or data without a label, is not shown.',
   messages: {
-    unpaired: { says: '{key} stands without {other}.', fix: 'Add {other}, or leave {key} out; line {line}.' },
+    unpaired: {
+      says: '{key} stands without {other}.',
+      fix: 'Add {other}, or leave {key} out; line {line}.',
+      anywhere: 'Add {other}, or leave {key} out.',
+    },
   },
   check({ facts }) {
     return [1, 2].flatMap((number) => {

@@ -27,8 +27,13 @@ export const localeDiffers = defineCheck({
     form: {
       says: 'og:locale says “{seen}”, which is not of the form language_TERRITORY.',
       fix: 'Write {example}; line {line}.',
+      anywhere: 'Write {example}.',
     },
-    differs: { says: 'og:locale says {seen}, the page says lang="{lang}".', fix: 'Make the two agree; line {line}.' },
+    differs: {
+      says: 'og:locale says {seen}, the page says lang="{lang}".',
+      fix: 'Make the two agree; line {line}.',
+      anywhere: 'Make the two agree.',
+    },
   },
   check({ facts }) {
     return textsOf(facts, ['og:locale']).flatMap(({ text, at }): Raised[] => {

@@ -34,6 +34,7 @@ export const ogTypeFields = defineCheck({
     malformed: {
       says: '{key} is “{value}”, which is not of the form that it must have.',
       fix: 'Write it as {example} on line {line}.',
+      anywhere: 'Write it as {example}.',
     },
   },
   check({ facts }) {

@@ -40,8 +40,13 @@ export const ogTypeUnknown = defineCheck({
     unknown: {
       says: 'og:type “{seen}” is no type that places know.',
       fix: 'Use website, article, product, profile or another known type; line {line}.',
+      anywhere: 'Use website, article, product, profile or another known type.',
     },
-    obsolete: { says: 'og:type “{seen}” is obsolete.', fix: 'Use {instead} instead; line {line}.' },
+    obsolete: {
+      says: 'og:type “{seen}” is obsolete.',
+      fix: 'Use {instead} instead; line {line}.',
+      anywhere: 'Use {instead} instead.',
+    },
   },
   check({ facts }) {
     return textsOf(facts, ['og:type']).flatMap(({ text, at }) => {

@@ -14,6 +14,7 @@ export const pageNoindex = defineCheck({
     meta: {
       says: 'Line {line} keeps the page out of search: “{seen}”.',
       fix: 'Remove noindex on line {line}, unless it is meant.',
+      anywhere: 'Remove noindex, unless it is meant.',
     },
     header: {
       says: 'The server keeps the page out of search: X-Robots-Tag: {seen}.',

@@ -15,6 +15,7 @@ export const paginationBroken = defineCheck({
     dead: {
       says: 'The page {url}, named as its neighbour, is not there.',
       fix: 'Correct the link on line {line}, or leave it out.',
+      anywhere: 'Correct the link, or leave it out.',
     },
   },
   check(page, context) {

@@ -23,14 +23,20 @@ export const shareLinkDead = defineCheck({
   looksAt: 'What share links on the page hand on: whether it is there, has a card, and is worded.',
   why: 'A visitor who uses the button shares a dead link, or a template’s text.',
   messages: {
-    dead: { says: 'A share link shares {seen}, which is not there.', fix: 'Put {own} into the link; line {line}.' },
+    dead: {
+      says: 'A share link shares {seen}, which is not there.',
+      fix: 'Put {own} into the link; line {line}.',
+      anywhere: 'Put {own} into the link.',
+    },
     bare: {
       says: 'A share link shares {seen}, which has neither an og:title nor an og:image.',
       fix: 'Give that page its tags, or share {own}; line {line}.',
+      anywhere: 'Give that page its tags, or share {own}.',
     },
     placeholder: {
       says: 'A share link is prefilled with “{text}”, as the template has it.',
       fix: 'Fill in the page’s title; line {line}.',
+      anywhere: 'Fill in the page’s title.',
     },
   },
   check(page, context) {

@@ -16,14 +16,20 @@ export const shareLinkDiffers = defineCheck({
   looksAt: 'Links on the page that hand an address to another site.',
   why: 'A share button that shares another page, or names another account, works against the page it stands on.',
   messages: {
-    address: { says: 'A share link shares {seen}, not this page.', fix: 'Put {own} into the link; line {line}.' },
+    address: {
+      says: 'A share link shares {seen}, not this page.',
+      fix: 'Put {own} into the link; line {line}.',
+      anywhere: 'Put {own} into the link.',
+    },
     meant: {
       says: 'A share link shares {seen}; links of this section are meant to share {own}.',
       fix: 'Put {own} into the link; line {line}.',
+      anywhere: 'Put {own} into the link.',
     },
     account: {
       says: 'A share link names {seen}; twitter:site is {account}.',
       fix: 'Name one account in both; line {line}.',
+      anywhere: 'Name one account in both.',
     },
   },
   check(page, { addresses, ruleFor }) {

@@ -17,6 +17,7 @@ export const siteNameIsAddress = defineCheck({
     address: {
       says: 'og:site_name is an address: {seen}.',
       fix: 'Write the name of the site as people say it; line {line}.',
+      anywhere: 'Write the name of the site as people say it.',
     },
   },
   check({ facts }) {

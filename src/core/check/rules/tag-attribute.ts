@@ -17,7 +17,11 @@ export const tagAttribute = defineCheck({
   looksAt: 'The attribute that names a tag.',
   why: 'Some places read og: tags only under property, and the others only under name.',
   messages: {
-    attribute: { says: '{key} stands under {seen}.', fix: 'Write {right}="{key}" on line {line}.' },
+    attribute: {
+      says: '{key} stands under {seen}.',
+      fix: 'Write {right}="{key}" on line {line}.',
+      anywhere: 'Write {right}="{key}".',
+    },
   },
   check({ facts }) {
     const rightly = new Set(

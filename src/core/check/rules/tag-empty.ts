@@ -11,7 +11,11 @@ export const tagEmpty = defineCheck({
   looksAt: 'Every tag that places read.',
   why: 'An empty tag counts as absent. Mostly a template writes it without asking whether there is a value.',
   messages: {
-    empty: { says: '{key} has no value.', fix: 'Give {key} on line {line} a value, or leave the tag out.' },
+    empty: {
+      says: '{key} has no value.',
+      fix: 'Give {key} on line {line} a value, or leave the tag out.',
+      anywhere: 'Give {key} a value, or leave the tag out.',
+    },
   },
   check({ facts }) {
     return facts.metas

@@ -14,6 +14,7 @@ export const tagLate = defineCheck({
     late: {
       says: '{places} reads {kib} KiB and does not see {keys}.',
       fix: 'Move the tags before scripts and styles; line {line}.',
+      anywhere: 'Move the tags before scripts and styles.',
     },
   },
   check(page, context) {

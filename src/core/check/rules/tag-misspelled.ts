@@ -11,7 +11,11 @@ export const tagMisspelled = defineCheck({
   looksAt: 'Keys that no place knows but that come close to one.',
   why: 'A misspelled tag is not read, and no place says so.',
   messages: {
-    misspelled: { says: '{seen} is no tag; {meant} is.', fix: 'Write {meant} on line {line}.' },
+    misspelled: {
+      says: '{seen} is no tag; {meant} is.',
+      fix: 'Write {meant} on line {line}.',
+      anywhere: 'Write {meant}.',
+    },
   },
   check({ facts }) {
     const meantBy = new Map<string, string | null>()

@@ -18,8 +18,13 @@ export const tagOutsideHead = defineCheck({
     outside: {
       says: '{key} and {others} stand in the body: {by} closed the head.',
       fix: 'Move what closed the head behind the tags; line {line}.',
+      anywhere: 'Move what closed the head behind the tags.',
     },
-    alone: { says: '{key} stands in the body: {by} closed the head.', fix: 'Move it into the head; line {line}.' },
+    alone: {
+      says: '{key} stands in the body: {by} closed the head.',
+      fix: 'Move it into the head; line {line}.',
+      anywhere: 'Move it into the head.',
+    },
   },
   check({ facts }) {
     const metas = facts.metas.filter(({ inHead, key }) => !inHead && isKnownKey(key))

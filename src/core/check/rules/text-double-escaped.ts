@@ -16,6 +16,7 @@ export const textDoubleEscaped = defineCheck({
     escaped: {
       says: '{key} shows “{seen}” to people.',
       fix: 'The text is escaped twice: leave out one of the two; line {line}.',
+      anywhere: 'The text is escaped twice: leave out one of the two.',
     },
   },
   check({ facts }) {

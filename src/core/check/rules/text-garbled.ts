@@ -16,10 +16,12 @@ export const textGarbled = defineCheck({
     lost: {
       says: '{key} holds “�”: a character was lost.',
       fix: 'Save the page as UTF-8 and write the character again; line {line}.',
+      anywhere: 'Save the page as UTF-8 and write the character again.',
     },
     misread: {
       says: '{key} holds “{seen}”: UTF-8 was read as another encoding.',
       fix: 'Declare and store the text as UTF-8 all the way; line {line}.',
+      anywhere: 'Declare and store the text as UTF-8 all the way.',
     },
   },
   check({ facts }) {

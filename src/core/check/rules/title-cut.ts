@@ -15,6 +15,7 @@ export const titleCut = defineCheck({
     cut: {
       says: 'The title is cut on {places}: “{lost}” is lost.',
       fix: 'Move what matters to the front, or shorten it; line {line}.',
+      anywhere: 'Move what matters to the front, or shorten it.',
     },
   },
   check(page, context) {

@@ -14,6 +14,7 @@ export const titleLong = defineCheck({
     length: {
       says: '{key} has {count} characters, over {most}.',
       fix: 'Say it in fewer words, the part that tells this page from others first; line {line}.',
+      anywhere: 'Say it in fewer words, the part that tells this page from others first.',
     },
   },
   check(page, context) {

@@ -16,6 +16,7 @@ export const titleMissing = defineCheck({
     empty: {
       says: 'The <title> is empty.',
       fix: 'Give the <title> on line {line} a text that says what this page is.',
+      anywhere: 'Give the <title> a text that says what this page is.',
     },
   },
   check({ facts }) {

@@ -23,6 +23,7 @@ export const titlePlaceholder = defineCheck({
     starter: {
       says: '{key} still says “{seen}”, as the template does.',
       fix: 'Write what this page is into {key}, line {line}.',
+      anywhere: 'Write what this page is into {key}.',
     },
   },
   check({ url, facts }, { addresses }) {

@@ -13,7 +13,11 @@ export const titleShort = defineCheck({
   looksAt: 'How long the <title> is, on sites of several pages.',
   why: 'A single word says little beside a link, and is easily some other page’s too.',
   messages: {
-    length: { says: '{key} has {count} characters, under 15.', fix: 'Name what the page is about; line {line}.' },
+    length: {
+      says: '{key} has {count} characters, under 15.',
+      fix: 'Name what the page is about; line {line}.',
+      anywhere: 'Name what the page is about.',
+    },
   },
   check({ facts }, { readable }) {
     if (readable.length < 2) return []
