@@ -6,6 +6,7 @@ import { type BulkChange, bulkFields, PatternFault, parsePattern, saidBy } from 
 import { firstValue } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import type { DraftStep } from '@/store/drafts'
+import { DialogPanel } from '../../kit/dialog-panel'
 import { count } from '../../kit/words'
 import { CardPicture } from '../../parts/card/card-picture'
 import { doStep } from '../../state/draft/draft-history'
@@ -55,27 +56,22 @@ export function BulkDialog({ run, rows, onDone, children }: ComponentProps<BulkD
   return (
     <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
       <Dialog.Trigger asChild>{children}</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed left-1/2 top-[6vh] z-50 flex max-h-[88vh] w-[min(860px,96vw)] -translate-x-1/2 flex-col rounded-[10px] border border-line bg-sheet shadow-2xl"
-        >
-          <Dialog.Title className="border-b border-line px-5 py-3 font-display text-title font-semibold">
-            Draft for {count(rows.length, 'page')}
-          </Dialog.Title>
-          {isOpen && (
-            <Bulk
-              run={run}
-              rows={rows}
-              onDone={() => {
-                setIsOpen(false)
-                onDone()
-              }}
-            />
-          )}
-        </Dialog.Content>
-      </Dialog.Portal>
+      <DialogPanel
+        title={`Draft for ${count(rows.length, 'page')}`}
+        titleClassName="border-b border-line px-5 py-3 font-display text-title font-semibold"
+        className="flex w-[min(860px,96vw)] flex-col"
+      >
+        {isOpen && (
+          <Bulk
+            run={run}
+            rows={rows}
+            onDone={() => {
+              setIsOpen(false)
+              onDone()
+            }}
+          />
+        )}
+      </DialogPanel>
     </Dialog.Root>
   )
 }

@@ -3,6 +3,7 @@
 import { Dialog } from 'radix-ui'
 import { useRef, useState } from 'react'
 import { ownEntry } from '@/core/text'
+import { DialogPanel } from '../../kit/dialog-panel'
 import { type Action, AREA_LETTERS, keyHelp, PAIR_MS } from '../../state/keys/keys'
 import { addressedArea, useKeys } from '../../state/keys/use-keys'
 import { useView } from '../../state/view/use-view'
@@ -36,25 +37,22 @@ export function FrameKeys() {
   )
   return (
     <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed left-1/2 top-[6vh] z-50 max-h-[88vh] w-[min(440px,94vw)] -translate-x-1/2 overflow-auto rounded-[10px] border border-line bg-sheet p-5 shadow-2xl"
-        >
-          <Dialog.Title className="mb-3 font-display text-title font-semibold">Keys</Dialog.Title>
-          <dl className="grid grid-cols-[max-content_1fr] gap-x-5 gap-y-[6px]">
-            {keyHelp().map(([key, what]) => (
-              <div key={key} className="contents">
-                <dt>
-                  <kbd className="text-small font-semibold">{key}</kbd>
-                </dt>
-                <dd className="text-quiet">{what}</dd>
-              </div>
-            ))}
-          </dl>
-        </Dialog.Content>
-      </Dialog.Portal>
+      <DialogPanel
+        title="Keys"
+        titleClassName="mb-3 font-display text-title font-semibold"
+        className="w-[min(440px,94vw)] overflow-auto p-5"
+      >
+        <dl className="grid grid-cols-[max-content_1fr] gap-x-5 gap-y-[6px]">
+          {keyHelp().map(([key, what]) => (
+            <div key={key} className="contents">
+              <dt>
+                <kbd className="text-small font-semibold">{key}</kbd>
+              </dt>
+              <dd className="text-quiet">{what}</dd>
+            </div>
+          ))}
+        </dl>
+      </DialogPanel>
     </Dialog.Root>
   )
 }

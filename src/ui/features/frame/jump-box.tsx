@@ -3,6 +3,7 @@
 import { Dialog } from 'radix-ui'
 import { useEffect, useMemo, useState } from 'react'
 import type { StoredRun } from '@/store/database'
+import { DialogPanel } from '../../kit/dialog-panel'
 import { controlledActionOf } from '../../state/keys/keys'
 import { startRun } from '../../state/run/session'
 import { crawlFrom } from '../../state/run/sources'
@@ -53,16 +54,13 @@ export function JumpBox({
       <Dialog.Trigger className="flex h-8 shrink-0 items-center gap-2 whitespace-nowrap rounded-card bg-white/8 px-3 text-bar-quiet hover:bg-white/15 max-md:hidden">
         Jump <kbd className="key">Ctrl K</kbd>
       </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed left-1/2 top-[12vh] z-50 w-[min(560px,94vw)] -translate-x-1/2 overflow-hidden rounded-[10px] border border-line bg-sheet shadow-2xl"
-        >
-          <Dialog.Title className="sr-only">Jump to a page, an area or an action</Dialog.Title>
-          <JumpList view={view} goTo={goTo} run={run} demo={demo} close={() => setIsOpen(false)} />
-        </Dialog.Content>
-      </Dialog.Portal>
+      <DialogPanel
+        title="Jump to a page, an area or an action"
+        titleClassName="sr-only"
+        className="w-[min(560px,94vw)] overflow-hidden"
+      >
+        <JumpList view={view} goTo={goTo} run={run} demo={demo} close={() => setIsOpen(false)} />
+      </DialogPanel>
     </Dialog.Root>
   )
 }

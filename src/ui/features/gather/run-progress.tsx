@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { useEffect, useState } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { limits, parseUrl, pathOf } from '@/core/address'
 import { surfaces } from '@/core/surface'
 import { addTo } from '@/core/text'
@@ -21,79 +21,27 @@ type Live = Extract<Session, { kind: 'running' | 'ended' }>
 /** Cards shown while they come: the newest. */
 const CARDS_SHOWN = 24
 
-export function RunProgress({
-  session,
-  goTo,
-  onStartOver,
-  onLeave,
-  onGoOn,
-}: {
-  session: Live
-  goTo: GoTo
+/** What can be done with a run: while it goes on, and once it has ended. */
+type RunActs = {
   /** Gathers the same again; null where not all of it is known. */
   onStartOver: (() => void) | null
   onLeave: () => void
   /** Goes on where the run was stopped; null where that can't be done. */
   onGoOn: (() => void) | null
-}) {
-  const run = useRun(session.runId)
+}
+
+/** A run as it goes on: its pages as they come, how far it is, and what there is to know. */
+export function RunProgress({ session, goTo, ...acts }: { session: Live; goTo: GoTo } & RunActs) {
   const newest = useNewestRows(session.runId, CARDS_SHOWN)
   const nowMs = useNow(session.kind === 'running')
   const elapsedMs = (session.endedAtMs ?? nowMs) - session.startedAtMs
   const rate = session.done / Math.max(0.5, elapsedMs / 1000)
-  const summary = run.kind === 'ready' ? run.value.summary : null
-  const isRunning = session.kind === 'running'
-  const toKnow = run.kind === 'ready' ? notesToKnow(run.value) : []
   return (
     <div className="grid h-full grid-cols-[1fr_320px] max-md:grid-cols-1 max-md:overflow-auto">
       <section aria-label="Pages as they come" className="flex min-h-0 flex-col">
         <div className="flex items-end gap-6 px-6 pb-4 pt-6 max-md:flex-wrap max-md:px-4">
-          <div aria-live="polite">
-            <h1 className="font-display text-hero font-semibold leading-none tracking-[-.015em]">
-              {count(session.done, 'page')}
-              <span className="text-quiet"> of about {(session.done + session.waiting).toLocaleString('en')}</span>
-            </h1>
-            <p className="mt-2 text-quiet">
-              {headline(session)}{' '}
-              {isRunning &&
-                session.waiting > 0 &&
-                rate > 0 &&
-                `About ${duration((session.waiting / rate) * 1000)} left.`}
-            </p>
-          </div>
-          <div className="ml-auto flex gap-2">
-            {isRunning && (
-              <button type="button" className="button" onClick={stopRun}>
-                Stop
-              </button>
-            )}
-            {!isRunning && (
-              <>
-                <button type="button" className="button" onClick={onLeave}>
-                  Gather something else
-                </button>
-                {onGoOn && (
-                  <button type="button" className="button" onClick={onGoOn}>
-                    Go on
-                  </button>
-                )}
-                {onStartOver && (
-                  <button type="button" className="button" onClick={onStartOver}>
-                    Run again
-                  </button>
-                )}
-              </>
-            )}
-            {session.done > 0 && (
-              <button
-                type="button"
-                className={clsx('button', !isRunning && 'button-main')}
-                onClick={() => goTo({ area: 'wall', run: session.runId })}
-              >
-                Open the Wall
-              </button>
-            )}
-          </div>
+          <HowFar session={session} rate={rate} />
+          <RunButtons session={session} goTo={goTo} {...acts} />
         </div>
         <div className="mx-6 h-[3px] shrink-0 overflow-hidden rounded bg-line max-md:mx-4" aria-hidden="true">
           <div
@@ -110,98 +58,190 @@ export function RunProgress({
         </section>
       </section>
       <aside className="flex min-h-0 flex-col gap-5 overflow-auto border-l border-line bg-sheet p-5 max-md:border-l-0 max-md:border-t">
-        <dl className="grid grid-cols-2 gap-x-4 gap-y-3">
-          <Figure name="Pictures" value={session.images.toLocaleString('en')} />
-          <Figure name="Waiting" value={session.waiting.toLocaleString('en')} />
-          <Figure name="Time" value={duration(elapsedMs)} />
-          <Figure name="Pages a second" value={rate.toFixed(rate < 10 ? 1 : 0)} />
-          {summary && <Figure name="Errors" value={String(summary.error)} />}
-          {summary && <Figure name="Warnings" value={String(summary.warning)} />}
-        </dl>
-        {isRunning && (
-          <div>
-            <h2 className="mb-1 font-semibold">Being fetched</h2>
-            <ul className="font-mono text-fine text-quiet">
-              {session.fetching.slice(0, 8).map((url) => (
-                <li key={url} className="truncate">
-                  {shortAddress(url)}
-                </li>
-              ))}
-            </ul>
-          </div>
-        )}
-        {session.slow.length > 0 && (
-          <div>
-            <h2 className="mb-1 font-semibold">Slowest answers</h2>
-            <ul className="grid grid-cols-[minmax(0,1fr)] gap-[2px] text-small">
-              {session.slow.map(({ url, ms }) => (
-                <li key={url} className="flex items-baseline gap-3">
-                  <span className="shrink-0 tabular-nums">{(ms / 1000).toFixed(1)} s</span>
-                  <span className="min-w-0 truncate font-mono text-fine text-quiet" title={url}>
-                    {pathOf(url)}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </div>
-        )}
-        {session.slowed.length > 0 && (
-          <div>
-            <h2 className="mb-1 font-semibold">Hosts that are not the site’s</h2>
-            <p className="text-quiet">
-              Their pictures are asked for at most twice a second each, {limits.foreignPictures} times in all.
-            </p>
-            <ul className="mt-1 grid gap-1">
-              {session.slowed.map((host) => (
-                <li key={host} className="flex flex-wrap items-baseline justify-between gap-x-3">
-                  <span className="font-mono text-fine [overflow-wrap:anywhere]">{host}</span>
-                  {onStartOver && (
-                    <button
-                      type="button"
-                      className="shrink-0 text-pick hover:underline"
-                      onClick={() => {
-                        keepOwnPictureHost(host)
-                        onStartOver()
-                      }}
-                    >
-                      It is ours: gather again<span className="sr-only"> with {host}</span>
-                    </button>
-                  )}
-                </li>
-              ))}
-            </ul>
-          </div>
-        )}
-        {toKnow.length > 0 && (
-          <div>
-            <h2 className="mb-1 font-semibold">To know</h2>
-            <ul className="grid gap-1 text-quiet">
-              {toKnow.map((message) => (
-                <li key={message}>{message}</li>
-              ))}
-            </ul>
-          </div>
-        )}
-        <div>
-          <h2 className="mb-1 font-semibold">Troubles on the way</h2>
-          {session.troubles.length === 0 && <p className="text-quiet">None so far.</p>}
-          <ul className="grid gap-2">
-            {groupTroubles(session.troubles).map(({ kind, addresses }) => (
-              <li key={kind}>
-                <div>
-                  {kind} {addresses.length > 1 && <span className="text-quiet">{addresses.length} times</span>}
-                </div>
-                {addresses.slice(0, ADDRESSES_NAMED).map((url) => (
-                  <div key={url} className="truncate font-mono text-fine text-quiet" title={url}>
-                    {shortAddress(url)}
-                  </div>
-                ))}
-              </li>
-            ))}
-          </ul>
-        </div>
+        <Figures session={session} elapsedMs={elapsedMs} rate={rate} />
+        {session.kind === 'running' && <BeingFetched addresses={session.fetching} />}
+        <SlowestAnswers session={session} />
+        <SlowedHosts hosts={session.slowed} onStartOver={acts.onStartOver} />
+        <ToKnow run={session.runId} />
+        <Troubles troubles={session.troubles} />
       </aside>
     </div>
+  )
+}
+
+function HowFar({ session, rate }: { session: Live; rate: number }) {
+  const isEstimated = session.kind === 'running' && session.waiting > 0 && rate > 0
+  return (
+    <div aria-live="polite">
+      <h1 className="font-display text-hero font-semibold leading-none tracking-[-.015em]">
+        {count(session.done, 'page')}
+        <span className="text-quiet"> of about {(session.done + session.waiting).toLocaleString('en')}</span>
+      </h1>
+      <p className="mt-2 text-quiet">
+        {headline(session)} {isEstimated && `About ${duration((session.waiting / rate) * 1000)} left.`}
+      </p>
+    </div>
+  )
+}
+
+function RunButtons({ session, goTo, onLeave, onGoOn, onStartOver }: { session: Live; goTo: GoTo } & RunActs) {
+  const isRunning = session.kind === 'running'
+  return (
+    <div className="ml-auto flex gap-2">
+      {isRunning && (
+        <button type="button" className="button" onClick={stopRun}>
+          Stop
+        </button>
+      )}
+      {!isRunning && (
+        <button type="button" className="button" onClick={onLeave}>
+          Gather something else
+        </button>
+      )}
+      {!isRunning && onGoOn && (
+        <button type="button" className="button" onClick={onGoOn}>
+          Go on
+        </button>
+      )}
+      {!isRunning && onStartOver && (
+        <button type="button" className="button" onClick={onStartOver}>
+          Run again
+        </button>
+      )}
+      {session.done > 0 && (
+        <button
+          type="button"
+          className={clsx('button', !isRunning && 'button-main')}
+          onClick={() => goTo({ area: 'wall', run: session.runId })}
+        >
+          Open the Wall
+        </button>
+      )}
+    </div>
+  )
+}
+
+function Figures({ session, elapsedMs, rate }: { session: Live; elapsedMs: number; rate: number }) {
+  const run = useRun(session.runId)
+  const summary = run.kind === 'ready' ? run.value.summary : null
+  return (
+    <dl className="grid grid-cols-2 gap-x-4 gap-y-3">
+      <Figure name="Pictures" value={session.images.toLocaleString('en')} />
+      <Figure name="Waiting" value={session.waiting.toLocaleString('en')} />
+      <Figure name="Time" value={duration(elapsedMs)} />
+      <Figure name="Pages a second" value={rate.toFixed(rate < 10 ? 1 : 0)} />
+      {summary && <Figure name="Errors" value={String(summary.error)} />}
+      {summary && <Figure name="Warnings" value={String(summary.warning)} />}
+    </dl>
+  )
+}
+
+function Told({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <div>
+      <h2 className="mb-1 font-semibold">{name}</h2>
+      {children}
+    </div>
+  )
+}
+
+function BeingFetched({ addresses }: { addresses: readonly string[] }) {
+  return (
+    <Told name="Being fetched">
+      <ul className="font-mono text-fine text-quiet">
+        {addresses.slice(0, 8).map((url) => (
+          <li key={url} className="truncate">
+            {shortAddress(url)}
+          </li>
+        ))}
+      </ul>
+    </Told>
+  )
+}
+
+function SlowestAnswers({ session }: { session: Live }) {
+  if (session.slow.length === 0) return null
+  return (
+    <Told name="Slowest answers">
+      <ul className="grid grid-cols-[minmax(0,1fr)] gap-[2px] text-small">
+        {session.slow.map(({ url, ms }) => (
+          <li key={url} className="flex items-baseline gap-3">
+            <span className="shrink-0 tabular-nums">{(ms / 1000).toFixed(1)} s</span>
+            <span className="min-w-0 truncate font-mono text-fine text-quiet" title={url}>
+              {pathOf(url)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Told>
+  )
+}
+
+/** Hosts whose pictures are asked for slowly, and the way to say that one is the reader's own. */
+function SlowedHosts({ hosts, onStartOver }: { hosts: readonly string[]; onStartOver: (() => void) | null }) {
+  if (hosts.length === 0) return null
+  return (
+    <Told name="Hosts that are not the site’s">
+      <p className="text-quiet">
+        Their pictures are asked for at most twice a second each, {limits.foreignPictures} times in all.
+      </p>
+      <ul className="mt-1 grid gap-1">
+        {hosts.map((host) => (
+          <li key={host} className="flex flex-wrap items-baseline justify-between gap-x-3">
+            <span className="font-mono text-fine [overflow-wrap:anywhere]">{host}</span>
+            {onStartOver && (
+              <button
+                type="button"
+                className="shrink-0 text-pick hover:underline"
+                onClick={() => {
+                  keepOwnPictureHost(host)
+                  onStartOver()
+                }}
+              >
+                It is ours: gather again<span className="sr-only"> with {host}</span>
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </Told>
+  )
+}
+
+function ToKnow({ run: id }: { run: string }) {
+  const run = useRun(id)
+  const messages = run.kind === 'ready' ? notesToKnow(run.value) : []
+  if (messages.length === 0) return null
+  return (
+    <Told name="To know">
+      <ul className="grid gap-1 text-quiet">
+        {messages.map((message) => (
+          <li key={message}>{message}</li>
+        ))}
+      </ul>
+    </Told>
+  )
+}
+
+function Troubles({ troubles }: { troubles: readonly Trouble[] }) {
+  return (
+    <Told name="Troubles on the way">
+      {troubles.length === 0 && <p className="text-quiet">None so far.</p>}
+      <ul className="grid gap-2">
+        {groupTroubles(troubles).map(({ kind, addresses }) => (
+          <li key={kind}>
+            <div>
+              {kind} {addresses.length > 1 && <span className="text-quiet">{addresses.length} times</span>}
+            </div>
+            {addresses.slice(0, ADDRESSES_NAMED).map((url) => (
+              <div key={url} className="truncate font-mono text-fine text-quiet" title={url}>
+                {shortAddress(url)}
+              </div>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </Told>
   )
 }
 
