@@ -1,6 +1,6 @@
 'use client'
 
-import { useSyncExternalStore } from 'react'
+import { create } from 'zustand'
 import type { DraftStep } from '@/store/drafts'
 import { keepStep } from './pending-writes'
 
@@ -13,13 +13,10 @@ type Kept = DraftStep & { at: number; typing: string | null }
 /** `turns` counts undoing and doing again: a field that holds its text reads it again then. */
 type History = { done: Kept[]; undone: Kept[]; turns: number }
 
-let history: History = { done: [], undone: [], turns: 0 }
-const listeners = new Set<() => void>()
-
-function set(next: History): void {
-  history = next
-  for (const listener of listeners) listener()
-}
+const useStore = create<History>(() => ({ done: [], undone: [], turns: 0 }))
+const now = () => useStore.getState()
+/** Once more something was undone or done again. */
+const turn = () => useStore.setState(({ turns }) => ({ turns: turns + 1 }))
 
 /** Steps with one more at their end; what is typed on in one field joins the step before. Pure. */
 export function withStep(done: readonly Kept[], step: Kept): Kept[] {
@@ -44,42 +41,34 @@ export function withStep(done: readonly Kept[], step: Kept): Kept[] {
  * @param typing names the field that is being typed into: what follows soon joins this step
  */
 export async function doStep(step: DraftStep, typing: string | null = null): Promise<void> {
-  set({ done: withStep(history.done, { ...step, at: Date.now(), typing }), undone: [], turns: history.turns })
+  useStore.setState({ done: withStep(now().done, { ...step, at: Date.now(), typing }), undone: [] })
   await keepStep(step, 'after')
 }
 
 /** Takes the last step back. @returns its label; null when there is none */
 export async function undoStep(): Promise<string | null> {
-  const last = history.done.at(-1)
+  const { done, undone } = now()
+  const last = done.at(-1)
   if (!last) return null
-  set({ done: history.done.slice(0, -1), undone: [...history.undone, { ...last, typing: null }], turns: history.turns })
+  useStore.setState({ done: done.slice(0, -1), undone: [...undone, { ...last, typing: null }] })
   await keepStep(last, 'before')
-  set({ ...history, turns: history.turns + 1 })
+  turn()
   return last.label
 }
 
 /** Does the step again that was taken back last. */
 export async function redoStep(): Promise<string | null> {
-  const last = history.undone.at(-1)
+  const { done, undone } = now()
+  const last = undone.at(-1)
   if (!last) return null
-  set({ done: [...history.done, last], undone: history.undone.slice(0, -1), turns: history.turns })
+  useStore.setState({ done: [...done, last], undone: undone.slice(0, -1) })
   await keepStep(last, 'after')
-  set({ ...history, turns: history.turns + 1 })
+  turn()
   return last.label
 }
 
-const subscribe = (listener: () => void) => {
-  listeners.add(listener)
-  return () => listeners.delete(listener)
-}
-const none: History = { done: [], undone: [], turns: 0 }
-
 /** What can be undone and done again, by their labels. */
 export function useHistory(): { undo: string | null; redo: string | null; turns: number } {
-  const now = useSyncExternalStore(
-    subscribe,
-    () => history,
-    () => none,
-  )
-  return { undo: now.done.at(-1)?.label ?? null, redo: now.undone.at(-1)?.label ?? null, turns: now.turns }
+  const { done, undone, turns } = useStore()
+  return { undo: done.at(-1)?.label ?? null, redo: undone.at(-1)?.label ?? null, turns }
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { useSyncExternalStore } from 'react'
+import { create } from 'zustand'
 import { newRunId } from '@/store/runs'
 import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage, Trouble } from '@/workers/protocol'
 import { inShortTasks } from '../short-tasks'
@@ -31,14 +31,13 @@ export type Session =
 /** Troubles kept in sight; all of them are in the run. */
 const TROUBLES_SHOWN = 50
 
-let session: Session = { kind: 'idle' }
+const useStore = create<Session>(() => ({ kind: 'idle' }))
+const set = (next: Session) => useStore.setState(next, true)
 let worker: Worker | null = null
-const listeners = new Set<() => void>()
 
-function set(next: Session): void {
-  session = next
-  for (const listener of listeners) listener()
-}
+export const readSession = (): Session => useStore.getState()
+
+export const useSession = (): Session => useStore()
 
 type Live = Extract<Session, { kind: 'running' | 'ended' }>
 
@@ -114,6 +113,7 @@ export function startRun(asked: GatherSource, resumed: string | null = null): st
   const started = new Worker(new URL('../../../workers/gather.worker.ts', import.meta.url), { type: 'module' })
   worker = started
   started.addEventListener('message', ({ data }: MessageEvent<GatherReport>) => {
+    const session = readSession()
     if (worker === started && (session.kind === 'running' || session.kind === 'ended'))
       set(afterReport(session, data, Date.now()))
   })
@@ -133,22 +133,6 @@ export function stopRun(): void {
 
 /** Lets go of a run that is over: the ways in are shown again. */
 export function leaveSession(): void {
-  if (session.kind === 'failed' || session.kind === 'ended') set({ kind: 'idle' })
-}
-
-const subscribe = (listener: () => void) => {
-  listeners.add(listener)
-  return () => listeners.delete(listener)
-}
-
-export const readSession = (): Session => session
-
-const idle: Session = { kind: 'idle' }
-
-export function useSession(): Session {
-  return useSyncExternalStore(
-    subscribe,
-    () => session,
-    () => idle,
-  )
+  const { kind } = readSession()
+  if (kind === 'failed' || kind === 'ended') set({ kind: 'idle' })
 }

@@ -1,20 +1,16 @@
 'use client'
 
-import { useSyncExternalStore } from 'react'
+import { create } from 'zustand'
 
 /** Pages selected on the wall, by address. It lives as long as the tab, and is of one run at a time. */
 type Selection = { run: string | null; urls: ReadonlySet<string> }
 
 const nothing: Selection = { run: null, urls: new Set() }
-let selection: Selection = nothing
-const listeners = new Set<() => void>()
+const useStore = create<Selection>(() => nothing)
+const set = (next: Selection) => useStore.setState(next, true)
 
-function set(next: Selection): void {
-  selection = next
-  for (const listener of listeners) listener()
-}
-
-const urlsOf = (run: string): ReadonlySet<string> => (selection.run === run ? selection.urls : nothing.urls)
+const urlsIn = (selection: Selection, run: string | null) => (selection.run === run ? selection.urls : nothing.urls)
+const urlsOf = (run: string) => urlsIn(useStore.getState(), run)
 
 /** Takes a page in, or lets it go. */
 export function toggleSelected(run: string, url: string): void {
@@ -32,16 +28,6 @@ export function clearSelection(): void {
   set(nothing)
 }
 
-const subscribe = (listener: () => void) => {
-  listeners.add(listener)
-  return () => listeners.delete(listener)
-}
-
 export function useSelection(run: string | null): ReadonlySet<string> {
-  const now = useSyncExternalStore(
-    subscribe,
-    () => selection,
-    () => nothing,
-  )
-  return now.run === run ? now.urls : nothing.urls
+  return useStore((selection) => urlsIn(selection, run))
 }
