@@ -1,7 +1,7 @@
 import { get } from 'node:http'
 import { expect, test } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
-import { openWall } from './app'
+import { gatherDemo, openWall } from './app'
 import { APP_PORT } from './ports'
 
 const app = `http://127.0.0.1:${APP_PORT}`
@@ -127,7 +127,7 @@ test.describe('the image route', () => {
     const answered = page.waitForResponse(
       (response) => response.url().includes('/api/image') && (response.headers()['content-type'] ?? '').includes('svg'),
     )
-    await openWall(page)
+    await gatherDemo(page)
     const headers = (await answered).headers()
     expect(headers['content-security-policy']).toContain('sandbox')
     expect(headers['content-security-policy']).toContain("default-src 'none'")

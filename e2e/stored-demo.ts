@@ -40,7 +40,13 @@ const inPage = async ({ name, stores: given }: Argument): Promise<string> => {
     return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, unpacked(one)]))
   }
 
-  const database = await asked(indexedDB.open(name))
+  let database = await asked(indexedDB.open(name))
+  while (database.objectStoreNames.length === 0) {
+    // The app has not made it yet: an open question of ours would hold it up.
+    database.close()
+    await new Promise((resolve) => setTimeout(resolve, 50))
+    database = await asked(indexedDB.open(name))
+  }
   const names = [...database.objectStoreNames]
   if (stores === null) {
     const found: Record<string, Kept[]> = {}
@@ -69,8 +75,28 @@ const inPage = async ({ name, stores: given }: Argument): Promise<string> => {
   return ''
 }
 
+/** Small copies of pictures that are kept by now. */
+const thumbsKept = (page: Page) =>
+  page.evaluate(async (name) => {
+    const database = await new Promise<IDBDatabase>((resolve) => {
+      const request = indexedDB.open(name)
+      request.onsuccess = () => resolve(request.result)
+    })
+    const count = await new Promise<number>((resolve) => {
+      const request = database.transaction('thumbs').objectStore('thumbs').count()
+      request.onsuccess = () => resolve(request.result)
+    })
+    database.close()
+    return count
+  }, DATABASE)
+
 /** Keeps what this page's browser holds, for all tests. The page shows the Wall of the gathered demo. */
 export async function keepDatabase(page: Page): Promise<void> {
+  // Copies are made behind the run: all of them are there once no more come.
+  for (let before = -1, now = await thumbsKept(page); now !== before; now = await thumbsKept(page)) {
+    before = now
+    await page.waitForTimeout(1500)
+  }
   const stores = await page.evaluate(inPage, { name: DATABASE, stores: null })
   const { pathname, search } = new URL(page.url())
   mkdirSync('.work', { recursive: true })
