@@ -83,6 +83,8 @@ test('every form is saved, and a sign-off stays', async ({ page }) => {
   }
   await page.getByLabel('Your name, to sign off').fill('Ada')
   await page.getByRole('button', { name: 'Sign off' }).click()
+  // The database has it once it is said.
+  await expect(page.getByText(/Signed off by Ada/)).toBeVisible()
   await page.reload()
   await expect(page.getByText(/Signed off by Ada, .*with 31 errors/)).toBeVisible()
 })
