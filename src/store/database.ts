@@ -1,6 +1,6 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
 import type { Cause, Overview } from '@/core/cause'
-import { type PictureEntry, verdictOf } from '@/core/check'
+import { fromWords, type PictureEntry, verdictOf } from '@/core/check'
 import type { HeldEvent } from '@/core/compare'
 import type { PictureTemplate } from '@/core/compose'
 import type { CrawlRequest, ServedImage } from '@/core/crawl'
@@ -129,6 +129,17 @@ export function withVerdict(run: Partial<StoredRun>): void {
   run.summary = { ...run.summary, waived: run.summary.waived ?? 0, verdict, clear: verdict === 'clear' }
 }
 
+type KeptFindings = { findings?: { message?: unknown; fix?: unknown }[] }
+
+/** A row or a run of before findings were data: they keep the words that they were kept with. */
+export function withFindingsAsData(kept: KeptFindings): void {
+  kept.findings = (kept.findings ?? []).map(fromWords)
+}
+
+function withFindingsOfPictures({ book = [] }: { book?: KeptFindings[] }): void {
+  for (const entry of book) withFindingsAsData(entry)
+}
+
 class Database extends Dexie {
   runs!: EntityTable<StoredRun, 'id'>
   pages!: Table<StoredPage, [string, string]>
@@ -163,6 +174,13 @@ class Database extends Dexie {
     this.version(9).stores({ heldEvents: '++id, site' })
     this.version(8).stores({ folders: 'site' })
     this.version(7).stores({ templates: 'site', templateFiles: '[site+name], site' })
+    this.version(11)
+      .stores({})
+      .upgrade(async (transaction) => {
+        await transaction.table('rows').toCollection().modify(withFindingsAsData)
+        await transaction.table('runs').toCollection().modify(withFindingsAsData)
+        await transaction.table('overviews').toCollection().modify(withFindingsOfPictures)
+      })
     this.version(10)
       .stores({})
       .upgrade((transaction) => transaction.table('runs').toCollection().modify(withVerdict))

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { createCheckContext, runChecks } from '../check'
+import { createCheckContext, inWords, runChecks } from '../check'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite, type HeadChange, pngBytes } from '../testing/good-site'
 import { sitemapOf } from '../testing/sitemap-file'
@@ -249,7 +249,7 @@ describe('a site under a path', () => {
     const context = createCheckContext(gathering)
     const verdict = runChecks(gathering, context)
     const [finding] = verdict.pages[0]!.findings.filter(({ rule }) => rule === 'image-unreachable')
-    expect(finding!.message).toBe(
+    expect(inWords(finding!).message).toBe(
       'The picture https://site.example/img/a.png lies outside of https://site.example/log/; the build has it at https://site.example/log/img/a.png.',
     )
     const causes = findCauses(context, verdict.pages, verdict.findings).filter(

@@ -1,4 +1,4 @@
-import { areLanguageVersions, type CheckContext, fixAnywhere, type PageVerdict } from '../check'
+import { areLanguageVersions, type CheckContext, fixAnywhere, inWords, type PageVerdict } from '../check'
 import { byLevel, type Finding, LEVELS, type Level, type SiteFinding } from '../model'
 import { addTo, groupBy } from '../text'
 import type { Cause, CauseKind } from './cause'
@@ -45,6 +45,12 @@ function emitterSentence(faults: readonly Fault[]): string {
   return emitters.size === 1 && only ? ` It stands beneath the comment “${only}”: that is who writes it.` : ''
 }
 
+/** What is wrong and what mends it, one after the other. */
+function sentences(finding: Finding): string {
+  const { message, fix } = inWords(finding)
+  return `${message} ${fix}`
+}
+
 class CauseFinder {
   private readonly causes: Cause[] = []
   private readonly ids = new Map<string, number>()
@@ -77,11 +83,10 @@ class CauseFinder {
     const sections = new Set(faults.map(({ section }) => section))
     const pages = [...new Set(faults.map(({ page }) => page.url))]
     const section = sections.size === 1 ? [...sections][0]! : '*'
-    const seenOn = faults.find(({ findings: own }) => own.includes(main))?.page
     const parts: CauseParts = {
       kind,
-      main,
-      fixForAll: seenOn ? fixAnywhere(main, seenOn, this.context) : main.fix,
+      main: inWords(main),
+      fixForAll: fixAnywhere(main),
       faults,
       pages,
       section,
@@ -230,7 +235,7 @@ class CauseFinder {
         rule: main.rule,
         rules: findings.map(({ rule }) => rule).sort(),
         level: worst(findings.map(({ level }) => level)),
-        change: `${main.message} ${main.fix}`,
+        change: sentences(main),
         section: sections.size === 1 ? [...sections][0]! : '*',
         pages,
         clears: clearsOf(findings),
@@ -299,7 +304,7 @@ class CauseFinder {
         rule: finding.rule,
         rules: [finding.rule],
         level: finding.level,
-        change: `${finding.message} ${finding.fix}`,
+        change: sentences(finding),
         section: '*',
         pages: finding.pages,
         clears: clearsOf([finding]),

@@ -7,8 +7,7 @@ import { isAboutPicture, isBeside, isOfForm, subjectOf, tagLackedBy, tagOf } fro
 const finding = (rule: string, over: Partial<Finding> = {}): Finding => ({
   rule,
   level: 'warning',
-  message: '',
-  fix: '',
+  said: 'x',
   line: null,
   column: null,
   ...over,

@@ -1,4 +1,4 @@
-import type { Finding } from '../model'
+import { type FindingWords, inWords } from '../check'
 import { sectionName } from '../section'
 import type { CauseKind } from './cause'
 import type { Fault } from './faults'
@@ -7,7 +7,7 @@ import { tagLackedBy } from './subject'
 /** What a cause's sentence is made of. `of`: pages of the sections concerned. */
 export type CauseParts = {
   kind: CauseKind
-  main: Finding
+  main: FindingWords
   /** What mends it, said for all of the pages. */
   fixForAll: string
   faults: readonly Fault[]
@@ -76,7 +76,8 @@ export function sentenceFor(parts: CauseParts): string {
     case 'odd':
       return oddSentence(parts)
     case 'shell': {
-      const shell = parts.faults[0]!.findings.find(({ rule }) => rule === 'tag-from-script') ?? main
+      const found = parts.faults[0]!.findings.find(({ rule }) => rule === 'tag-from-script')
+      const shell = found ? inWords(found) : main
       const who =
         pages.length === 1 ? pathOf(pages[0]!, site) : `${pagesInWords(pages.length)} of ${sectionName(section)}`
       return `${who}: ${shell.message} ${shell.fix}`

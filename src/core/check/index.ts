@@ -8,6 +8,7 @@ export { type CheckContext, cardContextOf, createCheckContext, surfacesWith } fr
 export { declaredImages } from './declared-images'
 export type { Subject } from './define-check'
 export { describeChecks } from './describe-checks'
+export { type FindingWords, fixAnywhere, fromWords, inWords } from './finding-words'
 export { areLanguageVersions } from './language-versions'
 export { commonKind, type PictureEntry, pictureBook } from './picture-book'
 export { ownPart } from './placeholder'
@@ -16,7 +17,6 @@ export { checkOf, checks } from './rules'
 export {
   checkPage,
   countFindings,
-  fixAnywhere,
   type PageVerdict,
   runChecks,
   type Verdict,

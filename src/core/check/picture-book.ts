@@ -3,13 +3,14 @@ import { type CardKind, cardKindOf, metasOf, publicImageUrl } from '../surface'
 import { addTo, groupBy, isBlank } from '../text'
 import { alikePictures } from './alike-pictures'
 import type { CheckContext } from './context'
+import { inWords } from './finding-words'
 import type { PageVerdict } from './run-checks'
 
 /** A page that names a picture for its cards: under which tags, with which alternative text. */
 type PictureUse = { page: string; keys: string[]; alt: string | null; kind: CardKind | null }
 
 /** What a finding says of a picture, once for all pages that say it. */
-type PictureFinding = Pick<Finding, 'rule' | 'level' | 'message' | 'fix'> & { pages: number }
+type PictureFinding = Pick<Finding, 'rule' | 'level' | 'said' | 'data'> & { pages: number }
 
 /** A share picture, with all that a run knows of its use. */
 export type PictureEntry = {
@@ -46,13 +47,14 @@ function usesOf(page: GatheredPage & { facts: PageFacts }, context: CheckContext
 function findingsByPicture(pages: readonly PageVerdict[]): Map<string, PictureFinding[]> {
   const found = new Map<string, Map<string, PictureFinding>>()
   for (const { findings } of pages) {
-    for (const { rule, level, message, fix, image } of findings) {
+    for (const { rule, level, said, data, image } of findings) {
       if (image === undefined) continue
+      const key = `${rule}\n${inWords({ rule, said, ...(data ? { data } : {}) }).message}`
       const ofPicture = found.get(image) ?? new Map<string, PictureFinding>()
       found.set(image, ofPicture)
-      const known = ofPicture.get(`${rule}\n${message}`)
+      const known = ofPicture.get(key)
       if (known) known.pages++
-      else ofPicture.set(`${rule}\n${message}`, { rule, level, message, fix, pages: 1 })
+      else ofPicture.set(key, { rule, level, said, ...(data ? { data } : {}), pages: 1 })
     }
   }
   return new Map([...found].map(([url, ofPicture]) => [url, [...ofPicture.values()].sort(byLevel)]))

@@ -15,9 +15,9 @@ import {
 } from '../model'
 import { createWaivers, type LevelOrOff } from '../requirements'
 import { type CheckContext, createCheckContext } from './context'
-import { type Check, type Family, fillWords, type Raised, type SkippedCheck } from './define-check'
+import type { Check, Family, Raised, SkippedCheck } from './define-check'
 import { idleRequirements } from './idle-requirements'
-import { checks as allChecks, checkOf } from './rules'
+import { checks as allChecks } from './rules'
 
 /** What was said of one page. */
 export type PageVerdict = {
@@ -39,36 +39,17 @@ export type Verdict = {
 }
 
 function findingOf(check: Check, raised: Raised): Finding {
-  const message = check.messages[raised.message]
-  if (!message) throw new Error(`Check ${check.id} has no message “${raised.message}”.`)
+  if (!check.messages[raised.message]) throw new Error(`Check ${check.id} has no message “${raised.message}”.`)
   return {
     rule: check.id,
     level: raised.level ?? check.level,
-    message: fillWords(message.says, raised.data),
-    fix: fillWords(message.fix, raised.data),
+    said: raised.message,
+    ...(raised.data === undefined ? {} : { data: raised.data }),
     line: raised.at?.line ?? null,
     column: raised.at?.column ?? null,
     ...(raised.image === undefined ? {} : { image: raised.image }),
     ...(raised.isForm ? { form: true as const } : {}),
   }
-}
-
-/**
- * What mends a finding of a page, said for all pages that have it. The check is asked again for what it saw: no finding
- * keeps that.
- */
-export function fixAnywhere(finding: Finding, page: GatheredPage, context: CheckContext): string {
-  const check = checkOf(finding.rule)
-  if (!check || check.scope === 'site' || (check.scope !== 'access' && !isReadable(page))) return finding.fix
-  const outcome = check.check(page as GatheredPage & { facts: PageFacts }, context)
-  const raised = isSkipped(outcome)
-    ? undefined
-    : outcome.find((one) => {
-        const { line, column, message } = findingOf(check, one)
-        return line === finding.line && column === finding.column && message === finding.message
-      })
-  const words = raised && check.messages[raised.message]
-  return words?.anywhere === undefined ? finding.fix : fillWords(words.anywhere, raised?.data)
 }
 
 const isSkipped = (outcome: unknown[] | SkippedCheck): outcome is SkippedCheck => 'skipped' in outcome
@@ -126,10 +107,12 @@ function checkSite(context: CheckContext, checks: readonly Check[] = allChecks):
   return sortFindings(findings)
 }
 
+type Counted = Pick<Finding, 'rule' | 'level' | 'image'>
+
 /** Counts every finding once: one about a picture once for all pages that use it. */
 export function countFindings(
-  pages: readonly { findings: readonly Finding[] }[],
-  site: readonly Finding[],
+  pages: readonly { findings: readonly Counted[] }[],
+  site: readonly Counted[],
 ): Record<Level, number> {
   const counts = { error: 0, warning: 0, note: 0 }
   const counted = new Set<string>()

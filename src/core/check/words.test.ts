@@ -111,7 +111,7 @@ describe('the runner', () => {
   })
 
   test('clear means that no error is left', () => {
-    const finding = { rule: 'x', level: 'warning' as const, message: '', fix: '', line: null, column: null }
+    const finding = { rule: 'x', level: 'warning' as const, said: 'x', line: null, column: null }
     expect(summarize([{ findings: [finding] }], [])).toMatchObject({ warning: 1, clear: true })
     expect(summarize([{ findings: [] }], [{ ...finding, level: 'error' }])).toMatchObject({ error: 1, clear: false })
   })

@@ -11,12 +11,14 @@ export const LEVELS: readonly Level[] = Level.options
 export const byLevel = (a: { level: Level }, b: { level: Level }): number =>
   LEVELS.indexOf(a.level) - LEVELS.indexOf(b.level)
 
-/** What was said of one page, picture or site. */
+/** What was found on one page, picture or site: data, without words. */
 export const Finding = z.object({
   rule: z.string(),
   level: Level,
-  message: z.string(),
-  fix: z.string(),
+  /** Which of its check's messages it is: words are made of it where people read them. */
+  said: z.string(),
+  /** What the message is filled with. */
+  data: z.record(z.string(), z.union([z.string(), z.number()])).optional(),
   line: z.number().int().nullable(),
   column: z.number().int().nullable(),
   image: z.string().optional(),

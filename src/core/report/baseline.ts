@@ -1,15 +1,15 @@
 import { checkOf, countFindings } from '../check'
 import type { ReadDocument } from '../document'
-import type { Finding, Level, SiteFinding } from '../model'
+import type { Finding, Level } from '../model'
 
 /** Findings that a run has already, by what they are about: lines may move. */
 export type Baseline = { site: string; startedAt: string; keys: ReadonlySet<string> }
 
 export type BaselineCounts = Record<Level, number>
 
-type Found = Pick<Finding, 'rule' | 'image'>
+type Found = Pick<Finding, 'rule' | 'image' | 'level'>
 
-const keyOf = (url: string, { rule, image }: Found) => `${rule}\n${url}\n${image ?? ''}`
+const keyOf = (url: string, { rule, image }: Pick<Found, 'rule' | 'image'>) => `${rule}\n${url}\n${image ?? ''}`
 
 /** The baseline that a run document is. Findings that were waived then are known as well: they were looked at. */
 export function baselineOf({ source, startedAt, pages, findings, waived = [] }: ReadDocument): Baseline {
@@ -33,14 +33,14 @@ export function unfitAsBaseline(document: ReadDocument, site: string): string | 
 /** What a run has beyond its baseline, counted as a summary counts: a picture's finding once. */
 export function sinceBaseline(
   { startedAt, keys }: Baseline,
-  pages: readonly { url: string; findings: readonly Finding[] }[],
-  site: readonly SiteFinding[],
+  pages: readonly { url: string; findings: readonly Found[] }[],
+  site: readonly (Found & { pages: string[] })[],
 ) {
-  const isNewOn = (url: string, finding: Finding) => !keys.has(keyOf(url, finding))
-  const isNewAcross = (finding: SiteFinding) =>
+  const isNewOn = (url: string, finding: Found) => !keys.has(keyOf(url, finding))
+  const isNewAcross = (finding: Found & { pages: string[] }) =>
     finding.pages.length === 0 ? isNewOn('', finding) : finding.pages.some((url) => isNewOn(url, finding))
   // A picture that another page of the baseline shares is no new fault of it: it counts once, where it is new.
-  const isKnownPicture = (finding: Finding) => finding.image !== undefined && checkOf(finding.rule)?.scope === 'image'
+  const isKnownPicture = (finding: Found) => finding.image !== undefined && checkOf(finding.rule)?.scope === 'image'
   const fresh = pages.map(({ url, findings }) => ({ findings: findings.filter((one) => isNewOn(url, one)) }))
   const counted = countFindings(fresh, site.filter(isNewAcross))
   const newPictures = new Set(fresh.flatMap(({ findings }) => findings.filter(isKnownPicture).map(pictureKey)))
@@ -54,4 +54,4 @@ export function sinceBaseline(
   return { of: startedAt, new: counted, known, isNewOn, isNewAcross }
 }
 
-const pictureKey = ({ rule, image }: Found) => `${rule} ${image ?? ''}`
+const pictureKey = ({ rule, image }: Pick<Found, 'rule' | 'image'>) => `${rule} ${image ?? ''}`

@@ -1,4 +1,4 @@
-import type { Finding, TakenOn, WaivedFinding } from '../model'
+import type { TakenOn } from '../model'
 import type { RunDocument, StatedFinding } from './run-document'
 
 type DocumentPage = RunDocument['pages'][number]
@@ -8,7 +8,7 @@ type FindingState = 'new' | 'known' | 'waived'
 
 /** One finding where it stands: what lists of findings (CSV, SARIF) are made of. */
 export type LocatedFinding = {
-  finding: Finding
+  finding: StatedFinding
   page: DocumentPage | null
   url: string
   state: FindingState
@@ -30,7 +30,7 @@ export function locatedFindings(document: RunDocument): LocatedFinding[] {
     isNew: isNew(finding),
     waiver: null,
   })
-  const taken = (finding: WaivedFinding & StatedFinding) => ({
+  const taken = (finding: StatedFinding & { waiver: TakenOn }) => ({
     finding,
     state: 'waived' as const,
     isNew: isNew(finding),

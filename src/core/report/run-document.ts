@@ -1,5 +1,5 @@
 import { findCauses } from '../cause'
-import { createCheckContext, type PageVerdict, runChecks } from '../check'
+import { createCheckContext, type FindingWords, inWords, type PageVerdict, runChecks } from '../check'
 import type { SignedOff } from '../document'
 import type { Finding, GatheredImage, GatheredPage, Gathering, LineOf, RunNote, SiteFinding } from '../model'
 import { noRequirements, type Requirements } from '../requirements'
@@ -30,7 +30,7 @@ function imageOf(image: GatheredImage, usedBy: string[]) {
 }
 
 /** A finding in a document; beside a baseline it says whether that has it already. */
-export type StatedFinding = Finding & { state?: 'new' | 'known' }
+export type StatedFinding = Omit<Finding, 'said' | 'data'> & FindingWords & { state?: 'new' | 'known' }
 
 /** What a run is held against and what is said with it, beside what was gathered. */
 export type DocumentOptions = {
@@ -51,10 +51,13 @@ function placedNote({ path, ...note }: RunNote, file: DocumentOptions['requireme
 function stated<T extends Finding>(
   findings: readonly T[],
   isNew: ((finding: T) => boolean) | null | undefined,
-): (T & StatedFinding)[] {
-  return !isNew
-    ? [...findings]
-    : findings.map((finding) => ({ ...finding, state: isNew(finding) ? ('new' as const) : ('known' as const) }))
+): (Omit<T, 'said' | 'data'> & StatedFinding)[] {
+  return findings.map((finding) => {
+    const { said, data, ...rest } = finding
+    const { rule, level } = rest
+    const words = { rule, level, ...inWords(finding) }
+    return { ...words, ...rest, ...(isNew ? { state: isNew(finding) ? ('new' as const) : ('known' as const) } : {}) }
+  })
 }
 
 /**

@@ -1,4 +1,4 @@
-import { createCheckContext, runChecks } from '../check'
+import { createCheckContext, type FindingWords, inWords, runChecks } from '../check'
 import {
   type CrawlOptions,
   crawl,
@@ -38,7 +38,10 @@ export async function crawlMemory(
 }
 
 /** Findings of one check on all pages of a run. */
-export function findingsOfCheck(gathering: Gathering, id: string): Finding[] {
+export function findingsOfCheck(gathering: Gathering, id: string): (Finding & FindingWords)[] {
   const { pages } = runChecks(gathering, createCheckContext(gathering))
-  return pages.flatMap(({ findings }) => findings).filter(({ rule }) => rule === id)
+  return pages
+    .flatMap(({ findings }) => findings)
+    .filter(({ rule }) => rule === id)
+    .map((finding) => ({ ...finding, ...inWords(finding) }))
 }

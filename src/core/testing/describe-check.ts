@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { checkOf, createCheckContext, runChecks } from '../check'
+import { checkOf, createCheckContext, type FindingWords, inWords, runChecks } from '../check'
 import type { CrawlEnvironment } from '../crawl'
 import type { Finding } from '../model'
 import type { Requirements } from '../requirements'
@@ -13,7 +13,7 @@ type Case = ({ head: HeadChange; body?: string } | { files: MemoryBuild; read?: 
 
 export type CheckCases = {
   /** Each raises the check; what the finding must say beside its id may be given. */
-  raises: Record<string, Case & { expect?: Partial<Finding> & { pages?: unknown } }>
+  raises: Record<string, Case & { expect?: Partial<Finding & FindingWords> & { pages?: unknown } }>
   /** Each comes close, and does not. */
   passes: Record<string, Case>
 }
@@ -23,7 +23,8 @@ async function findingsOf(given: Case, id: string) {
     'files' in given ? given.files : { 'about.html': goodPage('about.html', 'Ferns', given.head, given.body) }
   const gathering = await gatherMemory(goodSite(files), GOOD_SITE, 'read' in given ? given.read : undefined)
   const verdict = runChecks(gathering, createCheckContext(gathering, given.requirements))
-  return [...verdict.pages.flatMap((page) => page.findings), ...verdict.findings].filter(({ rule }) => rule === id)
+  const found = [...verdict.pages.flatMap((page) => page.findings), ...verdict.findings]
+  return found.filter(({ rule }) => rule === id).map((finding) => ({ ...finding, ...inWords(finding) }))
 }
 
 /** Tests one check: it must have both kinds of cases, must be in the list, and words must be filled in. */

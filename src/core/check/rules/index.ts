@@ -202,6 +202,8 @@ export const checks: readonly Check[] = [
   titleShort,
 ]
 
+const byId: ReadonlyMap<string, Check> = new Map(checks.map((check) => [check.id, check]))
+
 export function checkOf(id: string): Check | undefined {
-  return checks.find((check) => check.id === id)
+  return byId.get(id)
 }

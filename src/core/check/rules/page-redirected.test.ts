@@ -2,12 +2,15 @@ import { expect, test } from 'vitest'
 import type { GatheredPage } from '../../model'
 import { gatherMemory } from '../../testing/build-run'
 import { GOOD_SITE, goodSite } from '../../testing/good-site'
+import { inWords } from '../finding-words'
 import { runChecks } from '../run-checks'
 
 const raisedWith = async (over: Partial<GatheredPage['fetch']>) => {
   const gathering = await gatherMemory(goodSite(), GOOD_SITE)
   const pages = gathering.pages.map((page) => ({ ...page, fetch: { ...page.fetch, ...over } })).slice(0, 1)
-  return runChecks({ ...gathering, pages }).pages[0]!.findings.filter(({ rule }) => rule === 'page-redirected')
+  return runChecks({ ...gathering, pages })
+    .pages[0]!.findings.filter(({ rule }) => rule === 'page-redirected')
+    .map((finding) => ({ ...finding, ...inWords(finding) }))
 }
 
 const chain = [{ status: 301, url: 'https://site.example/about.html' }]

@@ -3,6 +3,7 @@ import { gatherMemory } from '../../testing/build-run'
 import { describeCheck } from '../../testing/describe-check'
 import { GOOD_SITE, goodPage, goodSite } from '../../testing/good-site'
 import { createCheckContext } from '../context'
+import { inWords } from '../finding-words'
 import { runChecks } from '../run-checks'
 
 const noindex = (content: string) =>
@@ -41,7 +42,8 @@ describe('sitemap-lists-hidden', () => {
     const onStaging = ['http://stage.example:8080/sitemap.xml']
     const staged = { ...gathering, survey: { ...gathering.survey!, onStaging } }
     const { findings } = runChecks(staged, createCheckContext(staged))
-    expect(findings.filter(({ rule }) => rule === 'sitemap-lists-hidden')).toMatchObject([
+    const found = findings.filter(({ rule }) => rule === 'sitemap-lists-hidden')
+    expect(found.map((finding) => ({ ...finding, ...inWords(finding) }))).toMatchObject([
       { message: 'robots.txt or the sitemap names the staging server: http://stage.example:8080/sitemap.xml.' },
     ])
   })

@@ -3,6 +3,7 @@ import type { Gathering } from '../../model'
 import { gatherMemory, type MemoryBuild } from '../../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../../testing/good-site'
 import { createCheckContext } from '../context'
+import { inWords } from '../finding-words'
 import { runChecks } from '../run-checks'
 import { checkOf } from './index'
 
@@ -24,7 +25,9 @@ describe('staging-indexable', () => {
 
   test('raised: a public staging server that nothing closes', async () => {
     const [finding] = await findingsAt('https://stage.site-preview.example/')
-    expect(finding?.message).toBe('stage.site-preview.example is public, and nothing keeps its pages out of search.')
+    expect(inWords(finding!).message).toBe(
+      'stage.site-preview.example is public, and nothing keeps its pages out of search.',
+    )
     expect(finding?.pages).toHaveLength(3)
   })
 

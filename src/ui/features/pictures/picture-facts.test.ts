@@ -29,7 +29,7 @@ const entry = (url: string, findings: PictureEntry['findings'] = []): PictureEnt
   same: [],
   alike: [],
 })
-const finding = (rule: string, level: 'error' | 'warning' | 'note') => ({ rule, level, message: '', fix: '', pages: 1 })
+const finding = (rule: string, level: 'error' | 'warning' | 'note') => ({ rule, level, said: 'x', pages: 1 })
 
 describe('what a list says of a picture', () => {
   it('is its path, its size and weight, and what is worst about it', () => {

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import type { PictureEntry } from '@/core/check'
+import { inWords, type PictureEntry } from '@/core/check'
 import { count } from '../../kit/words'
 import { CheckName } from '../../parts/check-name'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
@@ -21,21 +21,23 @@ export function PictureUses({ entry, site, goTo }: { entry: PictureEntry; site: 
     <>
       {entry.findings.length > 0 && (
         <section aria-label="Findings" className="grid gap-2 border-t border-line pt-3">
-          {entry.findings.map(({ rule, level, message, fix, pages }) => (
-            <div key={rule + message}>
-              <p className="[overflow-wrap:anywhere]">
-                <span className={LEVEL_LOOK[level]}>
-                  <span aria-hidden="true">{LEVEL_SIGN[level]} </span>
-                  <b className="font-semibold">{level}</b>
-                </span>{' '}
-                {message}
-                {pages > 1 && <span className="text-quiet"> {count(pages, 'page')}.</span>}
-              </p>
-              <p className="text-small text-quiet">
-                {fix} <CheckName id={rule} />
-              </p>
-            </div>
-          ))}
+          {entry.findings
+            .map(({ pages, ...finding }) => ({ ...finding, pages, ...inWords(finding) }))
+            .map(({ rule, level, message, fix, pages }) => (
+              <div key={rule + message}>
+                <p className="[overflow-wrap:anywhere]">
+                  <span className={LEVEL_LOOK[level]}>
+                    <span aria-hidden="true">{LEVEL_SIGN[level]} </span>
+                    <b className="font-semibold">{level}</b>
+                  </span>{' '}
+                  {message}
+                  {pages > 1 && <span className="text-quiet"> {count(pages, 'page')}.</span>}
+                </p>
+                <p className="text-small text-quiet">
+                  {fix} <CheckName id={rule} />
+                </p>
+              </div>
+            ))}
         </section>
       )}
       {(entry.same.length > 0 || entry.alike.length > 0) && (

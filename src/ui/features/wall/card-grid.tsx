@@ -2,7 +2,7 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
-import { memo, useEffect, useRef } from 'react'
+import { memo, useEffect, useRef, useState } from 'react'
 import type { Surface } from '@/core/surface'
 import { ownEntry } from '@/core/text'
 import type { WallRow } from '@/store/database'
@@ -61,18 +61,22 @@ export function CardGrid({
   const columnPx = (width - GAP_PX * (columns - 1)) / columns
   const lines = Math.ceil(rows.length / columns)
   useEffect(() => onColumns(columns), [columns, onColumns])
+  const pace = useRef(atRest)
+  const [isLeaping, setIsLeaping] = useState(false)
   const virtual = useVirtualizer({
     count: lines,
+    onChange: ({ scrollOffset, scrollElement }) => {
+      pace.current = paceAfter(pace.current, scrollOffset ?? 0, scrollElement?.clientHeight ?? 0, performance.now())
+      setIsLeaping(isPassing(pace.current))
+    },
     getScrollElement: () => pane.current,
     estimateSize: () => guessHeight(surface, columnPx),
     overscan: 1,
     gap: 14,
     isScrollingResetDelay: 90,
   })
-  const pace = useRef(atRest)
-  pace.current = paceAfter(pace.current, virtual.scrollOffset ?? 0, pane.current?.clientHeight ?? 0, performance.now())
   // Once the scrolling ends, everything is drawn again.
-  const passes = virtual.isScrolling && isPassing(pace.current)
+  const passes = virtual.isScrolling && isLeaping
   const chosenIndex = rows.findIndex((row) => row.url === chosen)
   // biome-ignore lint/correctness/useExhaustiveDependencies: only a new choice scrolls, not new rows
   useEffect(() => {

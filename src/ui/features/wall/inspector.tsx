@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx'
 import { useMemo } from 'react'
+import { inWords } from '@/core/check'
 import type { AccessMode } from '@/core/model'
 import { type Card, cardOf, type Surface, whyDifferent } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
@@ -160,7 +161,7 @@ function RunInShort({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo
           <h3 className="mb-[6px] font-semibold">Across the site</h3>
           <ul className="grid gap-3">
             {findings.map((finding) => (
-              <li key={`${finding.rule} ${finding.message}`}>
+              <li key={`${finding.rule} ${inWords(finding).message}`}>
                 <FindingsView findings={[finding]} />
                 <p className="mt-1 flex flex-wrap gap-x-3 font-mono text-fine">
                   {finding.pages.slice(0, 6).map((url) => {

@@ -1,6 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
+import { inWords } from '@/core/check'
 import type { Finding } from '@/core/model'
 import { CheckName } from '../check-name'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../levels'
@@ -35,11 +36,20 @@ export function FindingsView({
               {finding.line !== null && <FindingLine line={finding.line} href={placeOf?.(finding) ?? null} />}
             </span>
           </p>
-          <p className="[overflow-wrap:anywhere]">{finding.message}</p>
-          <p className="text-quiet [overflow-wrap:anywhere]">{finding.fix}</p>
+          <Words finding={finding} />
         </li>
       ))}
     </ul>
+  )
+}
+
+function Words({ finding }: { finding: Finding }) {
+  const { message, fix } = inWords(finding)
+  return (
+    <>
+      <p className="[overflow-wrap:anywhere]">{message}</p>
+      <p className="text-quiet [overflow-wrap:anywhere]">{fix}</p>
+    </>
   )
 }
 

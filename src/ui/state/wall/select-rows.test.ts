@@ -108,7 +108,7 @@ test('a tick stands for one page, or for the worst of several', () => {
 test('the word under a card', () => {
   expect(badgeOf(rows[0]!, 'wide-feed')).toEqual({ level: 'clear', text: 'clear' })
   expect(badgeOf(rows[1]!, 'wide-feed')).toEqual({ level: 'note', text: 'fell back' })
-  const finding = { rule: 'image-heavy', level: 'warning' as const, message: '', fix: '', line: null, column: null }
+  const finding = { rule: 'image-heavy', level: 'warning' as const, said: 'x', line: null, column: null }
   expect(badgeOf({ ...rows[1]!, findings: [finding] }, 'wide-feed')).toEqual({
     level: 'warning',
     text: 'heavy picture',

@@ -1,0 +1,29 @@
+import type { Finding } from '../model'
+import { fillWords } from './define-check'
+import { checkOf } from './rules'
+
+/** What a finding says to people: what is wrong, and the one change that mends it. */
+export type FindingWords = { message: string; fix: string }
+
+/** Marks a finding that was kept with its words, by a version that knew no other form: they stand in its data. */
+export const KEPT_IN_WORDS = 'kept-in-words'
+
+/** A finding's words, made from its check's messages and its own data. */
+export function inWords({ rule, said, data }: Pick<Finding, 'rule' | 'said' | 'data'>): FindingWords {
+  if (said === KEPT_IN_WORDS) return { message: String(data?.['message'] ?? ''), fix: String(data?.['fix'] ?? '') }
+  const message = checkOf(rule)?.messages[said]
+  if (!message) throw new Error(`Check ${rule} has no message “${said}”.`)
+  return { message: fillWords(message.says, data), fix: fillWords(message.fix, data) }
+}
+
+/** What mends a finding, said for all pages that have it: no line is named. */
+export function fixAnywhere(finding: Pick<Finding, 'rule' | 'said' | 'data'>): string {
+  const anywhere = checkOf(finding.rule)?.messages[finding.said]?.anywhere
+  return anywhere === undefined ? inWords(finding).fix : fillWords(anywhere, finding.data)
+}
+
+/** A finding as it was kept before findings were data. */
+export function fromWords<T extends object>(kept: T & { message?: unknown; fix?: unknown }): object {
+  const { message, fix, ...rest } = kept
+  return message === undefined ? kept : { ...rest, said: KEPT_IN_WORDS, data: { message, fix } }
+}
