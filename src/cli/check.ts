@@ -47,7 +47,7 @@ export type RunOptions = {
 }
 
 /** The same, and where the report goes. */
-export type CheckOptions = RunOptions & { format: FormatChoice[]; out?: string; failOn: Level | 'never' }
+export type CheckOptions = RunOptions & { format: FormatChoice[]; out?: string; failOn: Level | 'never'; all: boolean }
 
 function siteOf(given: string | undefined): string | null {
   if (given === undefined) return null
@@ -176,7 +176,8 @@ export async function check(source: string, options: CheckOptions): Promise<numb
 async function writeReports(document: RunDocument, options: CheckOptions): Promise<void> {
   const plain = options.format.find(({ file }) => file === null)?.format ?? 'text'
   const { failOn } = options
-  const reportOf = (format: FormatId) => reportFormats.find(({ id }) => id === format)!.write(document, { failOn })
+  const reportOf = (format: FormatId) =>
+    reportFormats.find(({ id }) => id === format)!.write(document, { failOn, all: options.all })
   for (const { format, file } of options.format) {
     if (file !== null) await writeOut(fromHere(file), reportOf(format))
   }
@@ -184,7 +185,7 @@ async function writeReports(document: RunDocument, options: CheckOptions): Promi
   else
     await writeStandardOut(
       plain === 'text' && process.stdout.isTTY && !process.env['NO_COLOR']
-        ? runAsText(document, terminalStyle)
+        ? runAsText(document, { all: options.all }, terminalStyle)
         : reportOf(plain),
     )
 }

@@ -30,7 +30,7 @@ export async function judge(run: string, gathering: Gathering): Promise<Judged> 
   const context = createCheckContext(gathering, await requirementsOf(gathering.source.site))
   const today = new Date().toISOString().slice(0, 10)
   const verdict = runChecks(gathering, context, today)
-  const causes = findCauses(context, verdict.pages, verdict.findings)
+  const causes = findCauses(context, verdict.pages, verdict.findings, verdict.waived)
   await database.overviews.put({
     run,
     causes,

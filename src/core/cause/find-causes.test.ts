@@ -48,13 +48,13 @@ describe('causes', () => {
     const { causes } = await causesOf(section(12, () => EMPTY))
     const [first] = causes
     expect(first).toMatchObject({
-      kind: 'template',
+      where: 'section',
       section: '/g/*',
       rule: 'description-missing',
       rules: ['description-missing', 'og-description-missing', 'tag-empty'],
       level: 'error',
       change:
-        'The template of /g/* writes og:description empty: 12 of 12 pages. Fill it from the page, or leave the tag out.',
+        'The template of /g/* writes og:description empty and leaves out description on all 12 pages. Write description: its own first paragraph; og:description: its own first paragraph.',
       clears: { error: 12, warning: 24, note: 0 },
     })
     expect(first!.pages).toHaveLength(12)
@@ -64,8 +64,16 @@ describe('causes', () => {
 
   test('what is left out on the very same pages is one change', async () => {
     const { causes } = await causesOf(section(6, () => ({ 'twitter:card': null, 'og:type': null, 'og:url': null })))
-    expect(causes.filter(({ kind }) => kind === 'template')).toMatchObject([
-      { change: 'The template of /g/* leaves out twitter:card, og:type and og:url: 6 of 6 pages. Let it write them.' },
+    expect(causes).toMatchObject([
+      {
+        where: 'section',
+        proved: true,
+        edits: expect.arrayContaining([
+          { where: 'section', tag: 'og:url', from: null, to: '{page}' },
+          { where: 'section', tag: 'twitter:card', from: null, to: 'summary_large_image' },
+          { where: 'section', tag: 'og:type', from: null, to: 'website' },
+        ]),
+      },
     ])
   })
 
@@ -73,9 +81,9 @@ describe('causes', () => {
     const { causes } = await causesOf(section(8, (index): HeadChange => (index === 3 ? { 'og:type': null } : {})))
     expect(causes).toMatchObject([
       {
-        kind: 'odd',
+        where: 'page',
         pages: [`${GOOD_SITE}g/3.html`],
-        change: expect.stringMatching(/^Nearly all of the 8 pages of \/g\/\* have og:type; \/g\/3\.html doesn’t\./),
+        change: '/g/3.html leaves out og:type. Write og:type: “website”.',
       },
     ])
   })
@@ -85,9 +93,9 @@ describe('causes', () => {
     const { causes } = await causesOf(section(4, () => account))
     expect(causes).toMatchObject([
       {
-        kind: 'value',
+        where: 'section',
         rules: ['account-malformed'],
-        change: expect.stringMatching(/^twitter:site says “https:\/\/good\.example\/me” on 4 pages/),
+        edits: [{ tag: 'twitter:site', from: 'https://good.example/me', to: '@me' }],
       },
     ])
   })
@@ -96,7 +104,7 @@ describe('causes', () => {
     const title = '<meta property="og:title" content="Untitled">'
     const { causes } = await causesOf(section(6, () => ({ 'og:title': title })))
     const cause = causes.find(({ rule }) => rule === 'title-placeholder')!
-    expect(cause.change).toContain('Write what this page is into og:title.')
+    expect(cause.change).toContain('Write the page’s own part of its title.')
     expect(cause.change).not.toMatch(/line \d/)
     expect(cause.evidence[0]!.line).toBeGreaterThan(0)
   })
@@ -105,26 +113,28 @@ describe('causes', () => {
     const { causes } = await causesOf(
       section(5, (index) => ({ 'og:url': `<meta property="og:url" content="/g/${index}.html">` })),
     )
-    expect(causes[0]).toMatchObject({ kind: 'template', rules: ['address-relative'], pages: { length: 5 } })
+    expect(causes[0]).toMatchObject({ where: 'section', rules: ['address-relative'], pages: { length: 5 } })
   })
 
   test('a picture is one cause, counted once for all pages that use it', async () => {
     const picture = { 'og:image': `<meta property="og:image" content="${GOOD_SITE}img/none.png">` }
     const { causes } = await causesOf(section(3, () => picture))
-    expect(causes.find(({ kind }) => kind === 'picture')).toMatchObject({
+    expect(causes.find(({ where }) => where === 'picture')).toMatchObject({
       rule: 'image-unreachable',
       clears: { error: 1 },
       pages: { length: 3 },
     })
   })
 
-  test('texts that people must write are one job for a section', async () => {
+  test('texts that people must write are one job', async () => {
     const long = (index: number) => ({
       'og:title': `<meta property="og:title" content="${index} ${'word '.repeat(20)}">`,
     })
     const { causes } = await causesOf(section(4, long))
     expect(causes.find(({ rules }) => rules.includes('title-long'))).toMatchObject({
-      kind: 'texts',
+      where: 'page',
+      needs: 'a title that says what the page is',
+      proved: false,
       pages: { length: 4 },
     })
   })
@@ -134,7 +144,10 @@ describe('causes', () => {
       '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>App</title></head><body><div id="app"></div><script src="/app.js"></script></body></html>'
     const { causes } = await causesOf({ 'app.html': shell })
     expect(causes.filter(({ pages }) => pages.includes(`${GOOD_SITE}app.html`))).toMatchObject([
-      { kind: 'shell', rules: expect.arrayContaining(['tag-from-script', 'og-image-missing']) },
+      {
+        needs: 'tags that are written when the site is built',
+        rules: expect.arrayContaining(['tag-from-script', 'og-image-missing']),
+      },
     ])
   })
 
@@ -201,16 +214,18 @@ describe('texts that were never translated', () => {
     const found = causes.filter(({ rules }) => rules.some((rule) => rule.endsWith('-duplicate')))
     expect(found).toHaveLength(1)
     expect(found[0]).toMatchObject({
-      id: 'site untranslated',
+      needs: 'a translation',
       rules: ['description-duplicate', 'title-duplicate'],
       clears: { error: 0, warning: 4, note: 0 },
     })
-    expect(found[0]!.pages).toHaveLength(4)
+    expect(found[0]!.pages).toEqual([`${GOOD_SITE}fr/herbs.html`, `${GOOD_SITE}fr/roots.html`])
   })
 
-  test('are causes of their own where they do not', async () => {
+  test('are the texts of every page where they do not', async () => {
     const { causes } = await causesOf(versions(false))
-    expect(causes.filter(({ rule }) => rule.endsWith('-duplicate'))).toHaveLength(4)
+    const found = causes.filter(({ rule }) => rule.endsWith('-duplicate'))
+    expect(found.map(({ needs }) => needs)).not.toContain('a translation')
+    expect(found.reduce((sum, { clears }) => sum + clears.warning, 0)).toBe(4)
   })
 })
 
@@ -223,7 +238,7 @@ describe('who writes a tag', () => {
     const { causes } = await causesOf(section(6, () => twice('Share plugin 3')))
     const found = causes.filter(({ rule }) => rule === 'tag-repeated')
     expect(found).toHaveLength(1)
-    expect(found[0]!.change).toContain('It stands beneath the comment “Share plugin 3”: that is who writes it.')
+    expect(found[0]!.change).toContain('it stands beneath the comment “Share plugin 3”, that is who writes it.')
   })
 
   test('parts the causes of two writers', async () => {
@@ -256,7 +271,9 @@ describe('a site under a path', () => {
       ({ rule }) => rule === 'image-unreachable',
     )
     expect(causes.map(({ pages }) => pages.length)).toEqual([3, 1])
-    expect(causes[0]!.change).toContain('https://site.example/log/img/a.png instead of https://site.example/img/a.png')
+    expect(causes[0]!.edits).toMatchObject([
+      { tag: 'og:image', from: 'https://site.example/{rest}', to: 'https://site.example/log/{rest}' },
+    ])
   })
 })
 

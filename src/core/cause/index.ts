@@ -1,10 +1,13 @@
 /**
- * From many findings to the few changes that mend them: findings with one fault in one place are one cause,
- * with the line that shows it, the tag to write, and the pages that it is about. It proposes and counts; it
- * changes nothing. Begin with find-causes.ts.
+ * Findings by the edits that a person would make, and what a run looks like from afar. collect.ts asks each finding what
+ * would mend it, with values from desk.ts; rule-of.ts finds the rule that values on many pages follow, scope.ts the place
+ * where it is written, make-plans.ts what is done in one go; prove.ts tries each on the run's own pages. Begin with
+ * cause.ts and find-causes.ts.
  */
-export { Cause } from './cause'
-export { findCauses } from './find-causes'
+export { Cause, Edit, EditPlace } from './cause'
+export { type Change, isDraftable, tagEditsOf } from './change'
+export { isToBeMade } from './desk'
+export { findCauses, tryCauses } from './find-causes'
 export {
   Coverage,
   chartMarks,

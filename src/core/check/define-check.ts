@@ -2,10 +2,41 @@ import type { GatheredPage, Level, PageFacts, Position } from '../model'
 import type { CheckContext } from './context'
 
 /**
- * Words of one way to fail. `{name}` is filled from the finding's data. `anywhere` is the fix where it speaks for many
- * pages; absent where the fix names no line.
+ * What mends one failure, so that it can be tried. `{name}` is filled from the finding's data; `{tag}` is the tag that
+ * the finding points at.
+ *
+ * `say`: that tag says `as`, else what the page itself says elsewhere, else what a person has to write. `fill`: the same
+ * where the page must have it or says it elsewhere, else it is left out. `unsay`: it is left out. `once`: its repeats are. `attribute`: it stands under the right one. `rename`: it is called `to`. `earlier`:
+ * the tags stand at the top of the head. `rewrite`: a person writes that text anew, in every tag that says it. `vary`:
+ * the same, where pages share it. `picture`: a person makes the picture anew. `favicon`: there is one. `unlink`: the link
+ * it points at goes. `share`: the share link that it points at shares that address. `crawlers`: robots.txt lets them in.
+ * `index`: noindex goes.
+ * `retitle`: the title is built like that one; without one, it holds the site's name once. `needs`: something that can't be tried here, in words.
  */
-type Message = { says: string; fix: string; anywhere?: string }
+export type Mend =
+  | { say: string; as?: string }
+  | { fill: string }
+  | { unsay: string }
+  | { once: string }
+  | { attribute: string }
+  | { rename: string; to: string }
+  | { earlier: true }
+  | { rewrite: 'title' | 'description' | '{key}' }
+  | { vary: 'title' | 'description' }
+  | { picture: string }
+  | { favicon: true }
+  | { unlink: true }
+  | { share: string }
+  | { crawlers: true }
+  | { index: true }
+  | { retitle: string }
+  | { needs: string; where?: 'server' | 'site' }
+
+/**
+ * Words of one way to fail, and what mends it. `{name}` is filled from the finding's data. `anywhere` is the fix where it
+ * speaks for many pages; absent where the fix names no line.
+ */
+type Message = { says: string; fix: string; anywhere?: string; mend: Mend | readonly Mend[] }
 
 export type Family = 'text' | 'open-graph' | 'image' | 'access' | 'rich-data'
 
@@ -36,6 +67,8 @@ export type CheckMeta = {
   level: Level
   /** Absent where it looks at many tags: then a finding is about what the tag that it points at says. */
   subject?: Subject
+  /** What else its answer hangs on: an edit of that may change it. */
+  alsoReads?: readonly Subject[]
   /** The tag that it says is missing. */
   lacks?: string
   /**
@@ -43,6 +76,8 @@ export type CheckMeta = {
    * `beside`: a tag is missing beside the one that the finding points at.
    */
   isOf?: 'form' | 'beside'
+  /** Where it is raised, the page lacks everything else for this one reason. */
+  explainsAll?: true
   /** Asked of a page's cards, and not of one that is never shared, though its family is asked of every page. */
   isAboutSharing?: true
   /** What it looks at, and why it matters, each in a sentence for people. */

@@ -5,17 +5,21 @@
  * define-check.ts and run-checks.ts.
  */
 export { type CheckContext, cardContextOf, createCheckContext, surfacesWith } from './context'
-export { declaredImages } from './declared-images'
-export type { Subject } from './define-check'
+export { declaredImages, sizedImage } from './declared-images'
+export { defaultPicture } from './default-picture'
+export { type Check, fillWords, type Mend, type Subject } from './define-check'
 export { describeChecks } from './describe-checks'
 export { type FindingWords, fixAnywhere, fromWords, inWords } from './finding-words'
 export { areLanguageVersions } from './language-versions'
+export { lettersWorth } from './page-texts'
 export { commonKind, type PictureEntry, pictureBook } from './picture-book'
-export { ownPart } from './placeholder'
+export { ownPart, placeholderIn } from './placeholder'
 export { checkRequirements, type RequirementFault, readRequirements, requirementsJsonSchema } from './read-requirements'
 export { checkOf, checks } from './rules'
+export { usualAffix } from './rules/identity-differs'
 export {
   checkPage,
+  checkSite,
   countFindings,
   type PageVerdict,
   runChecks,

@@ -13,11 +13,12 @@ export function requiredTag(
     ...rest,
     scope: 'page',
     messages: {
-      absent: { says: `There is no ${key}. ${instead}`, fix },
+      absent: { says: `There is no ${key}. ${instead}`, fix, mend: { say: key } },
       empty: {
         says: `${key} is empty. ${instead}`,
         fix: 'Give line {line} a value: {example}.',
         anywhere: 'Give it a value: {example}.',
+        mend: { say: key },
       },
     },
     check({ facts }) {

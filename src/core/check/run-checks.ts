@@ -95,7 +95,7 @@ function sortFindings<T extends Finding>(findings: T[]): T[] {
 }
 
 /** Checks across pages. */
-function checkSite(context: CheckContext, checks: readonly Check[] = allChecks): SiteFinding[] {
+export function checkSite(context: CheckContext, checks: readonly Check[] = allChecks): SiteFinding[] {
   const findings = checks.flatMap((check): SiteFinding[] => {
     const level = context.requirements.levels?.[check.id]
     if (check.scope !== 'site' || level === 'off') return []

@@ -1,6 +1,11 @@
-import type { GatheredPage, MetaFact, PageFacts, TagPosition } from '../model'
+import type { GatheredPage, LinkFact, MetaFact, PageFacts, TagPosition } from '../model'
 import { collapseWhiteSpace } from '../text'
 import { attributeFor, type TagEdits } from './tag-edits'
+
+/** Edits of what is no `<meta>`: the `<link rel=canonical>` and the language of `<html>`. */
+export const CANONICAL = 'canonical'
+export const LANGUAGE = 'html lang'
+const ELEMENTS: ReadonlySet<string> = new Set(['title', CANONICAL, LANGUAGE])
 
 const isNamed = (meta: MetaFact) => meta.attribute === 'name' || meta.attribute === 'property'
 
@@ -34,7 +39,7 @@ export function editFacts(facts: PageFacts, edits: TagEdits): PageFacts {
   const anchor = anchorOf(facts) ?? { line: 1, column: 1, endByte: 0 }
   const at = { line: anchor.line, column: anchor.column, endByte: anchor.endByte }
   const added = [...edits].flatMap(([key, value]): MetaFact[] =>
-    key === 'title' || value === null || seen.has(key)
+    ELEMENTS.has(key) || value === null || seen.has(key)
       ? []
       : [{ ...at, key, attribute: attributeFor(key), value, inHead: true }],
   )
@@ -50,7 +55,28 @@ export function editFacts(facts: PageFacts, edits: TagEdits): PageFacts {
     title: title === undefined ? facts.title : title === null ? null : collapseWhiteSpace(title),
     at: { ...facts.at, title: title === null ? null : title === undefined ? facts.at.title : (facts.at.title ?? at) },
     description: edits.has('description') ? firstOf('description') : facts.description,
+    robots: edits.has('robots') ? firstOf('robots') : facts.robots,
+    ...editedLinks(facts, edits.get(CANONICAL), at),
+    language: edits.has(LANGUAGE) ? (edits.get(LANGUAGE) ?? null) : facts.language,
   }
+}
+
+const isCanonical = ({ rel }: LinkFact) => rel.split(' ').includes('canonical')
+
+/** The first canonical link says the new address, its repeats go; a new one stands where new tags do. */
+function editedLinks(
+  facts: PageFacts,
+  canonical: string | null | undefined,
+  at: TagPosition,
+): Pick<PageFacts, 'links' | 'canonical'> {
+  if (canonical === undefined) return { links: facts.links, canonical: facts.canonical }
+  const first = facts.links.find(isCanonical)
+  const links = facts.links.flatMap((link): LinkFact[] => {
+    if (!isCanonical(link)) return [link]
+    return canonical === null || link !== first ? [] : [{ ...link, href: canonical }]
+  })
+  const added = canonical === null || first ? [] : [{ ...at, rel: 'canonical', href: canonical }]
+  return { links: [...links, ...added], canonical }
 }
 
 function withAdded(kept: MetaFact[], added: MetaFact[]): MetaFact[] {
@@ -74,6 +100,8 @@ export function editPage(page: GatheredPage, edits: TagEdits): GatheredPage {
 /** What a tag says now: the first of its key; null where there is none. */
 export function saidBy(facts: PageFacts, key: string): string | null {
   if (key === 'title') return facts.title
+  if (key === CANONICAL) return facts.links.find(isCanonical)?.href ?? null
+  if (key === LANGUAGE) return facts.language
   const found = facts.metas.find((meta) => meta.key === key && isNamed(meta))
   return found ? (found.value ?? '') : null
 }

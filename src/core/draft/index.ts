@@ -17,7 +17,7 @@ export {
   SlotValue,
 } from './draft'
 export { type DraftEffect, draftEffect, sameTitleElsewhere } from './draft-effect'
-export { editFacts, editPage, saidBy } from './drafted-page'
+export { CANONICAL, editFacts, editPage, LANGUAGE, saidBy } from './drafted-page'
 export {
   type ComesFrom,
   defaultTags,

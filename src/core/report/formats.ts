@@ -17,7 +17,7 @@ export type ReportFormat = {
 }
 
 export const reportFormats: readonly ReportFormat[] = [
-  { id: 'text', name: 'Text', extension: 'txt', mediaType: 'text/plain', write: (document) => runAsText(document) },
+  { id: 'text', name: 'Text', extension: 'txt', mediaType: 'text/plain', write: runAsText },
   { id: 'json', name: 'Run document (JSON)', extension: 'json', mediaType: 'application/json', write: runAsJson },
   { id: 'csv', name: 'CSV', extension: 'csv', mediaType: 'text/csv', write: runAsCsv },
   { id: 'sarif', name: 'SARIF 2.1.0', extension: 'sarif', mediaType: 'application/sarif+json', write: runAsSarif },

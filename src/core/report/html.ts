@@ -1,9 +1,19 @@
 import type { Cause } from '../cause'
-import type { Level } from '../model'
+import { LEVELS, type Level } from '../model'
 import { sectionName } from '../section'
 import { escapeAttribute, escapeText, groupBy, visible } from '../text'
 import { pathOn } from './located'
-import { count, countWords, type PaperLine, paperLines, printedCauses, VERDICT_TITLES } from './paper'
+import {
+  CAUSES_SHOWN,
+  count,
+  countWords,
+  type PaperLine,
+  type PaperOptions,
+  paperLines,
+  printedCauses,
+  proofWords,
+  VERDICT_TITLES,
+} from './paper'
 import type { RunDocument } from './run-document'
 
 /** A value as text of the report. */
@@ -27,9 +37,16 @@ td,th{border:1px solid var(--line);padding:6px 10px;text-align:left;font-size:14
 function causeHtml(cause: Cause, site: string): string {
   const paths = cause.pages.map((url) => `<li><code>${text(pathOn(url, site))}</code></li>`).join('')
   const snippet = cause.snippet ? `<pre>${cause.snippet.split('\n').map(text).join('\n')}</pre>` : ''
-  return `<li><p><b class="${cause.level}">${SIGN[cause.level]} ${cause.level}</b> ${text(cause.change)}</p>${snippet}
+  return `<li><p><b class="${cause.level}">${SIGN[cause.level]} ${cause.level}</b> ${text(cause.change)}</p><p class="quiet">${text(`${signs(cause)}; ${proofWords(cause)}.`)}</p>${snippet}
 <details><summary class="quiet">${count(cause.pages.length, 'page')}; ${cause.rules.map((rule) => `<code>${text(rule)}</code>`).join(', ')}</summary><ul>${paths}</ul></details></li>`
 }
+
+const causesHtml = (causes: readonly Cause[], site: string) =>
+  `<ul class="sheet">${causes.map((cause) => causeHtml(cause, site)).join('\n')}</ul>`
+
+/** What a change clears, in words. */
+const signs = ({ clears }: Cause) =>
+  LEVELS.flatMap((level) => (clears[level] > 0 ? [count(clears[level], level)] : [])).join(', ')
 
 function sectionRows(document: RunDocument): string {
   return [...groupBy(document.pages, ({ section }) => section)]
@@ -52,9 +69,11 @@ const lineHtml = ({ kind, text: said }: PaperLine) =>
   `<p class="${kind === 'incomplete' ? 'error' : kind === 'note' ? 'quiet' : 'told'}">${text(said)}</p>`
 
 /** A report that a client can read: one file, no script, nothing fetched. */
-export function runAsHtml(document: RunDocument): string {
+export function runAsHtml(document: RunDocument, { all = false }: Partial<PaperOptions> = {}): string {
   const { summary, source } = document
   const causes = printedCauses(document)
+  const shown = all ? causes : causes.slice(0, CAUSES_SHOWN)
+  const rest = causes.slice(shown.length)
   const verdict = VERDICT_TITLES[summary.verdict]
   const waived = summary.waived > 0 ? `, ${summary.waived} waived` : ''
   return `<!doctype html>
@@ -73,7 +92,8 @@ export function runAsHtml(document: RunDocument): string {
 <p>${countWords(summary)}${waived}. ${REASSURANCE[summary.verdict]}</p>
 ${paperLines(document).map(lineHtml).join('\n')}
 <h2>${document.baseline ? 'What to change of what is new' : 'What to change'}</h2>
-${causes.length === 0 ? '<p>Nothing.</p>' : `<ul class="sheet">${causes.map((cause) => causeHtml(cause, source.site)).join('\n')}</ul>`}
+${causes.length === 0 ? '<p>Nothing.</p>' : causesHtml(shown, source.site)}
+${rest.length === 0 ? '' : `<details><summary>${count(rest.length, 'more change')}</summary>${causesHtml(rest, source.site)}</details>`}
 <h2>By section</h2>
 <table><thead><tr><th>Section</th><th>Pages</th><th>Without errors</th><th>Errors</th><th>Warnings</th></tr></thead><tbody>
 ${sectionRows(document)}

@@ -1,7 +1,18 @@
 import type { Cause } from '../cause'
 import { escapeText, visible } from '../text'
 import { pathOn } from './located'
-import { count, countWords, type PaperLine, paperLines, printedCauses, VERDICT_TITLES } from './paper'
+import {
+  CAUSES_SHOWN,
+  count,
+  countWords,
+  editWords,
+  type PaperLine,
+  type PaperOptions,
+  paperLines,
+  printedCauses,
+  proofWords,
+  VERDICT_TITLES,
+} from './paper'
 import type { RunDocument } from './run-document'
 
 /** A comment on a pull request holds so many characters at most; some room is left for what surrounds it. */
@@ -41,7 +52,8 @@ function causeLines(cause: Cause, site: string): string[] {
     '',
     `${count(cause.pages.length, 'page')}: ${pages}`,
     '',
-    `Checks: ${cause.rules.map(codeSpan).join(', ')}`,
+    `Checks: ${cause.rules.map(codeSpan).join(', ')}. ${escapeMarkdown(`${proofWords(cause)}.`)}`,
+    ...cause.edits.slice(0, PAGES_NAMED).map((edit) => `- ${escapeMarkdown(editWords(edit))}`),
     ...(cause.snippet ? ['', ...fenced(cause.snippet)] : []),
     '',
     '</details>',
@@ -64,7 +76,7 @@ const lineOf = ({ kind, text }: PaperLine) =>
   kind === 'note' ? `> ${escapeMarkdown(text)}` : `> **${escapeMarkdown(text)}**`
 
 /** A run as a comment on a pull request: the verdict, then the causes, the gravest first, as many as fit. */
-export function runAsMarkdown(document: RunDocument): string {
+export function runAsMarkdown(document: RunDocument, { all = false }: Partial<PaperOptions> = {}): string {
   const { summary, source } = document
   const causes = printedCauses(document)
   const what = document.baseline ? 'what is new' : 'everything'
@@ -80,7 +92,7 @@ export function runAsMarkdown(document: RunDocument): string {
   const lines = [...head]
   let length = lines.join('\n').length
   let shown = 0
-  for (const cause of causes) {
+  for (const cause of all ? causes : causes.slice(0, CAUSES_SHOWN)) {
     const own = causeLines(cause, source.site)
     length += own.join('\n').length + 1
     if (length > MAX_CHARACTERS) break

@@ -1,3 +1,4 @@
+import type { Cause, Edit } from '../cause'
 import { LEVELS, type Level, type Summary, type TakenOn } from '../model'
 import { groupBy } from '../text'
 import { pathOn } from './located'
@@ -6,8 +7,11 @@ import type { RunDocument, StatedFinding } from './run-document'
 // What every paper tells of a run, whatever its form: the verdict, what was not read, the scope, who has taken on what,
 // who signed, and what is new since a baseline.
 
-/** How a paper is written. `failOn`: what counts as a failure, where the form has failures. */
-export type PaperOptions = { failOn: Level | 'never' }
+/**
+ * How a paper is written. `failOn`: what counts as a failure, where the form has failures. `all`: every cause is printed,
+ * not only those that stand most in the way.
+ */
+export type PaperOptions = { failOn: Level | 'never'; all?: boolean }
 
 export const plainPaper: PaperOptions = { failOn: 'error' }
 
@@ -110,5 +114,16 @@ function signedOffWords({ by, at, waived, errors = 0 }: NonNullable<RunDocument[
   return `Signed off by ${by}, ${at}${left.length > 0 ? `, with ${left.join(' and ')}` : ''}.`
 }
 
-/** The changes that a paper prints: of what is new, where there is a baseline. */
+/** Causes that a paper shows before it counts the rest. */
+export const CAUSES_SHOWN = 10
+
+/** The changes that a paper tells: of what is new, where there is a baseline. */
 export const printedCauses = ({ causes, baseline }: RunDocument) => baseline?.causes ?? causes
+
+/** What is known of a cause: tried, or what it needs first. */
+export const proofWords = ({ proved, needs }: Pick<Cause, 'proved' | 'needs'>): string =>
+  proved ? 'tried on these pages: exactly that goes, and nothing comes' : `needs ${needs ?? 'a decision'}`
+
+/** An edit in a line: the tag, what it says, what it should say. */
+export const editWords = ({ tag, from, to }: Edit): string =>
+  `${tag}: ${from === null ? 'not there' : from === '' ? 'empty' : from} → ${to === null ? 'left out' : to}`

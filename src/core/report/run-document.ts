@@ -116,8 +116,8 @@ export function runDocument(
       .map((image) => imageOf(image, uses.get(image.url) ?? [])),
     findings: stated(verdict.findings, since?.isNewAcross),
     ...(verdict.waived.length > 0 ? { waived: stated(verdict.waived, since?.isNewAcross) } : {}),
-    causes: findCauses(context, verdict.pages, verdict.findings),
-    ...(since ? { baseline: baselineOf(since, context, verdict.pages, verdict.findings) } : {}),
+    causes: findCauses(context, verdict.pages, verdict.findings, verdict.waived),
+    ...(since ? { baseline: baselineOf(since, context, verdict.pages, verdict.findings, verdict.waived) } : {}),
     summary: verdict.summary,
     ...(signedOff ? { signedOff } : {}),
   }
@@ -129,13 +129,25 @@ function baselineOf(
   context: ReturnType<typeof createCheckContext>,
   pages: readonly PageVerdict[],
   site: readonly SiteFinding[],
+  waived: readonly SiteFinding[],
 ): { of: string; new: BaselineCounts; known: BaselineCounts; causes: ReturnType<typeof findCauses> } {
+  // What is known stays, and is nothing that an edit brings: to the edits it is as if somebody had taken it on.
+  const waiver = { reason: 'known before', by: '' }
   const fresh = pages.map((page) => ({
     ...page,
     findings: page.findings.filter((finding) => since.isNewOn(page.url, finding)),
+    waived: [
+      ...page.waived,
+      ...page.findings.flatMap((finding) => (since.isNewOn(page.url, finding) ? [] : [{ ...finding, waiver }])),
+    ],
   }))
   const { of, new: isNew, known } = since
-  return { of, new: isNew, known, causes: findCauses(context, fresh, site.filter(since.isNewAcross)) }
+  return {
+    of,
+    new: isNew,
+    known,
+    causes: findCauses(context, fresh, site.filter(since.isNewAcross), [...waived, ...site]),
+  }
 }
 
 export type RunDocument = ReturnType<typeof runDocument>

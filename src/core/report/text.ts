@@ -2,7 +2,17 @@ import type { Cause } from '../cause'
 import type { Level } from '../model'
 import { terminalText } from '../text'
 import { pathOn } from './located'
-import { count, type PaperLine, paperLines, printedCauses, verdictLine } from './paper'
+import {
+  CAUSES_SHOWN,
+  count,
+  editWords,
+  type PaperLine,
+  type PaperOptions,
+  paperLines,
+  printedCauses,
+  proofWords,
+  verdictLine,
+} from './paper'
 import type { RunDocument } from './run-document'
 
 /** How levels are set off on a terminal; plain text elsewhere. */
@@ -10,8 +20,9 @@ export type Style = (level: Level | 'quiet' | 'strong', text: string) => string
 
 const plainStyle: Style = (_level, text) => text
 
-/** Pages named under one finding before the rest is counted. */
-const PAGES_NAMED = 5
+/** Pages named under a cause before the rest is counted, and edits. */
+const PAGES_NAMED = 3
+const EDITS_NAMED = 2
 
 const signs = ({ error, warning, note }: Cause['clears']) =>
   [error && count(error, 'error'), warning && count(warning, 'warning'), note && count(note, 'note')]
@@ -28,14 +39,20 @@ function placesOf(cause: Cause, document: RunDocument): string[] {
   })
 }
 
+/** A cause in six lines at most: a log is read by people. */
 function causeLines(cause: Cause, document: RunDocument, style: Style): string[] {
   const named = placesOf(cause, document)
   const rest = cause.pages.length - named.length
+  const edits = cause.edits.length > EDITS_NAMED + 1 ? cause.edits.slice(0, EDITS_NAMED) : cause.edits
+  const more = cause.edits.length - edits.length
+  const isRuled = cause.edits.length > 0 && cause.edits[0]!.where !== 'picture' && cause.pages.length > 1
   return [
     `${style(cause.level, cause.level.padEnd(7))} ${style('strong', terminalText(cause.change))}`,
-    `        ${style('quiet', `clears ${signs(cause.clears)}: ${cause.rules.join(', ')}`)}`,
-    ...named.map((place) => `          ${place}`),
-    ...(rest > 0 ? [`          … and ${rest} more`] : []),
+    `        ${style('quiet', terminalText(`clears ${signs(cause.clears)}; ${proofWords(cause)}`))}`,
+    ...(isRuled
+      ? [`        ${terminalText(edits.map(editWords).join(' · '))}${more > 0 ? ` · and ${more} more` : ''}`]
+      : []),
+    ...(named.length > 0 ? [`        ${named.join('  ')}${rest > 0 ? `  and ${rest} more` : ''}`] : []),
     '',
   ]
 }
@@ -49,21 +66,29 @@ const told = ({ kind, text }: PaperLine, style: Style) =>
       : terminalText(text)
 
 /**
- * A run in words, for a terminal or a log: the verdict, what it is worth, then what to do by the change that mends it,
- * what stands in the way first. The last line is the verdict again: a log is read from its end.
+ * A run in words, for a terminal or a log: the verdict, what it is worth, then the changes
+ * that stand most in the way, and how many there are beside them. The last line is the verdict again: a log is read from its end.
  */
-export function runAsText(document: RunDocument, style: Style = plainStyle): string {
+export function runAsText(
+  document: RunDocument,
+  { all = false }: Partial<PaperOptions> = {},
+  style: Style = plainStyle,
+): string {
   const { summary, source, pages } = document
   const sections = new Set(pages.map((page) => page.section)).size
   const from = source.location === source.site ? '' : ` from ${source.location}`
   const verdict = style(summary.clear ? 'strong' : 'error', verdictLine(document))
+  const causes = printedCauses(document)
+  const shown = all ? causes : causes.slice(0, CAUSES_SHOWN)
+  const left = causes.length - shown.length
   const lines = [
     verdict,
     `${style('strong', terminalText(source.site))}${terminalText(from)}`,
     `${count(summary.pages, 'page')} in ${count(sections, 'section')}, ${count(document.images.length, 'picture')}`,
     ...paperLines(document).map((line) => told(line, style)),
     '',
-    ...printedCauses(document).flatMap((cause) => causeLines(cause, document, style)),
+    ...shown.flatMap((cause) => causeLines(cause, document, style)),
+    ...(left > 0 ? [`and ${count(left, 'more change')}; --all prints them, the JSON document holds them.`, ''] : []),
     verdict,
   ]
   return `${lines.join('\n')}\n`

@@ -12,14 +12,21 @@ export const accountVaries = defineCheck({
   looksAt: 'twitter:site and fb:app_id of all pages.',
   why: 'Shares are counted for another account on some pages.',
   messages: {
-    varies: { says: '{key} differs: {names}.', fix: 'Use one on all pages; these have another than most.' },
+    varies: {
+      says: '{key} differs: {names}.',
+      fix: 'Use one on all pages; these have another than most.',
+      mend: { say: '{key}', as: '{usual}' },
+    },
   },
   check({ readable }) {
     return ['twitter:site', 'fb:app_id'].flatMap((key) => {
       const pagesBy = new Map<string, string[]>()
+      const written = new Map<string, string>()
       for (const page of readable) {
         const value = textsOf(page.facts, [key])[0]?.text.toLowerCase()
-        if (value) addTo(pagesBy, value, page.url)
+        if (!value) continue
+        addTo(pagesBy, value, page.url)
+        written.set(value, textsOf(page.facts, [key])[0]!.text)
       }
       if (pagesBy.size < 2) return []
       const [most, ...others] = [...pagesBy].sort(([, a], [, b]) => b.length - a.length)
@@ -27,7 +34,13 @@ export const accountVaries = defineCheck({
         .slice(0, 4)
         .map(([name]) => name)
         .join(', ')
-      return [{ message: 'varies', pages: others.flatMap(([, urls]) => urls), data: { key, names } }]
+      return [
+        {
+          message: 'varies',
+          pages: others.flatMap(([, urls]) => urls),
+          data: { key, names, usual: written.get(most![0])! },
+        },
+      ]
     })
   },
 })

@@ -16,16 +16,19 @@ export const addressDead = defineCheck({
       says: '{key} leads to {address}, which the build does not hold.',
       fix: 'Write the page’s own address, {own}, on line {line}.',
       anywhere: 'Write the page’s own address, {own}.',
+      mend: { say: '{key}', as: '{own}' },
     },
     answered: {
       says: '{key} leads to {address}, which answered {status}.',
       fix: 'Write the page’s own address, {own}, on line {line}.',
       anywhere: 'Write the page’s own address, {own}.',
+      mend: { say: '{key}', as: '{own}' },
     },
     redirects: {
       says: '{key} leads to {address}, which redirects to {to}.',
       fix: 'Write {to} on line {line}.',
       anywhere: 'Write {to}.',
+      mend: { say: '{key}', as: '{to}' },
     },
   },
   check(page, context) {

@@ -17,11 +17,13 @@ export const addressDiffers = defineCheck({
       says: '{key} says {seen}; the page is {own}.',
       fix: 'Write {own} on line {line}, or make sure that the other page is meant.',
       anywhere: 'Write {own}, or make sure that the other page is meant.',
+      mend: { say: '{key}', as: '{own}' },
     },
     form: {
       says: '{key} says {seen}; most of the site writes {own}. The two differ in the slash at the end alone.',
       fix: 'Write {own} on line {line}, and one form everywhere.',
       anywhere: 'Write {own}, and one form everywhere.',
+      mend: { say: '{key}', as: '{own}' },
     },
   },
   check(page, { addresses }) {

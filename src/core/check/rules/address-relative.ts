@@ -14,13 +14,16 @@ export const addressRelative = defineCheck({
   messages: {
     relative: {
       says: '{key} is not a whole address: {seen}.',
-      fix: 'Write https:// and the host before it; line {line}.',
-      anywhere: 'Write https:// and the host before it.',
+      fix: 'Write {whole} on line {line}.',
+      anywhere: 'Write {whole}.',
+      mend: { say: '{key}', as: '{whole}' },
     },
   },
-  check(page) {
-    return ownAddresses(page).flatMap(({ key, raw, at }) =>
-      /^\s*https?:\/\//i.test(raw) ? [] : [{ message: 'relative', at, data: { key, seen: raw, line: at.line } }],
-    )
+  check(page, { addresses }) {
+    return ownAddresses(page).flatMap(({ key, raw, address, at }) => {
+      if (/^\s*https?:\/\//i.test(raw)) return []
+      const whole = address === null ? page.url : addresses.toPublic(address)
+      return [{ message: 'relative', at, data: { key, seen: raw, whole, line: at.line } }]
+    })
   },
 })

@@ -4,10 +4,18 @@ import { cardAddresses } from '../own-addresses'
 
 const ABSOLUTE = /^\s*(?:[a-z][a-z0-9+.-]*:)?\/\//i
 
+/** The same path on the production site. */
+function onProduction(address: string, site: string): string {
+  const { pathname, search } = new URL(address)
+  const base = new URL(site)
+  return base.origin + (pathname.startsWith(base.pathname) ? pathname : base.pathname + pathname.slice(1)) + search
+}
+
 export const addressStaging = defineCheck({
   id: 'address-staging',
   label: 'points at staging',
   subject: 'address',
+  alsoReads: ['picture'],
   isOf: 'form',
   family: 'access',
   level: 'error',
@@ -19,6 +27,7 @@ export const addressStaging = defineCheck({
       says: '{key} points at {host}, which is not the production site.',
       fix: 'Write {whole} on line {line}: set the site’s address in the production build.',
       anywhere: 'Write {whole}: set the site’s address in the production build.',
+      mend: { say: '{key}', as: '{whole}' },
     },
   },
   check(page, { addresses }) {
@@ -28,7 +37,7 @@ export const addressStaging = defineCheck({
       const isBuild =
         addresses.build !== null && addresses.build !== addresses.site && addresses.toPublic(address) !== address
       if (!isBuild && !isPrivateHost(hostname)) return []
-      const whole = isBuild ? addresses.toPublic(address) : 'the production address'
+      const whole = isBuild ? addresses.toPublic(address) : onProduction(address, addresses.site)
       return [{ message: 'staging', at, data: { key, host, whole, line: at.line } }]
     })
   },

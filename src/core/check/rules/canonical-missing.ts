@@ -11,7 +11,11 @@ export const canonicalMissing = defineCheck({
   looksAt: '<link rel=canonical>.',
   why: 'Without it every variant of the address may be counted as a page of its own.',
   messages: {
-    absent: { says: 'There is no canonical link.', fix: 'Add <link rel="canonical" href="{own}">.' },
+    absent: {
+      says: 'There is no canonical link.',
+      fix: 'Add <link rel="canonical" href="{own}">.',
+      mend: { say: 'canonical' },
+    },
   },
   check({ url, facts }) {
     return facts.canonical === null ? [{ message: 'absent', data: { own: url } }] : []

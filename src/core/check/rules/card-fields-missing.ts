@@ -10,6 +10,7 @@ export const cardFieldsMissing = defineCheck({
   id: 'card-fields-missing',
   label: 'card fields missing',
   subject: 'card',
+  alsoReads: ['picture'],
   family: 'open-graph',
   level: 'warning',
   scope: 'page',
@@ -20,6 +21,7 @@ export const cardFieldsMissing = defineCheck({
       says: '{kind} lacks {lacks}.',
       fix: 'Add {lacks}, or choose another card kind; line {line}.',
       anywhere: 'Add {lacks}, or choose another card kind.',
+      mend: { needs: '{lacks}' },
     },
   },
   check({ facts }) {

@@ -16,10 +16,12 @@ export const charsetLate = defineCheck({
       says: '<meta charset> ends at byte {byte}, after the first 1024.',
       fix: 'Make it the first tag of the head; line {line}.',
       anywhere: 'Make it the first tag of the head.',
+      mend: { earlier: true },
     },
     absent: {
       says: 'Neither the page nor its Content-Type names the encoding.',
       fix: 'Add <meta charset="utf-8"> as the first tag of the head.',
+      mend: { say: 'charset', as: 'utf-8' },
     },
   },
   check({ facts, fetch }) {

@@ -14,6 +14,7 @@ export const crawlerBlocked = defineCheck({
     blocked: {
       says: 'robots.txt keeps out {tokens}: a bare link on {places}.',
       fix: 'Let them in, at least to the pages that are meant for sharing.',
+      mend: { crawlers: true },
     },
   },
   check({ url }, { cards, surfaces }) {

@@ -18,6 +18,7 @@ export const descriptionThin = defineCheck({
       says: '{key}: {count} characters, under 50.',
       fix: 'Write a whole sentence; line {line}.',
       anywhere: 'Write a whole sentence.',
+      mend: { rewrite: 'description' },
     },
   },
   check({ facts }) {

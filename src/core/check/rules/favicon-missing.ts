@@ -13,6 +13,7 @@ export const faviconMissing = defineCheck({
     absent: {
       says: 'No page links an icon, and there is no /favicon.ico.',
       fix: 'Add a favicon.ico at the root, or <link rel="icon"> to every page.',
+      mend: { favicon: true },
     },
   },
   check({ readable, images, addresses }) {

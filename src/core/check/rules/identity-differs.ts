@@ -21,7 +21,7 @@ function usualName(context: CheckContext): { name: string; pages: string[] } | n
 }
 
 /** What most titles end or begin with. */
-function usualAffix(context: CheckContext): { name: string; pages: string[] } | null {
+export function usualAffix(context: CheckContext): { name: string; pages: string[] } | null {
   const parts = context.readable.flatMap(({ url, facts }) => {
     const all = titleParts(facts.title ?? '')
     return all.length < 2 ? [] : [...new Set([all[0]!, all.at(-1)!])].map((name) => ({ name, url }))
@@ -48,17 +48,27 @@ export const identityDiffers = defineCheck({
   id: 'identity-differs',
   label: 'names differ',
   subject: 'site-name',
+  alsoReads: ['title', 'rich-data'],
   family: 'text',
   level: 'warning',
   scope: 'site',
   looksAt: 'og:site_name, the site’s name in the titles and in JSON-LD, and the name in the requirements.',
   why: 'A site that has two names looks like two sites.',
   messages: {
-    titles: { says: 'Titles call the site “{affix}”, og:site_name calls it “{name}”.', fix: 'Use one name in both.' },
-    jsonLd: { says: 'JSON-LD calls the site “{said}”, og:site_name calls it “{name}”.', fix: 'Use one name in both.' },
+    titles: {
+      says: 'Titles call the site “{affix}”, og:site_name calls it “{name}”.',
+      fix: 'Use one name in both.',
+      mend: { needs: 'one name for the site' },
+    },
+    jsonLd: {
+      says: 'JSON-LD calls the site “{said}”, og:site_name calls it “{name}”.',
+      fix: 'Use one name in both.',
+      mend: { needs: 'one name for the site' },
+    },
     required: {
       says: 'og:site_name is “{name}”; the requirements call the site “{wanted}”.',
       fix: 'Write “{wanted}”, or change the requirements.',
+      mend: { say: 'og:site_name', as: '{wanted}' },
     },
   },
   check(context): SiteRaised[] {

@@ -5,6 +5,7 @@ export const identityMissing = defineCheck({
   id: 'identity-missing',
   label: 'site unnamed',
   subject: 'site-name',
+  alsoReads: ['rich-data'],
   family: 'rich-data',
   level: 'note',
   scope: 'site',
@@ -14,6 +15,7 @@ export const identityMissing = defineCheck({
     absent: {
       says: 'No page says whose site this is.',
       fix: 'Add og:site_name to every page, or an Organization or Person to the home page’s JSON-LD.',
+      mend: { say: 'og:site_name' },
     },
   },
   check({ readable }) {

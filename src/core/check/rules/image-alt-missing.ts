@@ -18,6 +18,7 @@ export const imageAltMissing = defineCheck({
       says: 'The share image has no alternative text.',
       fix: 'Add <meta property="og:image:alt" content="…"> after line {line}: what the picture shows.',
       anywhere: 'Add <meta property="og:image:alt" content="…"> beside it: what the picture shows.',
+      mend: { say: 'og:image:alt' },
     },
   },
   check(page, { declaredImages }) {

@@ -14,6 +14,7 @@ export const imageAnimated = defineCheck({
     animated: {
       says: '{url} is animated; only its first frame is shown.',
       fix: 'Use a still picture, or make the first frame the one that counts.',
+      mend: { picture: 'a still picture' },
     },
   },
   check(page, context) {

@@ -11,8 +11,16 @@ export const imageDamaged = defineCheck({
   looksAt: 'Whether the bytes of share images are whole.',
   why: 'A damaged picture is not shown.',
   messages: {
-    damaged: { says: '{url} is damaged: {why}.', fix: 'Export the picture again.' },
-    empty: { says: '{url} has no bytes.', fix: 'Put the picture in its place.' },
+    damaged: {
+      says: '{url} is damaged: {why}.',
+      fix: 'Export the picture again.',
+      mend: { picture: 'the picture, exported again' },
+    },
+    empty: {
+      says: '{url} has no bytes.',
+      fix: 'Put the picture in its place.',
+      mend: { picture: 'the picture in its place' },
+    },
   },
   check(page, context) {
     return eachDeclaredImage(page, context, (image) => {

@@ -4,6 +4,7 @@ export const imageFallback = defineCheck({
   id: 'image-fallback',
   label: 'picture by chance',
   subject: 'picture',
+  alsoReads: ['card'],
   family: 'image',
   level: 'warning',
   scope: 'page',
@@ -13,6 +14,7 @@ export const imageFallback = defineCheck({
     taken: {
       says: 'No picture is declared. From the content one is taken, {url}: {places}.',
       fix: 'Declare the picture you want with og:image.',
+      mend: { say: 'og:image' },
     },
   },
   check(page, context) {

@@ -13,8 +13,16 @@ export const imageFormat = defineCheck({
   looksAt: 'The format of share images, by their bytes.',
   why: 'Places show JPEG, PNG, WebP and GIF; most refuse all else.',
   messages: {
-    refused: { says: '{url} is {format}, which places refuse.', fix: 'Save it as JPEG or PNG.' },
-    new: { says: '{url} is AVIF, which several places do not show yet.', fix: 'Save it as JPEG, PNG or WebP.' },
+    refused: {
+      says: '{url} is {format}, which places refuse.',
+      fix: 'Save it as JPEG or PNG.',
+      mend: { picture: 'the picture as JPEG or PNG' },
+    },
+    new: {
+      says: '{url} is AVIF, which several places do not show yet.',
+      fix: 'Save it as JPEG, PNG or WebP.',
+      mend: { picture: 'the picture as JPEG, PNG or WebP' },
+    },
   },
   check(page, context) {
     return eachDeclaredImage(page, context, (image): Omit<Raised, 'at' | 'image'> | null => {

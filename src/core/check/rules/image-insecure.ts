@@ -16,6 +16,7 @@ export const imageInsecure = defineCheck({
       says: '{key} is on http: {seen}.',
       fix: 'Write https:// on line {line}, or add og:image:secure_url.',
       anywhere: 'Write https://, or add og:image:secure_url.',
+      mend: { say: '{key}', as: '{secure}' },
     },
   },
   check({ facts }) {
@@ -25,7 +26,13 @@ export const imageInsecure = defineCheck({
         const isInner = /^http:\/\/(?:localhost|127\.|\[::1\])/i.test(text)
         const isExcused = isInner || (hasSecure && key.startsWith('og:'))
         return /^http:/i.test(text) && !isExcused
-          ? [{ message: 'insecure', at, data: { key, seen: text, line: at?.line ?? 0 } }]
+          ? [
+              {
+                message: 'insecure',
+                at,
+                data: { key, seen: text, secure: text.replace(/^http:/i, 'https:'), line: at?.line ?? 0 },
+              },
+            ]
           : []
       },
     )

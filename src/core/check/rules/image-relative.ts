@@ -1,5 +1,4 @@
-import { parseUrl } from '../../address'
-import { type ImageSource, isWholeAddress, metasOf } from '../../surface'
+import { type ImageSource, isWholeAddress, metasOf, publicImageUrl } from '../../surface'
 import { isBlank, trimAscii } from '../../text'
 import { defineCheck } from '../define-check'
 
@@ -24,18 +23,22 @@ export const imageRelative = defineCheck({
       says: '{key} is “{seen}”, not a whole address: {places} can’t show it.',
       fix: 'Write {whole} on line {line}.',
       anywhere: 'Write {whole}.',
+      mend: { say: '{key}', as: '{whole}' },
     },
     completed: {
       says: '{key} is “{seen}”, not a whole address. The places that count here complete it; the protocol asks for all of it.',
       fix: 'Write {whole} on line {line}.',
       anywhere: 'Write {whole}.',
+      mend: { say: '{key}', as: '{whole}' },
     },
   },
-  check(page, { addresses, surfaces }) {
+  check(page, { addresses, images, surfaces }) {
     return KEYS.flatMap((key) => metasOf(page.facts, key)).flatMap((tag) => {
       const seen = trimAscii(tag.value ?? '')
       if (isBlank(seen) || isWholeAddress(seen)) return []
-      const whole = parseUrl(seen, page.url)?.href ?? addresses.site
+      const named = publicImageUrl(page, seen, { addresses }) ?? addresses.site
+      // Where the site lives under a path, an address from the root may lack it: the build knows.
+      const whole = images.get(named)?.foundAt ?? named
       const without = surfaces.filter(
         ({ picture }) => picture?.from.includes(sourceOf(tag.key)) && !picture.completesAddresses.value,
       )

@@ -12,10 +12,15 @@ export const imageSamePicture = defineCheck({
   looksAt: 'The bytes of all share images, and what they look like in small.',
   why: 'One picture under several addresses is fetched and held several times, and changes at one place only.',
   messages: {
-    same: { says: '{count} addresses hold the same picture: {urls}.', fix: 'Name one address on all pages.' },
+    same: {
+      says: '{count} addresses hold the same picture: {urls}.',
+      fix: 'Name one address on all pages.',
+      mend: { needs: 'one address for the picture on all pages' },
+    },
     alike: {
       says: '{count} pictures look the same, resized, recompressed or cut: {urls}.',
       fix: 'Keep the largest of them, and name its address on all pages.',
+      mend: { needs: 'one address for the picture on all pages' },
     },
   },
   check(context) {

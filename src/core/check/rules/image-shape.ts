@@ -8,6 +8,7 @@ export const imageShape = defineCheck({
   id: 'image-shape',
   label: 'cropped picture',
   subject: 'picture',
+  alsoReads: ['card'],
   family: 'image',
   level: 'warning',
   scope: 'image',
@@ -17,6 +18,7 @@ export const imageShape = defineCheck({
     cropped: {
       says: '{share} % of {url} is cropped away, {where}: {places}.',
       fix: 'Use a picture of 1.91 : 1 (1200 × 630), or keep what matters in its middle.',
+      mend: { picture: 'a picture of 1.91 : 1, such as 1200 × 630' },
     },
   },
   check(page, context) {

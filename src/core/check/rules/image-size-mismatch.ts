@@ -18,6 +18,10 @@ export const imageSizeMismatch = defineCheck({
     differs: {
       says: '{url} is declared {declared} and is {real}.',
       fix: 'Write og:image:width {width} and og:image:height {height}, or use the picture that was meant.',
+      mend: [
+        { say: 'og:image:width', as: '{width}' },
+        { say: 'og:image:height', as: '{height}' },
+      ],
     },
   },
   check(page, context) {

@@ -11,7 +11,11 @@ export const imageTransparent = defineCheck({
   looksAt: 'Whether share images have transparent pixels.',
   why: 'Places put them on black or on white: dark letters may vanish.',
   messages: {
-    transparent: { says: '{url} has transparent pixels.', fix: 'Put the picture on a background of its own.' },
+    transparent: {
+      says: '{url} has transparent pixels.',
+      fix: 'Put the picture on a background of its own.',
+      mend: { picture: 'the picture on a ground of its own' },
+    },
   },
   check(page, context) {
     const seen = context.declaredImages(page).flatMap(({ url }) => context.images.get(url) ?? [])

@@ -23,7 +23,16 @@ export const imageTypeMismatch = defineCheck({
   looksAt: 'The format of share images by their bytes, beside Content-Type and og:image:type.',
   why: 'A place that goes by the named type may refuse the picture.',
   messages: {
-    mismatch: { says: '{url} is {format}; {where} says {said}.', fix: 'Serve and declare it as {right}.' },
+    served: {
+      says: '{url} is {format}; Content-Type says {said}.',
+      fix: 'Serve and declare it as {right}.',
+      mend: { needs: 'a server that sends it as {right}', where: 'server' },
+    },
+    mismatch: {
+      says: '{url} is {format}; og:image:type says {said}.',
+      fix: 'Serve and declare it as {right}.',
+      mend: { say: 'og:image:type', as: '{right}' },
+    },
   },
   check(page, context) {
     return eachDeclaredImage(page, context, (image, { group }) => {
@@ -34,10 +43,8 @@ export const imageTypeMismatch = defineCheck({
         return type.startsWith('image/') && (ownEntry(ALIASES, type) ?? type) !== right
       }
       const data = { url: image.url, format: image.format, right }
-      if (isWrong(group?.type?.value))
-        return { message: 'mismatch', data: { ...data, where: 'og:image:type', said: group!.type!.value! } }
-      if (isWrong(image.contentType))
-        return { message: 'mismatch', data: { ...data, where: 'Content-Type', said: image.contentType! } }
+      if (isWrong(group?.type?.value)) return { message: 'mismatch', data: { ...data, said: group!.type!.value! } }
+      if (isWrong(image.contentType)) return { message: 'served', data: { ...data, said: image.contentType! } }
       return null
     })
   },

@@ -17,11 +17,13 @@ export const imageUnreachable = defineCheck({
       says: 'The picture {url} can’t be fetched. {reason}',
       fix: 'Put the picture there, or correct the address on line {line}.',
       anywhere: 'Put the picture there, or correct the address.',
+      mend: { picture: 'the picture at that address' },
     },
     within: {
       says: 'The picture {url} lies outside of {site}; the build has it at {found}.',
       fix: 'Write {found} on line {line}: the site’s path belongs in front.',
       anywhere: 'Write {found}: the site’s path belongs in front.',
+      mend: { say: '{tag}', as: '{found}' },
     },
   },
   check(page, context) {

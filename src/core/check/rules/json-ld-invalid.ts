@@ -10,7 +10,12 @@ export const jsonLdInvalid = defineCheck({
   looksAt: 'Scripts of type application/ld+json.',
   why: 'One comma too many, and all of it is passed over.',
   messages: {
-    invalid: { says: 'The JSON-LD does not parse: {why}.', fix: 'Mend line {line}.', anywhere: 'Mend it.' },
+    invalid: {
+      says: 'The JSON-LD does not parse: {why}.',
+      fix: 'Mend line {line}.',
+      anywhere: 'Mend it.',
+      mend: { needs: 'JSON-LD that parses' },
+    },
   },
   check({ facts }) {
     return facts.jsonLd.flatMap(({ error, errorLine, line, column }) => {

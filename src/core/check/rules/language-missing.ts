@@ -12,7 +12,11 @@ export const languageMissing = defineCheck({
   looksAt: '<html lang>.',
   why: 'Places guess the language, and read a page aloud in the wrong one.',
   messages: {
-    absent: { says: '<html> has no lang.', fix: 'Write <html lang="en">, or whatever the page is written in.' },
+    absent: {
+      says: '<html> has no lang.',
+      fix: 'Write <html lang="en">, or whatever the page is written in.',
+      mend: { say: 'html lang' },
+    },
   },
   check({ facts }) {
     return isBlank(facts.language) ? [{ message: 'absent' }] : []

@@ -28,11 +28,13 @@ export const localeDiffers = defineCheck({
       says: 'og:locale says “{seen}”, which is not of the form language_TERRITORY.',
       fix: 'Write {example}; line {line}.',
       anywhere: 'Write {example}.',
+      mend: { say: 'og:locale', as: '{example}' },
     },
     differs: {
       says: 'og:locale says {seen}, the page says lang="{lang}".',
       fix: 'Make the two agree; line {line}.',
       anywhere: 'Make the two agree.',
+      mend: { say: 'og:locale' },
     },
   },
   check({ facts }) {

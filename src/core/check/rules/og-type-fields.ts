@@ -35,6 +35,7 @@ export const ogTypeFields = defineCheck({
       says: '{key} is “{value}”, which is not of the form that it must have.',
       fix: 'Write it as {example} on line {line}.',
       anywhere: 'Write it as {example}.',
+      mend: { needs: '{key} in the form of {example}' },
     },
   },
   check({ facts }) {

@@ -24,16 +24,19 @@ export const ogTypeUnfit = defineCheck({
       says: 'og:type says {type}; the requirements say that {section} is {kind}.',
       fix: 'Write {kind} on line {line}, or change the requirements.',
       anywhere: 'Write {kind}, or change the requirements.',
+      mend: { say: 'og:type', as: '{kind}' },
     },
     home: {
       says: 'The home page says that it is an article.',
       fix: 'Write website on line {line}.',
       anywhere: 'Write website.',
+      mend: { say: 'og:type', as: 'website' },
     },
     dated: {
       says: 'The page is dated and says that it is a website.',
       fix: 'Write article on line {line}, with article:published_time.',
       anywhere: 'Write article, with article:published_time.',
+      mend: { say: 'og:type', as: 'article' },
     },
   },
   check(page, context) {

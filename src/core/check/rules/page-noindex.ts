@@ -15,10 +15,12 @@ export const pageNoindex = defineCheck({
       says: 'Line {line} keeps the page out of search: “{seen}”.',
       fix: 'Remove noindex on line {line}, unless it is meant.',
       anywhere: 'Remove noindex, unless it is meant.',
+      mend: { index: true },
     },
     header: {
       says: 'The server keeps the page out of search: X-Robots-Tag: {seen}.',
       fix: 'Remove the header, unless it is meant.',
+      mend: { needs: 'a server without the header, unless it is meant', where: 'server' },
     },
   },
   check(page) {

@@ -16,8 +16,16 @@ export const pageRedirected = defineCheck({
   looksAt: 'Addresses that links on the site name, and where they lead.',
   why: 'Each redirect costs the visitor time, and some places give up on long chains.',
   messages: {
-    redirects: { says: '{address} leads here by {count}: {chain}.{links}', fix: 'Link to {own}.' },
-    loop: { says: '{address} redirects in a circle: {chain}.{links}', fix: 'Break the circle, or correct the links.' },
+    redirects: {
+      says: '{address} leads here by {count}: {chain}.{links}',
+      fix: 'Link to {own}.',
+      mend: { needs: 'links that name {own}' },
+    },
+    loop: {
+      says: '{address} redirects in a circle: {chain}.{links}',
+      fix: 'Break the circle, or correct the links.',
+      mend: { needs: 'a server that does not send it in a circle', where: 'server' },
+    },
   },
   check({ url, fetch }) {
     const { redirects, ledHereBy, linkers, errorCode } = fetch

@@ -14,18 +14,22 @@ export const pageUnreachable = defineCheck({
     status: {
       says: '{url} answered {status}.{links}',
       fix: 'Put the page there, or correct the links that lead to it.',
+      mend: { needs: 'the page, or other links' },
     },
     missing: {
       says: '{url} is not in the build.{links}',
       fix: 'Build the page, or correct the links that lead to it.',
+      mend: { needs: 'the page, or other links' },
     },
     login: {
       says: '{url} is behind a login ({status}).{links}',
       fix: 'Open it to crawlers before launch, or give the run the login.',
+      mend: { needs: 'the page open to crawlers', where: 'server' },
     },
     failed: {
       says: '{url} could not be read. {reason}{links}',
       fix: 'Open the address in a browser and see what the server says.',
+      mend: { needs: 'a server that answers', where: 'server' },
     },
   },
   check({ url, file, fetch }, { gathering }) {

@@ -5,13 +5,18 @@ export const richFieldsMissing = defineCheck({
   id: 'rich-fields-missing',
   label: 'rich fields missing',
   subject: 'rich-data',
+  alsoReads: ['type', 'title', 'description', 'picture'],
   family: 'rich-data',
   level: 'warning',
   scope: 'page',
   looksAt: 'Articles, products, recipes, places, films and apps, by og:type or JSON-LD.',
   why: 'Without these fields the picture board and the search result lay out a plain link.',
   messages: {
-    lacks: { says: 'As {kind} the page lacks {lacks}.', fix: 'Add them to the tags or to the JSON-LD.' },
+    lacks: {
+      says: 'As {kind} the page lacks {lacks}.',
+      fix: 'Add them to the tags or to the JSON-LD.',
+      mend: { needs: '{lacks}' },
+    },
   },
   check({ facts }) {
     const rich = richKindOf(facts)

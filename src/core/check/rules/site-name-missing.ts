@@ -13,7 +13,11 @@ export const siteNameMissing = defineCheck({
   looksAt: 'og:site_name.',
   why: 'Chats show it over the title; without it they show the bare host.',
   messages: {
-    absent: { says: 'There is no og:site_name.', fix: 'Add <meta property="og:site_name"> with the name of the site.' },
+    absent: {
+      says: 'There is no og:site_name.',
+      fix: 'Add <meta property="og:site_name"> with the name of the site.',
+      mend: { say: 'og:site_name' },
+    },
   },
   check({ facts }) {
     return textsOf(facts, ['og:site_name']).length === 0 ? [{ message: 'absent' }] : []

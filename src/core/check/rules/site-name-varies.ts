@@ -13,7 +13,11 @@ export const siteNameVaries = defineCheck({
   looksAt: 'og:site_name of all pages.',
   why: 'One site under several names looks like several sites.',
   messages: {
-    varies: { says: 'og:site_name differs: {names}.', fix: 'Use one name on all pages; these have another than most.' },
+    varies: {
+      says: 'og:site_name differs: {names}.',
+      fix: 'Use one name on all pages; these have another than most.',
+      mend: { say: 'og:site_name', as: '{usual}' },
+    },
   },
   check({ readable }) {
     const pagesByName = new Map<string, string[]>()
@@ -27,6 +31,6 @@ export const siteNameVaries = defineCheck({
       .slice(0, 4)
       .map(([name]) => `“${name}”`)
       .join(', ')
-    return [{ message: 'varies', pages: others.flatMap(([, urls]) => urls), data: { names } }]
+    return [{ message: 'varies', pages: others.flatMap(([, urls]) => urls), data: { names, usual: most![0] } }]
   },
 })

@@ -21,6 +21,7 @@ export const tagAttribute = defineCheck({
       says: '{key} stands under {seen}.',
       fix: 'Write {right}="{key}" on line {line}.',
       anywhere: 'Write {right}="{key}".',
+      mend: { attribute: '{key}' },
     },
   },
   check({ facts }) {

@@ -4,6 +4,7 @@ export const tagFromScript = defineCheck({
   id: 'tag-from-script',
   label: 'tags from script',
   subject: 'head',
+  explainsAll: true,
   family: 'open-graph',
   level: 'warning',
   scope: 'page',
@@ -13,6 +14,7 @@ export const tagFromScript = defineCheck({
     shell: {
       says: 'The page as served is an empty shell for a script, without any Open Graph tag.',
       fix: 'Write the tags into the HTML when the site is built or served.',
+      mend: { needs: 'tags that are written when the site is built' },
     },
   },
   check({ facts }) {

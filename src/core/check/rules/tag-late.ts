@@ -15,6 +15,7 @@ export const tagLate = defineCheck({
       says: '{places} reads {kib} KiB and does not see {keys}.',
       fix: 'Move the tags before scripts and styles; line {line}.',
       anywhere: 'Move the tags before scripts and styles.',
+      mend: { earlier: true },
     },
   },
   check(page, context) {

@@ -19,11 +19,13 @@ export const tagOutsideHead = defineCheck({
       says: '{key} and {others} stand in the body: {by} closed the head.',
       fix: 'Move what closed the head behind the tags; line {line}.',
       anywhere: 'Move what closed the head behind the tags.',
+      mend: { earlier: true },
     },
     alone: {
       says: '{key} stands in the body: {by} closed the head.',
       fix: 'Move it into the head; line {line}.',
       anywhere: 'Move it into the head.',
+      mend: { earlier: true },
     },
   },
   check({ facts }) {

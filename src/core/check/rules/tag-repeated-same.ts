@@ -11,7 +11,11 @@ export const tagRepeatedSame = defineCheck({
   looksAt: 'Tags of which a page or a picture has one, canonical links, and pictures named twice.',
   why: 'Two of a kind are harmless while they agree, and a trap for the next edit.',
   messages: {
-    same: { says: '{key} stands twice with the same value, on lines {lines}.', fix: 'Leave one of them out.' },
+    same: {
+      says: '{key} stands twice with the same value, on lines {lines}.',
+      fix: 'Leave one of them out.',
+      mend: { once: '{key}' },
+    },
   },
   check({ facts }) {
     return repeatedTags(facts).flatMap(({ key, tags }) => {

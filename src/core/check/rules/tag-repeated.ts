@@ -14,6 +14,7 @@ export const tagRepeated = defineCheck({
     differs: {
       says: '{key} stands on line {first} (“{firstValue}”) and on line {second} (“{secondValue}”). {takers} take line {first}; a place that takes the last shows the other.',
       fix: 'Remove one of the two: find which theme or plugin writes line {second}.',
+      mend: { once: '{key}' },
     },
   },
   check({ facts }, { surfaces }) {

@@ -17,11 +17,13 @@ export const textGarbled = defineCheck({
       says: '{key} holds “�”: a character was lost.',
       fix: 'Save the page as UTF-8 and write the character again; line {line}.',
       anywhere: 'Save the page as UTF-8 and write the character again.',
+      mend: { rewrite: '{key}' },
     },
     misread: {
       says: '{key} holds “{seen}”: UTF-8 was read as another encoding.',
       fix: 'Declare and store the text as UTF-8 all the way; line {line}.',
       anywhere: 'Declare and store the text as UTF-8 all the way.',
+      mend: { rewrite: '{key}' },
     },
   },
   check({ facts }) {

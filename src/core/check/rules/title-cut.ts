@@ -6,6 +6,7 @@ export const titleCut = defineCheck({
   id: 'title-cut',
   label: 'title cut',
   subject: 'title',
+  alsoReads: ['site-name'],
   family: 'text',
   level: 'note',
   scope: 'page',
@@ -16,6 +17,7 @@ export const titleCut = defineCheck({
       says: 'The title is cut on {places}: “{lost}” is lost.',
       fix: 'Move what matters to the front, or shorten it; line {line}.',
       anywhere: 'Move what matters to the front, or shorten it.',
+      mend: { rewrite: 'title' },
     },
   },
   check(page, context) {

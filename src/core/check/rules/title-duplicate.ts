@@ -6,6 +6,7 @@ export const titleDuplicate = defineCheck({
   id: 'title-duplicate',
   label: 'title shared',
   subject: 'title',
+  alsoReads: ['site-name'],
   family: 'text',
   level: 'warning',
   scope: 'site',
@@ -15,6 +16,7 @@ export const titleDuplicate = defineCheck({
     shared: {
       says: '{count} pages are all called “{text}”.',
       fix: 'Give each of these pages a title of its own.',
+      mend: { vary: 'title' },
     },
   },
   check(context) {

@@ -15,6 +15,7 @@ export const titleLong = defineCheck({
       says: '{key} has {count} characters, over {most}.',
       fix: 'Say it in fewer words, the part that tells this page from others first; line {line}.',
       anywhere: 'Say it in fewer words, the part that tells this page from others first.',
+      mend: { rewrite: 'title' },
     },
   },
   check(page, context) {

@@ -12,11 +12,16 @@ export const titleMissing = defineCheck({
   looksAt: 'The page’s <title>.',
   why: 'Search results and browser tabs show it, and most places fall back to it. Without one a link has no name.',
   messages: {
-    absent: { says: 'There is no <title>.', fix: 'Add a <title> to the head that says what this page is.' },
+    absent: {
+      says: 'There is no <title>.',
+      fix: 'Add a <title> to the head that says what this page is.',
+      mend: { say: 'title' },
+    },
     empty: {
       says: 'The <title> is empty.',
       fix: 'Give the <title> on line {line} a text that says what this page is.',
       anywhere: 'Give the <title> a text that says what this page is.',
+      mend: { say: 'title' },
     },
   },
   check({ facts }) {

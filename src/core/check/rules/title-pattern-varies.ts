@@ -50,6 +50,7 @@ export const titlePatternVaries = defineCheck({
   id: 'title-pattern-varies',
   label: 'title pattern varies',
   subject: 'title',
+  alsoReads: ['site-name'],
   family: 'text',
   level: 'note',
   scope: 'site',
@@ -59,10 +60,12 @@ export const titlePatternVaries = defineCheck({
     varies: {
       says: 'Titles of {section} ({count}) are not built like the others, which end or begin as in “{habit}”.',
       fix: 'Use one order and one separator for the section.',
+      mend: { retitle: '{habit}' },
     },
     twice: {
       says: 'Titles of {section} ({count}) hold the site’s name twice.',
       fix: 'Let either the page’s title or the template add it.',
+      mend: { retitle: '' },
     },
   },
   check(context): SiteRaised[] {

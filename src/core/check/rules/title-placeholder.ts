@@ -14,6 +14,7 @@ export const titlePlaceholder = defineCheck({
   id: 'title-placeholder',
   label: 'template’s title',
   subject: 'title',
+  alsoReads: ['site-name'],
   family: 'text',
   level: 'error',
   scope: 'page',
@@ -24,6 +25,7 @@ export const titlePlaceholder = defineCheck({
       says: '{key} still says “{seen}”, as the template does.',
       fix: 'Write what this page is into {key}, line {line}.',
       anywhere: 'Write what this page is into {key}.',
+      mend: { say: '{key}' },
     },
   },
   check({ url, facts }, { addresses }) {

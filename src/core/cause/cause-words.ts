@@ -1,0 +1,140 @@
+import type { FindingWords } from '../check'
+import { sectionName } from '../section'
+import { ownEntry } from '../text'
+import type { Plan, PlannedEdit } from './plan'
+
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
+
+/** `a, b and c`; long lists are counted out. */
+export function listed(items: readonly string[], most = 7): string {
+  const named = items.length > most ? [...items.slice(0, most - 1), `${items.length - most + 1} more`] : items
+  return named.length < 2 ? (named[0] ?? '') : `${named.slice(0, -1).join(', ')} and ${named.at(-1)}`
+}
+
+const shortened = (text: string, most = 90) => (text.length > most ? `${[...text].slice(0, most).join('')}…` : text)
+
+const pathOf = (url: string, site: string) => (url.startsWith(site) ? `/${url.slice(site.length)}` : url)
+
+/** What a rule's names stand for, as people say it. */
+const NAMES: Readonly<Record<string, string>> = {
+  '{page}': 'the page’s own address',
+  '{page}, without its slash': 'the page’s own address, without its slash',
+  '{title}': 'the page’s title',
+  '{title’s own part}': 'the page’s own part of its title',
+  '{heading}': 'its heading',
+  '{description}': 'its description',
+  '{paragraph}': 'its own first paragraph',
+  '{og:title}': 'its og:title',
+  '{og:description}': 'its og:description',
+  '{language}': 'the language of each page',
+  '{locale}': 'the language and territory of each page, as in en_GB',
+  '{width}': 'the width of the picture’s file',
+  '{height}': 'the height of the picture’s file',
+  '{content picture}': 'the picture that its content shows',
+  '{content alt}': 'the text that its content gives the picture',
+  '{of the page’s own}': 'each page’s own',
+}
+
+/** A side of a rule in words: what it stands for, or the value itself. */
+function inWords(side: string): string {
+  return ownEntry(NAMES, side) ?? (side.startsWith('{rest}') || side.endsWith('{rest}') ? side : `“${shortened(side)}”`)
+}
+
+/** Where the edits are made, as the subject of a sentence. */
+function placeOf({ scope: { where, sections, trait } }: Plan, pages: readonly string[], site: string): string {
+  switch (where) {
+    case 'site':
+      return 'the site’s settings'
+    case 'layout':
+      return trait ? `the layout of ${trait}` : 'the layout that all pages share'
+    case 'section':
+      return sections.length === 1
+        ? `the template of ${sectionName(sections[0]!)}`
+        : `the templates of ${listed(sections.map(sectionName), 4)}`
+    case 'server':
+      return 'the server'
+    default:
+      return pages.length === 1 ? pathOf(pages[0]!, site) : count(pages.length, 'page')
+  }
+}
+
+const tagsOf = (edits: readonly PlannedEdit[]) => [...new Set(edits.map(({ tag }) => tag))]
+
+/** What is left out, or empty: the tags, and what each is to say. */
+function lacksSentence(edits: readonly PlannedEdit[], who: string, many: boolean, share: string): string {
+  const empty = edits.filter(({ rule }) => rule.from === '')
+  const absent = edits.filter(({ rule }) => rule.from !== '')
+  const verb = (single: string, plural: string) => (many ? plural : single)
+  const parts = [
+    empty.length > 0 ? `${verb('writes', 'write')} ${listed(tagsOf(empty))} empty` : '',
+    absent.length > 0 ? `${verb('leaves', 'leave')} out ${listed(tagsOf(absent))}` : '',
+  ].filter(Boolean)
+  const filled = edits.flatMap(({ tag, rule: { to } }) =>
+    to === null || to === '{needed}' ? [] : [`${tag}: ${inWords(to)}`],
+  )
+  const left = edits.filter(({ rule: { to } }) => to === null).map(({ tag }) => tag)
+  const out = left.length > 0 ? ` Leave out ${listed(left)}.` : ''
+  return `${who} ${parts.join(' and ')}${share}.${filled.length > 0 ? ` Write ${filled.join('; ')}.` : ''}${out}`
+}
+
+function changeSentence({ tag, rule: { from, to } }: PlannedEdit, who: string, many: boolean, share: string): string {
+  const verb = many ? 'have' : 'has'
+  const seen = from === null || from === '{value}' ? '' : ` as ${inWords(from)}`
+  const now = `${who} ${verb} ${tag}${seen}${share}.`
+  if (to === null) return `${now} Leave it out.`
+  if (to === '{needed}') return now
+  return `${now} Write ${inWords(to)}.`
+}
+
+/** Edits of a single page: with what stands there and what is to stand there instead of the rule. */
+function withValues({ edits, changes }: Plan): PlannedEdit[] {
+  const own = [...changes.values()].flat()
+  return edits.map((edit) => {
+    const says = own.find(({ change }) => change.kind === 'say' && change.tag === edit.tag)
+    if (!says || says.change.kind !== 'say' || says.needs !== null) return edit
+    return { ...edit, rule: { from: says.from, to: says.change.value } }
+  })
+}
+
+/** What is to be done, in a sentence or two; `main` are the words of the gravest finding. */
+export function sentenceFor(plan: Plan, pages: readonly string[], main: FindingWords, site: string): string {
+  const { scope, needs } = plan
+  const edits = pages.length === 1 ? withValues(plan) : plan.edits
+  const who = capital(placeOf(plan, pages, site))
+  const many = who.startsWith('The templates') || /^\d+ pages/.test(who)
+  const isTemplate = scope.where === 'layout' || scope.where === 'section'
+  const share = isTemplate
+    ? ` on ${pages.length === scope.of ? 'all ' : ''}${pages.length === scope.of ? '' : `${pages.length} of `}${count(Math.max(scope.of, pages.length), 'page')}`
+    : ''
+  if (plan.pictures.length > 0 || plan.crawlers !== null || plan.hasNewIcon) return `${main.message} ${main.fix}`
+  if (edits.every(({ kind, rule }) => kind === 'say' && (rule.from === null || rule.from === '')))
+    return lacksSentence(edits, who, many, share)
+  const first = edits[0]!
+  if (needs.length > 0) {
+    const tags = listed(tagsOf(edits))
+    const of = pages.length === 1 ? who : `${count(pages.length, 'page')}`
+    return `${of}: ${tags} to be written anew. ${pages.length === 1 ? '' : 'One of them: '}${main.message}`
+  }
+  switch (first.kind) {
+    case 'attribute':
+      return `${who} ${many ? 'have' : 'has'} ${listed(tagsOf(edits))} under ${first.rule.from}${share}. Write ${first.rule.to}.`
+    case 'rename':
+      return `${who} ${many ? 'have' : 'has'} a tag called ${first.rule.from}${share}. Call it ${first.rule.to}.`
+    case 'once':
+      return `${who} ${many ? 'have' : 'has'} ${listed(tagsOf(edits))} twice${share}. Leave the second out${plan.emitter === null ? ': find what writes it.' : `: it stands beneath the comment “${plan.emitter}”, that is who writes it.`}`
+    case 'earlier':
+      return `${who}: ${main.message}${isTemplate ? ` So${share}.` : ''} ${main.fix}`
+    case 'unlink':
+    case 'share':
+      return `${who}: ${main.message} ${main.fix}`
+    default:
+  }
+  const rules = new Set(edits.map(({ rule }) => `${rule.from}\n${rule.to}`))
+  if (edits.length > 1 && rules.size === 1)
+    return changeSentence({ ...first, tag: listed(tagsOf(edits)) }, who, many, share)
+  const sentences = edits.map((edit) => changeSentence(edit, who, many, share))
+  return sentences.length > 3
+    ? `${sentences.slice(0, 3).join(' ')} And ${edits.length - 3} tags more.`
+    : sentences.join(' ')
+}

@@ -1,0 +1,494 @@
+import { isPrivateHost, resolveAddress } from '../address'
+import {
+  type CheckContext,
+  defaultPicture,
+  isAtLeast,
+  lettersWorth,
+  ownPart,
+  placeholderIn,
+  sizedImage,
+  usualAffix,
+} from '../check'
+import { saidBy } from '../draft'
+import { type GatheredImage, type GatheredPage, isKnownType, type PageFacts } from '../model'
+import { firstValue, likelyContentImages, ogImages, publicImageUrl } from '../surface'
+import { groupBy, isBlank, ownEntry } from '../text'
+import { languageOf } from './language-of'
+
+export type ReadPage = GatheredPage & { facts: PageFacts }
+
+/**
+ * What a tag should say on a page. `needs`: it stands in for something that has to be made first, in words; null where
+ * the page or its site says it already.
+ */
+export type Proposed = {
+  value: string
+  needs: string | null
+  /** What it is in terms of the page, where that is known: `{title’s own part}`. */
+  term?: string | undefined
+}
+
+/** What has to be made before a tag can be written, by the tag. */
+const NEEDS: Readonly<Record<string, string>> = {
+  'og:url': 'the production address',
+  canonical: 'the production address',
+  title: 'a title that says what the page is',
+  description: 'a sentence that says what the page is',
+  'og:image': 'a picture of 1200 × 630',
+  'og:image:alt': 'a text that says what the picture shows',
+  'og:site_name': 'the name of the site',
+  'twitter:site': 'the account, as @name',
+  'twitter:creator': 'the account, as @name',
+  'fb:app_id': 'the app’s number',
+  'fb:admins': 'the account’s number',
+  'html lang': 'the language of the page',
+  'og:image:width': 'the picture, to take its size from',
+  'og:image:height': 'the picture, to take its size from',
+  'article:author': 'the author’s name',
+  'article:published_time': 'the day of publication',
+}
+
+/** The page's title without what the template adds to it. */
+export const OF_TITLE = '{title’s own part}'
+
+const OWN_ADDRESS: ReadonlySet<string> = new Set(['og:url', 'canonical', 'og:image'])
+
+const familyOf = (tag: string) => /(?:^|:)(title|description)$/.exec(tag)?.[1] ?? tag
+export const needsFor = (tag: string): string => ownEntry(NEEDS, familyOf(tag)) ?? `a value for ${tag}`
+
+/** Shortest sentence that is a description, in letters, and longest that is shown whole. */
+const DESCRIPTION = { min: 50, max: 200 }
+/** Shortest name that tells a page from others, in letters, and longest that a card has room for. */
+const TITLE = { min: 15, max: 70 }
+
+/** The value that occurs most; of equals the first. */
+const usualOf = <T>(values: Iterable<T>): T | null => {
+  const counts = new Map<T, number>()
+  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1)
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null
+}
+
+const LD_TYPES: Readonly<Record<string, string>> = {
+  article: 'article',
+  product: 'product',
+  place: 'place',
+  film: 'video.movie',
+  recipe: 'article',
+  app: 'product',
+}
+
+/** Stands for a picture that is still to be made: what any place shows whole. */
+export function standInPicture(url: string): GatheredImage {
+  return {
+    url,
+    status: 200,
+    format: 'jpeg',
+    width: 1200,
+    height: 630,
+    bytes: 90_000,
+    alpha: false,
+    animated: false,
+    hash: `sha256:stand-in-${url}`,
+    contentType: 'image/jpeg',
+    error: null,
+    errorCode: null,
+    iconOnly: false,
+    look: null,
+  }
+}
+
+/** Marks the address of a picture that is still to be made. */
+const TO_MAKE = '__to-be-made__'
+export const isToBeMade = (url: string): boolean => url.includes(`/${TO_MAKE}/`)
+
+/** Values that pages say themselves, for tags that lack them; what the whole site tells is worked out once. */
+export class Desk {
+  private readonly order: ReadonlyMap<string, number>
+  private readonly paragraphs = new Map<string, number>()
+  private readonly names = new Map<string, number>()
+  private readonly types: ReadonlyMap<string, string>
+  private readonly languages: ReadonlyMap<string, string>
+  private readonly saidLanguages: ReadonlyMap<string, string>
+  readonly siteName: string | null
+  private readonly defaultPicture: string | null
+  private readonly mayShareDefault: boolean
+  private readonly isSiteUnknown: boolean
+  private readonly accounts: { site: string | null; creator: string | null }
+
+  constructor(private readonly context: CheckContext) {
+    const { readable } = context
+    this.order = new Map(context.pages.map(({ url }, index) => [url, index + 1]))
+    for (const { facts } of readable) {
+      const count = (map: Map<string, number>, text: string | null) =>
+        isBlank(text) || map.set(text!, (map.get(text!) ?? 0) + 1)
+      count(this.paragraphs, facts.firstParagraph)
+    }
+    this.siteName = this.nameOfSite()
+    this.isSiteUnknown = isPrivateHost(new URL(context.addresses.site).hostname)
+    for (const { facts } of readable) {
+      const own = [facts.title, facts.h1].flatMap((name) => (isBlank(name) ? [] : [ownPart(name!, this.siteName)]))
+      for (const name of new Set(own)) this.names.set(name, (this.names.get(name) ?? 0) + 1)
+    }
+    this.types = this.typesBySection()
+    this.languages = this.languagesByGroup()
+    this.saidLanguages = this.languagesSaid()
+    this.defaultPicture = defaultPicture(context)
+    const users = readable.filter((page) => context.declaredImages(page)[0]?.url === this.defaultPicture).length
+    // Half of a site with one picture is a fault of its own: the default may help a few pages, not many.
+    this.mayShareDefault = this.defaultPicture !== null && users * 3 < readable.length
+    const account = (key: string) => usualOf(readable.flatMap(({ facts }) => accountIn(firstValue(facts, key)) ?? []))
+    this.accounts = { site: account('twitter:site'), creator: null }
+  }
+
+  private nameOfSite(): string | null {
+    const { readable, requirements } = this.context
+    const isName = (name: string) => !/^(?:https?:|www\.)|^\S+\.[a-z]{2,}\/?$/i.test(name)
+    const said = readable.flatMap(({ facts }) => firstValue(facts, 'og:site_name') ?? []).filter(isName)
+    const inJsonLd = readable.flatMap(({ facts }) => facts.jsonLd.flatMap(({ siteNames = [] }) => siteNames[0] ?? []))
+    return requirements.identity?.name ?? usualOf(said) ?? usualAffix(this.context)?.name ?? usualOf(inJsonLd)
+  }
+
+  private typesBySection(): Map<string, string> {
+    const bySection = new Map<string, string[]>()
+    for (const page of this.context.readable) {
+      const type = firstValue(page.facts, 'og:type')
+      const section = this.sectionOf(page)
+      if (type && isKnownType(type)) bySection.set(section, [...(bySection.get(section) ?? []), type])
+    }
+    return new Map([...bySection].map(([section, types]) => [section, usualOf(types)!]))
+  }
+
+  private sectionOf({ url }: { url: string }): string {
+    return this.context.sections.get(url) ?? '/'
+  }
+
+  /** Pages of one section and one first segment are mostly of one language. */
+  private groupOf(page: { url: string }): string {
+    return `${this.sectionOf(page)} ${new URL(page.url).pathname.slice(new URL(this.context.addresses.site).pathname.length).split('/')[0]}`
+  }
+
+  private languagesByGroup(): Map<string, string> {
+    const texts = new Map<string, string>()
+    const all: string[] = []
+    for (const page of this.context.readable) {
+      const { title, description, h1, firstParagraph } = page.facts
+      const text = [title, h1, description, firstParagraph].filter(Boolean).join('\n')
+      const group = this.groupOf(page)
+      const known = texts.get(group) ?? ''
+      // A few pages tell the language of their section; more of them tell no more.
+      if (known.length < 4000) texts.set(group, `${known}\n${text}`)
+      if (all.length < 200) all.push(text)
+    }
+    const ofSite = languageOf(all.join('\n'))
+    const found = new Map<string, string>()
+    for (const [group, text] of texts) {
+      const language = languageOf(text) ?? ofSite
+      if (language !== null) found.set(group, language)
+    }
+    return found
+  }
+
+  /** What most pages of each group say that their language is. */
+  private languagesSaid(): Map<string, string> {
+    const said = groupBy(
+      this.context.readable.filter(({ facts }) => !isBlank(facts.language)),
+      (page) => this.groupOf(page),
+    )
+    return new Map([...said].map(([group, pages]) => [group, usualOf(pages.map(({ facts }) => facts.language!))!]))
+  }
+
+  /** Language of a page: as its own hreflang has it, by its text, by that of its section. */
+  language(page: ReadPage): string | null {
+    const { facts } = page
+    const own = facts.links.find(
+      ({ hreflang, href }) => hreflang && hreflang !== 'x-default' && this.publicAddress(page, href) === page.url,
+    )
+    if (own) return own.hreflang!
+    const text = [facts.title, facts.h1, facts.description, facts.firstParagraph].filter(Boolean).join('\n')
+    const usual = this.saidLanguages.get(this.groupOf(page)) ?? null
+    const told = languageOf(text)
+    if (told !== null && usual !== null && usual.split('-')[0]!.toLowerCase() === told) return usual
+    return told ?? usual ?? this.languages.get(this.groupOf(page)) ?? null
+  }
+
+  private publicAddress(page: ReadPage, href: string): string | null {
+    const address = resolveAddress(href, page.url)
+    return address === null ? null : this.context.addresses.toPublic(address)
+  }
+
+  /** A number that is the page's own: what stands in for its texts differs from page to page. */
+  private numberOf(page: GatheredPage): number {
+    return this.order.get(page.url) ?? 0
+  }
+
+  private standIn(tag: string, page: ReadPage): Proposed {
+    const needs = needsFor(tag)
+    const number = this.numberOf(page)
+    if (familyOf(tag) === 'description')
+      return { value: `A sentence that says what page ${number} is about, and makes a person click it.`, needs }
+    if (familyOf(tag) === 'title') return { value: this.retitled(page, tag, `What page ${number} is about`), needs }
+    if (tag === 'og:image')
+      return { value: new URL(`${TO_MAKE}/${number}.jpg`, this.context.addresses.site).href, needs }
+    if (tag === 'twitter:site' || tag === 'twitter:creator') return { value: '@account', needs }
+    if (tag === 'fb:app_id' || tag === 'fb:admins') return { value: '1234567890', needs }
+    if (tag === 'og:image:width') return { value: '1200', needs }
+    if (tag === 'og:image:height') return { value: '630', needs }
+    if (tag === 'html lang') return { value: 'en', needs }
+    if (tag.endsWith('_time') || tag.endsWith('_date')) return { value: '2026-01-01', needs }
+    if (tag.endsWith(':amount')) return { value: '1.00', needs }
+    if (tag.endsWith(':currency')) return { value: 'EUR', needs }
+    return { value: 'To be written', needs }
+  }
+
+  /** A title of a page's tag with another own part: what the template adds to it stays. */
+  private retitled({ facts }: ReadPage, tag: string, own: string): string {
+    const said = (tag === 'title' ? facts.title : firstValue(facts, tag)) ?? ''
+    const part = ownPart(said, this.siteName)
+    const isPattern = this.siteName !== null && part !== said && part !== '' && said.includes(part)
+    return isPattern && said.length - part.length <= TITLE.max - own.length ? said.replace(part, () => own) : own
+  }
+
+  /**
+   * What a tag should say on a page: what the page says elsewhere, else what stands in for what a person has to make.
+   * null where nothing can stand in for it.
+   */
+  valueOf(tag: string, page: ReadPage, now: string | null): Proposed | null {
+    // Of a build whose production address is not known no page's own address is.
+    if (OWN_ADDRESS.has(tag) && this.isSiteUnknown) return null
+    const said = this.saidElsewhere(tag, page, now)
+    if (said === null) return this.standIn(tag, page)
+    return { value: said, needs: null, term: this.termOf(tag, said, page) }
+  }
+
+  private termOf(tag: string, said: string, { facts }: ReadPage): string | undefined {
+    return tag === 'og:title' && said === ownPart(facts.title ?? '', this.siteName) ? OF_TITLE : undefined
+  }
+
+  /** A text that only a person can write, in place of what a tag says. */
+  rewritten(tag: string, page: ReadPage): Proposed {
+    return this.standIn(tag, page)
+  }
+
+  /** A text of the page's own where pages share one: what only this page says, else a person's. */
+  varied(family: 'title' | 'description', tag: string, page: ReadPage): Proposed {
+    if (family === 'description') {
+      const own = this.paragraph(page)
+      return own === null ? this.standIn(tag, page) : { value: own, needs: null }
+    }
+    const now = tag === 'title' ? page.facts.title : firstValue(page.facts, tag)
+    const taken = ownPart(now ?? '', this.siteName)
+    const isFit = (name: string) =>
+      this.names.get(name) === 1 && name !== taken && lettersWorth(name) >= TITLE.min && [...name].length <= TITLE.max
+    const own = this.ownName(page, isFit)
+    if (own === null) return this.standIn(tag, page)
+    const value = this.retitled(page, tag, own)
+    return { value, needs: null, term: this.termOf(tag, value, page) }
+  }
+
+  /** Does the page say its own text, so that others which say it are to change? */
+  isOwn(family: 'title' | 'description', { facts }: ReadPage): boolean {
+    if (family !== 'title') return false
+    const own = ownPart(facts.title ?? '', this.siteName)
+    return firstValue(facts, 'og:title') === own && this.names.get(own) === 1
+  }
+
+  /** The page's own name, from its title or its heading; null where neither says what the page is. */
+  private ownName({ facts }: ReadPage, isFit: (own: string) => boolean): string | null {
+    for (const whole of [facts.title, facts.h1]) {
+      if (isBlank(whole)) continue
+      const own = ownPart(whole!, this.siteName)
+      if (isFit(own) && placeholderIn(own, whole!) === null && own.toLowerCase() !== 'home') return own
+    }
+    return null
+  }
+
+  /** The first paragraph, where it is a sentence and no other page has it too: those of menus and notices are on many. */
+  private paragraph({ facts }: ReadPage): string | null {
+    const text = facts.firstParagraph
+    if (isBlank(text) || this.paragraphs.get(text!) !== 1 || lettersWorth(text!) < DESCRIPTION.min) return null
+    if (placeholderIn(text!, text!) !== null) return null
+    return shortened(text!, DESCRIPTION.max)
+  }
+
+  private saidElsewhere(tag: string, page: ReadPage, now: string | null): string | null {
+    const { facts } = page
+    switch (tag) {
+      case 'og:url':
+      case 'canonical':
+        return page.url
+      case 'html lang':
+        return this.language(page)
+      case 'og:title':
+      case 'twitter:title': {
+        const own = this.ownName(page, () => true)
+        return own === null || own === now ? null : own
+      }
+      case 'title': {
+        const isNew = (name: string | null) => !isBlank(name) && name !== facts.title
+        const name = [firstValue(facts, 'og:title'), facts.h1].find(isNew)
+        if (!name || placeholderIn(name, name) !== null || lettersWorth(name) < TITLE.min) return null
+        return [...name].length <= TITLE.max ? name : null
+      }
+      case 'description':
+      case 'og:description':
+      case 'twitter:description': {
+        const other = tag === 'description' ? firstValue(facts, 'og:description') : firstValue(facts, 'description')
+        const isFit = other !== null && other !== now && placeholderIn(other, other) === null
+        return isFit ? other : this.paragraph(page)
+      }
+      case 'og:type':
+        return this.type(page)
+      case 'twitter:card':
+        return this.cardKind(page)
+      case 'og:site_name':
+        return this.siteName
+      case 'og:locale':
+        return this.locale(page)
+      case 'og:image':
+        return this.picture(page)
+      case 'og:image:width':
+      case 'og:image:height':
+        return this.side(page, tag === 'og:image:width' ? 'width' : 'height')
+      case 'og:image:alt':
+        return this.alternative(page)
+      case 'twitter:site':
+        return accountIn(now) ?? this.accounts.site
+      case 'twitter:creator':
+        return accountIn(now)
+      default:
+        return null
+    }
+  }
+
+  /** By what its JSON-LD describes, by a day of publication, by what its section is; never by its path. */
+  private type(page: ReadPage): string {
+    const { facts } = page
+    if (page.url === this.context.addresses.site) return 'website'
+    const required = this.context.requirements.sections?.[this.sectionOf(page)]?.kind
+    if (required && required !== 'not-shared') return required
+    const thing = facts.jsonLd.flatMap(({ things }) => things ?? [])[0]
+    const described = thing && ownEntry(LD_TYPES, thing.kind)
+    if (described) return described
+    if (firstValue(facts, 'article:published_time') !== null) return 'article'
+    return this.types.get(this.sectionOf(page)) ?? 'website'
+  }
+
+  /** The large card where the page's picture fills it, the small one for an upright or a small one. */
+  private cardKind(page: ReadPage): string {
+    const declared = this.context.declaredImages(page)[0]
+    const image = declared && this.context.images.get(declared.url)
+    const size = image && sizedImage(image)
+    if (!size) return 'summary_large_image'
+    return size.width >= 300 && size.height >= 157 && size.width >= 1.5 * size.height
+      ? 'summary_large_image'
+      : 'summary'
+  }
+
+  private locale(page: ReadPage): string | null {
+    try {
+      const { language, region } = new Intl.Locale(page.facts.language ?? this.language(page) ?? '').maximize()
+      return region ? `${language}_${region}` : null
+    } catch {
+      return null
+    }
+  }
+
+  /** A large picture of the page's own content; else the site's default, while few pages share it. */
+  private picture(page: ReadPage): string | null {
+    for (const { src } of likelyContentImages(page.facts)) {
+      const url = publicImageUrl(page, src, this.context)
+      const image = url === null ? undefined : this.context.images.get(url)
+      const size = image && sizedImage(image)
+      if (image && size && isGoodPicture(image, size)) return url
+    }
+    return this.mayShareDefault ? this.defaultPicture : null
+  }
+
+  /** The side of the picture that og:image names, from the file's own header. */
+  side(page: ReadPage, side: 'width' | 'height'): string | null {
+    const [first] = ogImages(page.facts).filter(({ forms }) => forms.some(({ value }) => !isBlank(value)))
+    const form = first?.forms.find(({ value }) => !isBlank(value))
+    const url = form ? publicImageUrl(page, form.value!, this.context) : null
+    const image = url === null ? undefined : this.pictureAt(url)
+    const size = image && sizedImage(image)
+    return size ? String(size[side]) : null
+  }
+
+  private pictureAt(url: string): GatheredImage | undefined {
+    return isToBeMade(url) ? standInPicture(url) : this.context.images.get(url)
+  }
+
+  /** The text that the content gives the very same picture. */
+  private alternative(page: ReadPage): string | null {
+    const declared = this.context.declaredImages(page)[0]
+    if (!declared) return null
+    const same = page.facts.contentImages.find(
+      ({ src, alt }) =>
+        !isBlank(alt) &&
+        !NO_ALT.test(alt!) &&
+        lettersWorth(alt!) >= 8 &&
+        publicImageUrl(page, src, this.context) === declared.url,
+    )
+    return same?.alt?.trim() ?? null
+  }
+
+  /** The page's title, built like another of its section. */
+  builtLike(page: ReadPage, habit: string): Proposed {
+    const name = this.siteName
+    const title = page.facts.title ?? ''
+    const own = ownPart(title, name)
+    const part = ownPart(habit, name)
+    if (habit === '' && name !== null) {
+      const once = own === name ? title : own
+      return { value: once, needs: null }
+    }
+    return { value: habit.replace(part, () => own), needs: null }
+  }
+
+  /** What a tag says now, as an edit of it starts from: null where it is not there. */
+  now(tag: string, { facts }: ReadPage): string | null {
+    return saidBy(facts, tag)
+  }
+}
+
+/** Formats that every place shows. */
+const SHOWN = new Set<string | null>(['jpeg', 'png', 'webp'])
+/** What every place shows large, and crops by a fifth at most. */
+const GOOD = { width: 1200, height: 630, narrowest: 1.53, widest: 2.38, bytes: 300_000 }
+
+/** Would the picture be shared as it is, without a fault of its own? */
+function isGoodPicture(image: GatheredImage, size: { width: number; height: number }): boolean {
+  const ratio = size.width / size.height
+  return (
+    isAtLeast(size, GOOD) &&
+    ratio >= GOOD.narrowest &&
+    ratio <= GOOD.widest &&
+    SHOWN.has(image.format) &&
+    image.alpha !== true &&
+    !image.animated &&
+    (image.bytes ?? 0) <= GOOD.bytes
+  )
+}
+
+/** Alternative texts that are the template's, or no text at all. */
+const NO_ALT = /placeholder|^(?:image|img|photo|picture|user)\b|^\W*$/i
+
+/** `@name` in what somebody wrote for it: an address of a profile, a name without its sign. */
+function accountIn(text: string | null): string | null {
+  const name = /^(?:https?:\/\/[^/]+\/)?@?(\w{1,15})\/?$/.exec(text?.trim() ?? '')?.[1]
+  return name === undefined ? null : `@${name}`
+}
+
+/** The whole sentences at the start of a text that fit; else its words. */
+function shortened(text: string, most: number): string {
+  if ([...text].length <= most) return text
+  const start = [...text].slice(0, most).join('')
+  const end = Math.max(
+    start.lastIndexOf('. '),
+    start.lastIndexOf('! '),
+    start.lastIndexOf('? '),
+    start.lastIndexOf('。'),
+  )
+  if (end >= DESCRIPTION.min) return start.slice(0, end + 1)
+  return start.slice(0, Math.max(start.lastIndexOf(' '), DESCRIPTION.min)).trimEnd()
+}

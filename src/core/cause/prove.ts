@@ -1,0 +1,417 @@
+import { parseRobots } from '../address'
+import {
+  type Check,
+  type CheckContext,
+  checkOf,
+  checkPage,
+  checkSite,
+  checks,
+  ownPart,
+  type PageVerdict,
+  type Subject,
+} from '../check'
+import type { Finding, GatheredImage, GatheredPage, SiteFinding } from '../model'
+import { type Card, cardOf, type Surface } from '../surface'
+import { addTo } from '../text'
+import { changedPage, slotOf, subjectsOf } from './change'
+import { addChange } from './collect'
+import { type Desk, isToBeMade, OF_TITLE, type ReadPage, standInPicture } from './desk'
+import type { PageChange, Plan } from './plan'
+import { proposalsFor } from './propose'
+
+/** A finding where it stands; a finding of the site stands at all of its pages. */
+export type Gone = { url: string; finding: Finding | SiteFinding }
+
+/** What really went and came when a plan was tried. */
+export type Proof = { gone: Gone[]; came: Gone[] }
+
+/** Times that what a change brings is mended along with it, before the change is given up. */
+const ROUNDS = 3
+
+/** Pictures of a run with some made anew, without copying them all. */
+class LayeredPictures implements ReadonlyMap<string, GatheredImage> {
+  constructor(
+    private readonly below: ReadonlyMap<string, GatheredImage>,
+    private readonly above: ReadonlyMap<string, GatheredImage>,
+  ) {}
+  get size() {
+    return this.below.size + [...this.above.keys()].filter((url) => !this.below.has(url)).length
+  }
+  get(url: string): GatheredImage | undefined {
+    return this.above.get(url) ?? this.below.get(url) ?? (isToBeMade(url) ? standInPicture(url) : undefined)
+  }
+  has(url: string): boolean {
+    return this.get(url) !== undefined
+  }
+  *entries(): MapIterator<[string, GatheredImage]> {
+    for (const [url, image] of this.below) yield [url, this.above.get(url) ?? image]
+    for (const [url, image] of this.above) if (!this.below.has(url)) yield [url, image]
+  }
+  *keys(): MapIterator<string> {
+    for (const [url] of this.entries()) yield url
+  }
+  *values(): MapIterator<GatheredImage> {
+    for (const [, image] of this.entries()) yield image
+  }
+  [Symbol.iterator]() {
+    return this.entries()
+  }
+  forEach(call: (image: GatheredImage, url: string, map: ReadonlyMap<string, GatheredImage>) => void): void {
+    for (const [url, image] of this.entries()) call(image, url, this)
+  }
+}
+
+/** The run's context with other pictures, and other pages where these are given. */
+function contextWith(
+  base: CheckContext,
+  above: ReadonlyMap<string, GatheredImage>,
+  pages: readonly GatheredPage[] = base.pages,
+  robotsTxt: string | null = null,
+): CheckContext {
+  const images = new LayeredPictures(base.images, above)
+  const robots = robotsTxt === null ? base.cards.robots : parseRobots(robotsTxt)
+  const cards = { ...base.cards, images, robots }
+  const made = new WeakMap<GatheredPage, Map<string, Card>>()
+  return {
+    ...base,
+    gathering: { ...base.gathering, pages: pages as GatheredPage[] },
+    pages,
+    readable: pages === base.pages ? base.readable : pages.filter((page): page is ReadPage => page.facts !== null),
+    images,
+    cards,
+    cardOf(page: GatheredPage, surface: Surface) {
+      const ofPage = made.get(page) ?? new Map<string, Card>()
+      made.set(page, ofPage)
+      const known = ofPage.get(surface.id)
+      if (known) return known
+      const card = cardOf(page, surface, cards)
+      ofPage.set(surface.id, card)
+      return card
+    },
+  }
+}
+
+/** Checks whose answer may hang on these subjects; those of many tags always may. */
+function checksFor(subjects: ReadonlySet<Subject>, known: Map<string, readonly Check[]>): readonly Check[] {
+  const key = [...subjects].sort().join(' ')
+  const found = known.get(key)
+  if (found) return found
+  const made = checks.filter(
+    ({ subject, alsoReads = [] }) =>
+      subject === undefined || subjects.has(subject) || alsoReads.some((one) => subjects.has(one)),
+  )
+  known.set(key, made)
+  return made
+}
+
+const keyOf = ({ rule, image, data }: Finding) => `${rule}\n${image ?? ''}\n${data?.['key'] ?? ''}`
+
+/** Findings of the first list that the second does not have, each counted. */
+function without(findings: readonly Finding[], others: readonly Finding[]): Finding[] {
+  const left = new Map<string, number>()
+  for (const one of others) left.set(keyOf(one), (left.get(keyOf(one)) ?? 0) + 1)
+  return findings.filter((finding) => {
+    const count = left.get(keyOf(finding)) ?? 0
+    if (count > 0) left.set(keyOf(finding), count - 1)
+    return count === 0
+  })
+}
+
+/** What tells two findings across pages of one check apart. */
+function siteKeyOf({ rule, said, image, data }: SiteFinding): string {
+  return JSON.stringify([rule, said, image, data?.['text'], data?.['section'], data?.['key']])
+}
+
+export class Prover {
+  private readonly verdicts: ReadonlyMap<string, PageVerdict>
+  private readonly pages: ReadonlyMap<string, ReadPage>
+  private readonly known = new Map<string, readonly Check[]>()
+  /** Pages with changes: the run's own pictures, and those that are to be made for pages without. */
+  private readonly asTagged: CheckContext
+  /** The same with every picture made anew that some plan makes anew. */
+  private readonly asPictured: CheckContext
+
+  constructor(
+    private readonly context: CheckContext,
+    private readonly desk: Desk,
+    verdicts: readonly PageVerdict[],
+    private readonly site: readonly SiteFinding[],
+    private readonly plans: readonly Plan[],
+  ) {
+    this.verdicts = new Map(verdicts.map((verdict) => [verdict.url, verdict]))
+    this.pages = new Map(context.readable.map((page) => [page.url, page]))
+    this.asTagged = contextWith(context, new Map())
+    this.asPictured = contextWith(context, this.madeAnew(plans))
+  }
+
+  /** Pictures that plans make: each is what any place shows whole. */
+  private madeAnew(plans: readonly Plan[]): Map<string, GatheredImage> {
+    const icon = new URL('/favicon.ico', this.context.addresses.site).href
+    const made = plans.flatMap(({ pictures }) => pictures).map((url) => [url, standInPicture(url)] as const)
+    const hasIcon = plans.some(({ hasNewIcon }) => hasNewIcon)
+    return new Map(hasIcon ? [...made, [icon, { ...standInPicture(icon), iconOnly: true }]] : made)
+  }
+
+  /** What goes and what comes on one page with these changes. */
+  private tryPage(page: ReadPage, plan: Plan): { gone: Finding[]; came: Finding[]; changed: ReadPage } {
+    const own = plan.changes.get(page.url) ?? []
+    const changes = own.map(({ change }) => change)
+    const changed = changedPage(page, changes) as ReadPage
+    const subjects = new Set(changes.flatMap(subjectsOf))
+    if (plan.pictures.length > 0) for (const subject of ['picture', 'card'] as const) subjects.add(subject)
+    const toAsk = checksFor(subjects, this.known)
+    const context = plan.pictures.length > 0 ? this.asPictured : this.asTagged
+    const after = checkPage(changed, context, toAsk).findings
+    const { findings, waived } = this.verdicts.get(page.url)!
+    const asked = new Set(toAsk.map(({ id }) => id))
+    const before = findings.filter(({ rule }) => asked.has(rule))
+    const isOfPlan = ({ image }: Finding) =>
+      plan.pictures.length === 0 || image === undefined || plan.pictures.includes(image)
+    return {
+      gone: without(before, after).filter(isOfPlan),
+      came: without(after, [...before, ...waived]).filter(isOfPlan),
+      changed,
+    }
+  }
+
+  /** Mends along what a change would bring. @returns whether anything is changed by that */
+  private mendAlong(plan: Plan, changed: ReadPage, came: readonly Finding[]): boolean {
+    const own = plan.changes.get(changed.url) ?? []
+    const page = this.pages.get(changed.url)!
+    const section = this.context.sections.get(page.url) ?? '/'
+    const slots = new Map(own.map((one) => [slotOf(one.change), one]))
+    const before = slots.size
+    const values = new Map([...slots].map(([slot, one]) => [slot, JSON.stringify(one.change)]))
+    for (const finding of came) {
+      for (const proposal of proposalsFor(finding, changed, this.desk)) {
+        if (proposal.kind !== 'change') continue
+        const { change, needs } = proposal
+        const next: PageChange = {
+          page,
+          section,
+          change,
+          from: change.kind === 'say' ? this.desk.now(change.tag, page) : proposal.from,
+          needs,
+          // What comes of a change is decided after it.
+          strength: 4,
+          emitter: null,
+          job: null,
+          findings: [],
+        }
+        addChange(slots, { ...next, findings: this.takeOver(plan, page.url, slotOf(change)) })
+      }
+    }
+    const isOther =
+      slots.size !== before || [...slots].some(([slot, one]) => values.get(slot) !== JSON.stringify(one.change))
+    if (slots.size > 0) plan.changes.set(page.url, [...slots.values()])
+    return isOther
+  }
+
+  private holders: Map<string, Plan> | null = null
+  /** Plans that lost a change to another: what they clear is to be seen anew. */
+  private readonly robbed = new Set<Plan>()
+
+  /** The plan that changes a tag of a page. */
+  private holderOfSlot(url: string, slot: string): Plan | undefined {
+    if (this.holders === null) {
+      this.holders = new Map()
+      for (const one of this.plans)
+        for (const [page, own] of one.changes)
+          for (const { change } of own) this.holders.set(`${page}\n${slotOf(change)}`, one)
+    }
+    return this.holders.get(`${url}\n${slot}`)
+  }
+
+  /**
+   * Takes a tag of a page over from the plan that has it: what one change brings belongs to it.
+   * @returns what asked for the tag there
+   */
+  private takeOver(plan: Plan, url: string, slot: string): Finding[] {
+    const holder = this.holderOfSlot(url, slot)
+    this.holders!.set(`${url}\n${slot}`, plan)
+    if (!holder || holder === plan) return []
+    const own = holder.changes.get(url) ?? []
+    const left = own.filter(({ change }) => slotOf(change) !== slot)
+    if (left.length > 0) holder.changes.set(url, left)
+    else holder.changes.delete(url)
+    this.robbed.add(holder)
+    return own.filter((one) => !left.includes(one)).flatMap(({ findings }) => findings)
+  }
+
+  /** Tries a plan page by page; pages on which it would bring a finding are left out of it. */
+  private tryPlan(plan: Plan): Proof {
+    const gone: Gone[] = []
+    const came: Gone[] = []
+    const urls = plan.pictures.length > 0 ? [...new Set(plan.asked.map(({ url }) => url))] : [...plan.changes.keys()]
+    for (const url of urls) {
+      const page = this.pages.get(url)
+      if (!page) continue
+      let tried = this.tryPage(page, plan)
+      for (let round = 0; round < ROUNDS && tried.came.length > 0; round++) {
+        if (!this.mendAlong(plan, tried.changed, tried.came)) break
+        tried = this.tryPage(page, plan)
+      }
+      if (tried.came.length > 0) {
+        for (const finding of tried.came) came.push({ url, finding })
+        if (plan.pictures.length === 0) {
+          plan.changes.delete(url)
+          continue
+        }
+      }
+      for (const finding of tried.gone) gone.push({ url, finding })
+    }
+    return { gone, came: plan.pictures.length > 0 ? came : [] }
+  }
+
+  /** Mends along what plans bring across pages. @returns whether anything was changed */
+  private mendSiteAlong(finding: SiteFinding): boolean {
+    const holder = this.holderOf(finding)
+    if (!holder) return false
+    const changed = finding.pages.map((url) => {
+      const page = this.pages.get(url)
+      if (!page) return false
+      const now = changedPage(
+        page,
+        (holder.changes.get(url) ?? []).map(({ change }) => change),
+      ) as ReadPage
+      return this.mendAlong(holder, now, [finding])
+    })
+    return changed.some(Boolean)
+  }
+
+  /** robots.txt with a group of its own for crawlers that it kept out: what they are told elsewhere holds no more. */
+  private robotsWith(tokens: string): string {
+    const names = new Set(tokens.toLowerCase().split(', '))
+    const lines = (this.context.gathering.robotsTxt ?? '').split(/\r\n|\n|\r/).map((line) => {
+      const agent = /^\s*user-agent\s*:\s*([^#]*)/i.exec(line)?.[1]?.trim().toLowerCase()
+      return agent !== undefined && names.has(agent) ? 'User-agent: none-of-these' : line
+    })
+    const groups = tokens.split(', ').map((token) => `User-agent: ${token}\nAllow: /\n`)
+    return `${lines.join('\n')}\n\n${groups.join('\n')}`
+  }
+
+  private tryCrawlers(plan: Plan): Proof {
+    const context = contextWith(this.context, new Map(), this.context.pages, this.robotsWith(plan.crawlers!))
+    const toAsk = checksFor(new Set<Subject>(['access']), this.known).filter(({ subject }) => subject === 'access')
+    const asked = new Set(toAsk.map(({ id }) => id))
+    const proof: Proof = { gone: [], came: [] }
+    for (const url of new Set(plan.asked.map((one) => one.url))) {
+      const page = this.pages.get(url)
+      if (!page) continue
+      const { findings, waived } = this.verdicts.get(url)!
+      const before = findings.filter(({ rule }) => asked.has(rule))
+      const after = checkPage(page, context, toAsk).findings
+      for (const finding of without(before, after)) proof.gone.push({ url, finding })
+      for (const finding of without(after, [...before, ...waived])) proof.came.push({ url, finding })
+    }
+    return proof
+  }
+
+  /** The run with all of these plans carried out. */
+  after(plans: readonly Plan[]): CheckContext {
+    const made = new LayeredPictures(this.context.images, this.madeAnew(plans))
+    const changes = new Map<string, PageChange[]>()
+    for (const plan of plans) for (const [url, own] of plan.changes) for (const one of own) addTo(changes, url, one)
+    const pages = this.context.pages.map((page) => {
+      const own = changes.get(page.url)
+      if (!own) return page
+      const edited = changedPage(
+        page,
+        own.map(({ change }) => change),
+      )
+      return this.sized(derived(edited, own, this.desk.siteName), own, made)
+    })
+    const tokens = plans.flatMap(({ crawlers }) => crawlers ?? [])
+    return contextWith(
+      this.context,
+      this.madeAnew(plans),
+      pages,
+      tokens.length > 0 ? this.robotsWith(tokens.join(', ')) : null,
+    )
+  }
+
+  /** A size that is written from the picture's file is that of the picture which is there in the end. */
+  private sized(
+    page: GatheredPage,
+    own: readonly PageChange[],
+    images: ReadonlyMap<string, GatheredImage>,
+  ): GatheredPage {
+    const sides = own.flatMap(({ change }) =>
+      change.kind === 'say' && change.value !== null && /^og:image:(?:width|height)$/.test(change.tag) ? [change] : [],
+    )
+    if (sides.length === 0 || !page.facts) return page
+    const url = this.context.declaredImages({ ...page, facts: page.facts })[0]?.url
+    const image = url === undefined ? undefined : images.get(url)
+    if (!image?.width || !image.height) return page
+    const values = { 'og:image:width': String(image.width), 'og:image:height': String(image.height) }
+    return changedPage(
+      page,
+      sides.map((change) => ({ ...change, value: values[change.tag as keyof typeof values] })),
+    )
+  }
+
+  /** Findings across pages that go and come when all plans are carried out, and the plans that they go by. */
+  private trySite(proofs: Map<Plan, Proof>, waived: readonly SiteFinding[]): SiteFinding[] {
+    const after = checkSite(this.after(this.plans))
+    const left = new Set(after.map(siteKeyOf))
+    const had = new Set([...this.site, ...waived].map(siteKeyOf))
+    for (const finding of this.site) {
+      if (left.has(siteKeyOf(finding))) continue
+      const holder = this.holderOf(finding)
+      if (holder) proofs.get(holder)!.gone.push({ url: finding.pages[0] ?? '', finding })
+    }
+    const harm = after.filter((one) => !had.has(siteKeyOf(one)))
+    for (const finding of harm) {
+      const holder = this.holderOf(finding)
+      if (holder) proofs.get(holder)!.came.push({ url: finding.pages[0] ?? '', finding })
+    }
+    return harm
+  }
+
+  /** The plan that a finding across pages hangs on: of several, the one that alone makes it go. */
+  private holderOf(finding: SiteFinding): Plan | null {
+    const check = checkOf(finding.rule)
+    const reads = new Set<Subject>([...(check?.subject ? [check.subject] : []), ...(check?.alsoReads ?? [])])
+    const asked = this.plans.filter(
+      (plan) => plan.hasNewIcon && plan.asked.some(({ finding: own }) => own.rule === finding.rule),
+    )
+    if (asked.length > 0) return asked[0]!
+    const touching = this.plans.filter((plan) =>
+      (finding.pages.length === 0 ? [...plan.changes.keys()] : finding.pages).some((url) =>
+        plan.changes.get(url)?.some(({ change }) => subjectsOf(change).some((one) => reads.has(one))),
+      ),
+    )
+    if (touching.length < 2) return touching[0] ?? null
+    const key = siteKeyOf(finding)
+    const alone = touching.find(
+      (plan) => check !== undefined && !checkSite(this.after([plan]), [check]).some((one) => siteKeyOf(one) === key),
+    )
+    return alone ?? null
+  }
+
+  /** What each plan really clears, tried on the run's own pages. Plans lose the pages on which they would do harm. */
+  prove(waived: readonly SiteFinding[]): Map<Plan, Proof> {
+    const proofs = new Map<Plan, Proof>()
+    for (const plan of this.plans)
+      proofs.set(plan, plan.crawlers === null ? this.tryPlan(plan) : this.tryCrawlers(plan))
+    // A plan that lost tags to others may lose some again when these are tried anew: each tag is lost but once.
+    for (let round = 0; round < ROUNDS && this.robbed.size > 0; round++) {
+      const again = [...this.robbed]
+      this.robbed.clear()
+      for (const plan of again) proofs.set(plan, this.tryPlan(plan))
+    }
+    const harm = this.trySite(proofs, waived)
+    if (harm.length === 0 || !harm.some((finding) => this.mendSiteAlong(finding))) return proofs
+    for (const plan of this.plans) if (plan.crawlers === null) proofs.set(plan, this.tryPlan(plan))
+    this.trySite(proofs, waived)
+    return proofs
+  }
+}
+
+/** What a template makes of another text of the page is made of the text that is there in the end. */
+function derived(page: GatheredPage, own: readonly PageChange[], siteName: string | null): GatheredPage {
+  const hasNewTitle = own.some(({ change }) => change.kind === 'say' && change.tag === 'title')
+  const made = own.find(({ term, change }) => term === OF_TITLE && change.kind === 'say')
+  if (!hasNewTitle || !made || !page.facts?.title || made.change.kind !== 'say') return page
+  return changedPage(page, [{ ...made.change, value: ownPart(page.facts.title, siteName) }])
+}
