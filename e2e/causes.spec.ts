@@ -15,9 +15,9 @@ test('the first cause is the one that clears most; it opens to tags, evidence an
   await expect(panel).toContainText('<meta property="og:title" content="Ada Quillfeather">')
   await expectAccessible(page)
   await page.keyboard.press('j')
-  await expect(panel).toContainText('empty shell for a script')
+  await expect(panel).toContainText('has og:image and og:url as http://localhost:3000/')
   await page.reload()
-  await expect(panel).toContainText('empty shell for a script')
+  await expect(panel).toContainText('has og:image and og:url as http://localhost:3000/')
 })
 
 test('its pages are selected on the wall, to draft for them', async ({ page }) => {
@@ -26,6 +26,35 @@ test('its pages are selected on the wall, to draft for them', async ({ page }) =
     .getByRole('button', { name: /^Select on the Wall/ })
     .click()
   await expect(page.getByRole('region', { name: 'Selected pages' })).toContainText('5 pages selected')
+})
+
+test('what is tried is seen on the Wall, kept as drafts, and left in one step', async ({ page }) => {
+  const tried = page.getByRole('region', { name: 'What is tried' })
+  await page.getByRole('button', { name: 'Show the cards after this' }).click()
+  await expect(tried).toContainText('Tried, not built: one change. 31 errors → 16')
+  await expect(page.getByRole('heading', { name: '16 errors in the way' })).toBeVisible()
+  // The cards themselves say what the change writes.
+  await page.getByRole('searchbox').fill('ada-quillfeather')
+  await expect(page.getByRole('region', { name: 'Cards', exact: true })).toContainText('Ada opened the hall nine years ago')
+  await expectAccessible(page)
+  await tried.getByRole('button', { name: 'Keep as drafts' }).click()
+  await expect(tried).toContainText('Drafted for 5 pages.')
+  await page.getByRole('link', { name: 'Clearance' }).click()
+  await expect(page.getByText('What is only tried can’t be cleared.')).toBeVisible()
+  await page.getByRole('link', { name: 'Causes' }).click()
+  await expect(page.getByRole('tabpanel')).toContainText('Go back to try others.')
+  await tried.getByRole('button', { name: 'Back to what is built' }).click()
+  await expect(tried).toHaveCount(0)
+  await expect(page.getByRole('heading', { name: /changes would clear everything/ })).toBeVisible()
+  await page.getByRole('link', { name: 'Drafts' }).click()
+  await expect(page.getByText('5 pages', { exact: false }).first()).toBeVisible()
+})
+
+test('all changes together leave what only a person can do', async ({ page }) => {
+  await page.getByRole('button', { name: /^After all/ }).click()
+  await expect(page.getByRole('region', { name: 'What is tried' })).toContainText('31 errors → 3')
+  await page.getByRole('link', { name: 'Causes' }).click()
+  await expect(page.getByRole('heading', { name: '2 changes would clear everything' })).toBeVisible()
 })
 
 test('the heat map says in words what each cell holds', async ({ page }) => {

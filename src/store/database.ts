@@ -48,6 +48,8 @@ export type StoredRun = {
   launchedAt?: string | undefined
   /** The run that this one was derived from by looking again at one page; absent for a run of its own. */
   lookedAgain?: { run: string; url: string }
+  /** It is no run: another as it would be with some of its causes carried out, by their ids and in words. */
+  tried?: { run: string; causes: string[]; changes: string[] }
   /** The run that holds the pages which this one doesn't hold itself. */
   base?: string | undefined
   /**
@@ -98,6 +100,8 @@ export type StoredOverview = {
   run: string
   causes: Cause[]
   overview: Overview
+  /** Of a run that is tried: what drafts may hold of it, tag by tag and page by page. */
+  edits?: Record<string, [tag: string, value: string | null][]>
   /** Share pictures with their uses; absent in a run that was judged before they were listed. */
   book?: PictureEntry[]
 }

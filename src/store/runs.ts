@@ -5,9 +5,16 @@ import { ofRun } from './of-run'
 import { deletePagesOf } from './pages'
 import { runLock } from './run-lock'
 
-/** Runs, newest first. */
+/** Runs, newest first. What is only tried is none. */
 export async function listRuns(): Promise<StoredRun[]> {
-  return database.runs.orderBy('startedAt').reverse().toArray()
+  const all = await database.runs.orderBy('startedAt').reverse().toArray()
+  return all.filter(({ tried }) => tried === undefined)
+}
+
+/** Takes away what was tried of a run: it is made again in no time. @param but this one stays */
+export async function deleteTried(of: string, but?: string): Promise<void> {
+  const tried = await database.runs.filter((run) => run.tried?.run === of && run.id !== but).toArray()
+  for (const { id } of tried) await deleteRun(id)
 }
 
 /** Deletes a run with everything that belongs to it alone. Small pictures are shared and stay. */
@@ -21,6 +28,7 @@ export async function deleteRun(id: string): Promise<void> {
     await ofRun(images, id).delete()
     await runs.delete(id)
   })
+  await deleteTried(id)
 }
 
 /**
@@ -30,6 +38,9 @@ export async function deleteRun(id: string): Promise<void> {
 export async function closeLeftBehind(): Promise<void> {
   const { held = [] } = await navigator.locks.query()
   const locks = new Set(held.map(({ name }) => name))
+  const day = Date.now() - 24 * 3_600_000
+  const tried = await database.runs.filter((run) => run.tried !== undefined && run.touchedAt < day).toArray()
+  for (const { id } of tried) await deleteRun(id)
   const running = await database.runs.filter((run) => run.state === 'running').toArray()
   for (const run of running.filter(({ id }) => !locks.has(runLock(id)))) {
     const message = `The tab was closed at ${run.pages} of about ${run.pages + run.waiting} pages.`

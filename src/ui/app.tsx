@@ -15,6 +15,7 @@ import { DriftArea } from './features/drift/drift-area'
 import { AreaBoundary } from './features/frame/area-boundary'
 import { FrameKeys } from './features/frame/frame-keys'
 import { AREA_NAMES, TopBar } from './features/frame/top-bar'
+import { TriedBar } from './features/frame/tried-bar'
 import { GatherArea } from './features/gather/gather-area'
 import { PageArea } from './features/page/page-area'
 import { PicturesArea } from './features/pictures/pictures-area'
@@ -52,6 +53,7 @@ export function App({
           <AreaBoundary name="The top bar" resetKey={href}>
             <TopBar view={view} goTo={goTo} run={run.kind === 'ready' ? run.value : null} demo={demo} />
           </AreaBoundary>
+          {run.kind === 'ready' && run.value.tried && <TriedBar run={run.value} goTo={goTo} />}
           <main className="min-h-0 flex-1">
             <AreaBoundary name={AREA_NAMES[view.area]} resetKey={href}>
               {view.area === 'gather' && <GatherArea demo={demo} editedDemo={editedDemo} goTo={goTo} />}

@@ -12,6 +12,7 @@ import { recheck, runLook } from './look-again'
 import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage } from './protocol'
 import { slowest } from './slowest'
 import { ThumbMaker } from './thumb-maker'
+import { runTry } from './try-causes'
 import { wordsFor } from './user-facing-error'
 import { workerScope } from './worker-scope'
 
@@ -303,6 +304,13 @@ scope.addEventListener('message', ({ data }) => {
   }
   if (data.kind === 'recheck') {
     void recheck(data.runId).then(
+      () => report({ kind: 'finished', state: 'done' }),
+      (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
+    )
+    return
+  }
+  if (data.kind === 'try') {
+    void runTry(data).then(
       () => report({ kind: 'finished', state: 'done' }),
       (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
     )

@@ -25,9 +25,12 @@ export async function rowsOfTouched(
   })
 }
 
-/** Everything that is said of a run once all of it is known: findings, rows of the wall, causes, what charts draw. */
-export async function judge(run: string, gathering: Gathering): Promise<Judged> {
-  const context = createCheckContext(gathering, await requirementsOf(gathering.source.site))
+/**
+ * Everything that is said of a run once all of it is known: findings, rows of the wall, causes, what charts draw.
+ * @param given where it is not to be judged by what the gathering itself tells
+ */
+export async function judge(run: string, gathering: Gathering, given?: CheckContext): Promise<Judged> {
+  const context = given ?? createCheckContext(gathering, await requirementsOf(gathering.source.site))
   const today = new Date().toISOString().slice(0, 10)
   const verdict = runChecks(gathering, context, today)
   const causes = findCauses(context, verdict.pages, verdict.findings, verdict.waived)

@@ -32,6 +32,8 @@ export type GatherCommand =
   | { kind: 'look'; runId: string; parent: string; url: string; at: LookPlace }
   /** Judge a run again, by the requirements that its site has now. What was gathered stays. */
   | { kind: 'recheck'; runId: string }
+  /** Write a run as it would be with some of another's causes carried out. */
+  | { kind: 'try'; runId: string; parent: string; causes: string[] }
   /** Write a run in one of the forms that the command writes. */
   | { kind: 'export'; runId: string; format: string }
   | { kind: 'stop' }

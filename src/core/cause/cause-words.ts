@@ -61,6 +61,9 @@ function placeOf({ scope: { where, sections, trait } }: Plan, pages: readonly st
 
 const tagsOf = (edits: readonly PlannedEdit[]) => [...new Set(edits.map(({ tag }) => tag))]
 
+/** Tags of which it is told what they should say; the edits tell it of more. */
+const MAX_TOLD = 3
+
 /** What is left out, or empty: the tags, and what each is to say. */
 function lacksSentence(edits: readonly PlannedEdit[], who: string, many: boolean, share: string): string {
   const empty = edits.filter(({ rule }) => rule.from === '')
@@ -70,12 +73,13 @@ function lacksSentence(edits: readonly PlannedEdit[], who: string, many: boolean
     empty.length > 0 ? `${verb('writes', 'write')} ${listed(tagsOf(empty))} empty` : '',
     absent.length > 0 ? `${verb('leaves', 'leave')} out ${listed(tagsOf(absent))}` : '',
   ].filter(Boolean)
-  const filled = edits.flatMap(({ tag, rule: { to } }) =>
+  const written = edits.length > MAX_TOLD ? [] : edits
+  const filled = written.flatMap(({ tag, rule: { to } }) =>
     to === null || to === '{needed}' ? [] : [`${tag}: ${inWords(to)}`],
   )
   const left = edits.filter(({ rule: { to } }) => to === null).map(({ tag }) => tag)
   const out = left.length > 0 ? ` Leave out ${listed(left)}.` : ''
-  return `${who} ${parts.join(' and ')}${share}.${filled.length > 0 ? ` Write ${filled.join('; ')}.` : ''}${out}`
+  return `${who} ${parts.join(' and ')}${share}.${filled.length > 0 ? ` Write ${filled.join('; ')}.` : edits.length > MAX_TOLD ? ' Each can be written from the page.' : ''}${out}`
 }
 
 function changeSentence({ tag, rule: { from, to } }: PlannedEdit, who: string, many: boolean, share: string): string {
@@ -100,7 +104,9 @@ function withValues({ edits, changes }: Plan): PlannedEdit[] {
 /** What is to be done, in a sentence or two; `main` are the words of the gravest finding. */
 export function sentenceFor(plan: Plan, pages: readonly string[], main: FindingWords, site: string): string {
   const { scope, needs } = plan
-  const edits = pages.length === 1 ? withValues(plan) : plan.edits
+  const sameRule = new Set(plan.edits.map(({ rule }) => `${rule.from}\n${rule.to}`)).size === 1
+  // What one rule mends in several tags is told by its rule, on a single page too.
+  const edits = pages.length === 1 && !(sameRule && plan.edits.length > 1) ? withValues(plan) : plan.edits
   const who = capital(placeOf(plan, pages, site))
   const many = who.startsWith('The templates') || /^\d+ pages/.test(who)
   const isTemplate = scope.where === 'layout' || scope.where === 'section'

@@ -177,6 +177,3 @@ export function tagEditsOf(changes: readonly Change[]): TagEdits {
 /** The page with these changes; one that could not be read stays as it is. */
 export const changedPage = (page: GatheredPage, changes: readonly Change[]): GatheredPage =>
   page.facts && changes.length > 0 ? { ...page, facts: applyChanges(page.facts, changes) } : page
-
-/** Can a draft hold all of these? A draft writes tags; it moves and renames none. */
-export const isDraftable = (changes: readonly Change[]): boolean => changes.every(({ kind }) => kind === 'say')

@@ -1,12 +1,13 @@
-import { type CheckContext, checkOf, fixAnywhere, inWords, type PageVerdict } from '../check'
-import { metaHtml } from '../draft'
-import { byLevel, type Finding, LEVELS, type Level, type SiteFinding } from '../model'
+import { type CheckContext, checkOf, fixAnywhere, inWords, type PageVerdict, type Verdict } from '../check'
+import { metaHtml, type TagEdits } from '../draft'
+import { byLevel, type Finding, type Gathering, LEVELS, type Level, type SiteFinding } from '../model'
 import { sectionName } from '../section'
-import { escapeAttribute, escapeText, groupBy } from '../text'
+import { addTo, escapeAttribute, escapeText, groupBy } from '../text'
 import type { Cause, Edit, EditPlace } from './cause'
 import { listed, sentenceFor } from './cause-words'
+import { tagEditsOf } from './change'
 import { collect, type Standing } from './collect'
-import { Desk } from './desk'
+import { Desk, isToBeMade, standInPicture } from './desk'
 import { makePlans } from './make-plans'
 import { type PageChange, type Plan, pagesOf } from './plan'
 import { needsOf } from './propose'
@@ -80,6 +81,10 @@ function leaveOutNeedless(plan: Plan, gone: readonly Gone[], own: readonly Gone[
   const needed = urlsOf(own)
   for (const url of urlsOf(gone)) if (!needed.has(url)) plan.changes.delete(url)
 }
+
+/** The first of each that have one key. */
+const uniqueBy = <T>(list: readonly T[], keyOf: (one: T) => string): T[] =>
+  [...new Map([...list].reverse().map((one) => [keyOf(one), one])).values()].reverse()
 
 /** Where a page shows it: the line that a finding points at, and what stands there. */
 function evidenceOf(url: string, own: readonly PageChange[]): Cause['evidence'][number] {
@@ -197,9 +202,10 @@ class CauseFinder {
       proved: false,
       needs: needs.length > 0 ? listed([...new Set(needs.map((one) => one.needs))]) : 'a person',
       edits: [],
-      evidence: gone
-        .slice(0, EVIDENCE)
-        .map(({ url, finding: one }) => ({ url, line: one.line, value: one.image ?? null })),
+      evidence: uniqueBy(
+        gone.map(({ url, finding: one }) => ({ url, line: one.line, value: one.image ?? null })),
+        ({ url, line }) => `${url} ${line}`,
+      ).slice(0, EVIDENCE),
       snippet: null,
     }
   }
@@ -275,14 +281,38 @@ export function findCauses(
   return new CauseFinder(context, pages, site).find(waived).causes
 }
 
-/** The run as it would be with some of its causes carried out; those that nothing can be tried for change nothing. */
-export function tryCauses(
-  context: CheckContext,
-  pages: readonly PageVerdict[],
-  site: readonly SiteFinding[],
-  ids: ReadonlySet<string>,
-): CheckContext {
-  const { plans } = new CauseFinder(context, pages, site).find([])
+/** A run as it would be with some of its causes carried out. */
+export type Tried = {
+  context: CheckContext
+  gathering: Gathering
+  /** Addresses of the pages that are changed. */
+  changed: ReadonlySet<string>
+  /** What drafts may hold of it, by page: tags that are written, but for those that stand for what is still to be made. */
+  edits: ReadonlyMap<string, TagEdits>
+}
+
+/**
+ * The run as it would be with some of its causes carried out; those that nothing can be tried for change nothing.
+ *
+ * @param ids of causes that `findCauses` found in the same verdict
+ */
+export function tryCauses(context: CheckContext, verdict: Verdict, ids: ReadonlySet<string>): Tried {
+  const { pages, findings, waived } = verdict
+  const { plans } = new CauseFinder(context, pages, findings).find(waived)
   const chosen = [...plans].filter(([id]) => ids.has(id)).map(([, plan]) => plan)
-  return new Prover(context, new Desk(context), pages, [...site], chosen).after(chosen)
+  const after = new Prover(context, new Desk(context), pages, findings, chosen).after(chosen)
+  const made = after.readable.flatMap((page) => after.declaredImages(page).map(({ url }) => url)).filter(isToBeMade)
+  const changes = new Map<string, PageChange[]>()
+  for (const plan of chosen) for (const [url, own] of plan.changes) for (const one of own) addTo(changes, url, one)
+  const edits = [...changes].map(([url, own]): [string, TagEdits] => [
+    url,
+    tagEditsOf(own.filter(({ needs }) => needs === null).map(({ change }) => change)),
+  ])
+  const images = [...after.images.values(), ...[...new Set(made)].map(standInPicture)]
+  return {
+    context: after,
+    gathering: { ...after.gathering, images },
+    changed: new Set(changes.keys()),
+    edits: new Map(edits),
+  }
 }

@@ -5,9 +5,8 @@
  * cause.ts and find-causes.ts.
  */
 export { Cause, Edit, EditPlace } from './cause'
-export { type Change, isDraftable, tagEditsOf } from './change'
 export { isToBeMade } from './desk'
-export { findCauses, tryCauses } from './find-causes'
+export { findCauses, type Tried, tryCauses } from './find-causes'
 export {
   Coverage,
   chartMarks,

@@ -24,8 +24,8 @@ function judged(gathering: Gathering) {
   const causes = findCauses(context, verdict.pages, verdict.findings)
   const withAll = (chosen: readonly Cause[]) => {
     const ids = new Set(chosen.map(({ id }) => id))
-    const after = tryCauses(context, verdict.pages, verdict.findings, ids)
-    return runChecks(after.gathering, after)
+    const after = tryCauses(context, verdict, ids)
+    return runChecks(after.gathering, after.context)
   }
   return { verdict, causes, withAll }
 }

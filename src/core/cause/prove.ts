@@ -70,11 +70,16 @@ function contextWith(
 ): CheckContext {
   const images = new LayeredPictures(base.images, above)
   const robots = robotsTxt === null ? base.cards.robots : parseRobots(robotsTxt)
+  const gathering = {
+    ...base.gathering,
+    pages: pages as GatheredPage[],
+    robotsTxt: robotsTxt ?? base.gathering.robotsTxt,
+  }
   const cards = { ...base.cards, images, robots }
   const made = new WeakMap<GatheredPage, Map<string, Card>>()
   return {
     ...base,
-    gathering: { ...base.gathering, pages: pages as GatheredPage[] },
+    gathering,
     pages,
     readable: pages === base.pages ? base.readable : pages.filter((page): page is ReadPage => page.facts !== null),
     images,

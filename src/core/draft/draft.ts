@@ -23,6 +23,11 @@ const draftSlots = [
   'data1',
   'label2',
   'data2',
+  'language',
+  'canonical',
+  'address',
+  'locale',
+  'robots',
 ] as const
 export const DraftSlot = z.enum(draftSlots)
 export type DraftSlot = z.infer<typeof DraftSlot>

@@ -17,7 +17,7 @@ export {
   SlotValue,
 } from './draft'
 export { type DraftEffect, draftEffect, sameTitleElsewhere } from './draft-effect'
-export { CANONICAL, editFacts, editPage, LANGUAGE, saidBy } from './drafted-page'
+export { editFacts, editPage, saidBy } from './drafted-page'
 export {
   type ComesFrom,
   defaultTags,
@@ -27,6 +27,7 @@ export {
   fitsSearch,
   patternValues,
 } from './effective'
+export { fieldsOfEdits } from './fields-of-edits'
 export { changedUnder, type Landing, landingOf, publicImageUrlOf, sayingsOf, type TagStanding } from './landing'
 export { type PageToPatch, type PatchedFile, patchBuild } from './patch-build'
 export { metaHtml } from './patch-page'

@@ -4,6 +4,7 @@ import { describe, expect, test } from 'vitest'
 import { decodeHtml, readPage } from '../page'
 import { patience, runs } from '../testing/property-runs'
 import { cleanText } from './draft'
+import { saidBy } from './drafted-page'
 import { patchPage } from './patch-page'
 import type { TagEdits } from './tag-edits'
 
@@ -47,6 +48,23 @@ describe('patching a built page', () => {
         .replace('content=plain', 'content="D e"')
         .replace('"og:url">', '"og:url" content="https://x.example/">'),
     )
+  })
+
+  test('the canonical address and the language of the page', () => {
+    const edits = { canonical: 'https://x.example/a&b', 'html lang': 'fr' }
+    const after = patched(PAGE, edits)
+    expect(after).toBe(
+      PAGE.replace('lang="en"', 'lang="fr"').replace(
+        '"og:url">',
+        '"og:url">\n    <link rel="canonical" href="https://x.example/a&amp;b">',
+      ),
+    )
+    const twice = '<!doctype html><title>T</title><link rel=canonical href=/a><link href="/b" rel=canonical>'
+    expect(patched(twice, edits)).toBe(
+      '<!doctype html><html lang="fr"><title>T</title><link rel=canonical href="https://x.example/a&amp;b">',
+    )
+    expect(patched(PAGE, { 'html lang': null })).toBe(PAGE.replace(' lang="en"', ''))
+    expect(patched(after, { canonical: null, 'html lang': 'en' })).toBe(PAGE)
   })
 
   test('new tags follow the cards’ last, indented like it; those of a picture follow the picture', () => {
@@ -165,8 +183,11 @@ const keys = [
   'twitter:title',
   'twitter:label1',
 ]
+/** What is no meta. */
+const ELEMENTS = ['canonical', 'html lang']
+
 const edits = fc
-  .dictionary(fc.constantFrom(...keys), fc.option(text, { freq: 4 }), { minKeys: 1 })
+  .dictionary(fc.constantFrom(...keys, ...ELEMENTS), fc.option(text, { freq: 4 }), { minKeys: 1 })
   .map((given): TagEdits => new Map(Object.entries(given)))
 
 const tag = fc.oneof(
@@ -184,6 +205,8 @@ const tag = fc.oneof(
     '<script>"<meta name=description>"</script>',
     '<!-- <title>no</title> -->',
     '<link rel=icon href=x>',
+    '<link rel=canonical href=a>',
+    '<link href="b" rel="Canonical nofollow" />',
     '<p>text',
     '<template><meta name="description" content="t"></template>',
     '<svg><title>s</title></svg>',
@@ -209,6 +232,10 @@ describe('for any page and any texts', { timeout: patience(120_000) }, () => {
         const { facts } = readPage(decodeHtml(patch.bytes, 'text/html; charset=utf-8'))
         for (const [key, value] of given) {
           if (key === 'title') continue
+          if (ELEMENTS.includes(key)) {
+            expect(saidBy(facts, key)).toBe(value)
+            continue
+          }
           const found = facts.metas
             .filter((meta) => meta.key === key && meta.attribute !== 'http-equiv')
             .map((meta) => meta.value)
@@ -237,6 +264,8 @@ function treeWithout(html: string, given: TagEdits): string {
   const isEdited = (element: Tree.Element) => {
     if (element.tagName === 'title')
       return given.has('title') && element.namespaceURI === 'http://www.w3.org/1999/xhtml'
+    if (element.tagName === 'link')
+      return /canonical/i.test(element.attrs.find(({ name }) => name === 'rel')?.value ?? '')
     if (element.tagName !== 'meta') return false
     const named = element.attrs
       .filter(({ name }) => name === 'name' || name === 'property')
@@ -252,6 +281,7 @@ function treeWithout(html: string, given: TagEdits): string {
       return !('tagName' in child && isEdited(child))
     })
     for (const child of node.childNodes) {
+      if (child.nodeName === 'html' && 'attrs' in child) child.attrs = child.attrs.filter(({ name }) => name !== 'lang')
       if ('childNodes' in child) clean(child)
       if ('value' in child) child.value = child.value.trim()
     }

@@ -11,7 +11,7 @@ import {
   readPage,
 } from '../page'
 import { addTo, asciiOnly, escapeAttribute, escapeText } from '../text'
-import { anchorOf, positionKey } from './drafted-page'
+import { anchorOf, CANONICAL, LANGUAGE, positionKey } from './drafted-page'
 import { attributeFor, type TagEdits } from './tag-edits'
 
 /** A stretch of the page's text and what takes its place. */
@@ -37,15 +37,22 @@ const LEADING = ['!doctype', 'html', 'head']
 const START_OF_META = '<meta'.length
 
 /** The tag with another content, all else in it as it was. */
-function withContent(tag: string, value: string): string {
+const withContent = (tag: string, value: string) => withAttribute(tag, START_OF_META, 'content', value)
+
+/** A start tag with an attribute that says something else, or nothing any more (null), all else in it as it was. */
+function withAttribute(tag: string, start: number, name: string, value: string | null): string {
   const attributes = new Attributes()
-  attributes.read(tag, START_OF_META)
-  const span = attributes.spanOf('content')
-  const content = `content="${escapeAttribute(value)}"`
-  if (span) return tag.slice(0, span.start) + content + tag.slice(span.end)
+  attributes.read(tag, start)
+  const span = attributes.spanOf(name)
+  if (value === null) return span ? tag.slice(0, span.start).trimEnd() + tag.slice(span.end) : tag
+  const written = `${name}="${escapeAttribute(value)}"`
+  if (span) return tag.slice(0, span.start) + written + tag.slice(span.end)
   const end = tag.length - (attributes.isSelfClosing ? 2 : 1)
-  return `${tag.slice(0, end).trimEnd()} ${content}${tag.slice(end)}`
+  return `${tag.slice(0, end).trimEnd()} ${written}${tag.slice(end)}`
 }
+
+const canonicalHtml = (address: string) => `<link rel="canonical" href="${escapeAttribute(address)}">`
+const START_OF_HTML = '<html'.length
 
 /** A tag that goes takes its line with it when it stands there alone. */
 function withItsLine(text: string, { start, end }: { start: number; end: number }): { start: number; end: number } {
@@ -104,6 +111,8 @@ class PagePatch {
 
   patched(): string {
     this.editTitle()
+    this.editCanonical()
+    this.editLanguage()
     const written = this.editMetas()
     this.addMissing(written)
     this.splices.sort((a, b) => b.start - a.start || b.end - a.end)
@@ -119,6 +128,37 @@ class PagePatch {
     const span = this.titleAt(at)
     if (value === null) this.splices.push({ ...withItsLine(this.text, span), html: '' })
     else if (value !== this.facts.title) this.splices.push({ ...span, html: titleHtml(value) })
+  }
+
+  private canonicals() {
+    return this.facts.links.filter(({ rel }) => rel.split(' ').includes('canonical'))
+  }
+
+  private editCanonical(): void {
+    const value = this.edits.get(CANONICAL)
+    if (value === undefined) return
+    this.canonicals().forEach((link, index) => {
+      const span = this.tagAt(link)
+      if (value === null || index > 0) this.splices.push({ ...withItsLine(this.text, span), html: '' })
+      else if (value !== link.href) {
+        const html = withAttribute(this.text.slice(span.start, span.end), START_OF_META, 'href', value)
+        this.splices.push({ ...span, html })
+      }
+    })
+  }
+
+  private editLanguage(): void {
+    const value = this.edits.get(LANGUAGE)
+    if (value === undefined || value === this.facts.language) return
+    const tag = this.leadingTag('html')
+    if (tag) {
+      const html = withAttribute(this.text.slice(tag.start, tag.end), START_OF_HTML, 'lang', value)
+      this.splices.push({ ...tag, html })
+    } else if (value !== null) {
+      // A page without the tag has it all the same: it begins after the doctype.
+      const { end } = this.leadingTag('!doctype') ?? { end: 0 }
+      this.splices.push({ start: end, end, html: `<html lang="${escapeAttribute(value)}">` })
+    }
   }
 
   /** @returns keys that stand somewhere now */
@@ -160,8 +200,10 @@ class PagePatch {
   private addMissing(written: ReadonlySet<string>): void {
     const hasTitle = this.facts.at.title !== null
     const missing = [...this.edits].flatMap(([key, value]) => {
-      if (value === null || written.has(key) || (key === 'title' && hasTitle)) return []
-      return [key === 'title' ? titleHtml(value) : metaHtml(key, value)]
+      if (value === null || written.has(key) || key === LANGUAGE) return []
+      if (key === 'title') return hasTitle ? [] : [titleHtml(value)]
+      if (key === CANONICAL) return this.canonicals().length > 0 ? [] : [canonicalHtml(value)]
+      return [metaHtml(key, value)]
     })
     if (missing.length === 0) return
     const structured = missing.filter((html) => html.includes('="og:image:'))
@@ -185,20 +227,29 @@ class PagePatch {
 
   /** What a tag may follow without moving anything: doctype, comments, `<html>`, `<head>`. */
   private startOfHead(): { start: number; end: number } {
+    return this.leadingTags().at(-1)?.span ?? { start: 0, end: 0 }
+  }
+
+  /** One of the tags that may stand before a head's first one; null where it does not. */
+  private leadingTag(name: string): { start: number; end: number } | null {
+    return this.leadingTags().find((one) => one.name === name)?.span ?? null
+  }
+
+  private leadingTags(): { name: string; span: { start: number; end: number } }[] {
     const { text } = this
-    let last = { start: 0, end: 0 }
+    const found: { name: string; span: { start: number; end: number } }[] = []
     for (;;) {
-      let start = last.end
+      let start = found.at(-1)?.span.end ?? 0
       while (isSpace(text.charCodeAt(start))) start++
-      if (text[start] !== '<') return last
+      if (text[start] !== '<') return found
       const isComment = text.startsWith('!--', start + 1)
       const name = isComment ? '!--' : LEADING.find((one) => isNameAt(text, one, start + 1))
-      if (name === undefined) return last
+      if (name === undefined) return found
       const after = start + 1 + name.length
       const end = isComment ? endOfComment(text, after) : endOfTag(text, after)
-      if (end < 0) return last
-      last = { start, end }
-      if (name === 'head') return last
+      if (end < 0) return found
+      found.push({ name, span: { start, end } })
+      if (name === 'head') return found
     }
   }
 

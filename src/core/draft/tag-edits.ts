@@ -22,6 +22,11 @@ const SLOT_TAGS: Record<Exclude<DraftSlot, 'image' | 'image@microblog'>, { write
   data1: { writes: ['twitter:data1'], clears: [] },
   label2: { writes: ['twitter:label2'], clears: [] },
   data2: { writes: ['twitter:data2'], clears: [] },
+  language: { writes: ['html lang'], clears: [] },
+  canonical: { writes: ['canonical'], clears: [] },
+  address: { writes: ['og:url'], clears: [] },
+  locale: { writes: ['og:locale'], clears: [] },
+  robots: { writes: ['robots'], clears: [] },
 }
 
 /** Clearing a text for every place leaves what search and tab read: cards then fall back to it. */

@@ -2,17 +2,67 @@
 
 import { useState } from 'react'
 import type { Cause } from '@/core/cause'
+import type { Level } from '@/core/model'
 import type { StoredRun, WallRow } from '@/store/database'
 import { count } from '../../kit/words'
 import { CheckName } from '../../parts/check-name'
 import type { GoTo } from '../../state/view/use-view'
 import { clearSelection, select } from '../../state/wall/selection'
+import { EditList } from './edit-list'
+import { TryButtons } from './try-buttons'
 
 /** Pages named before the rest is counted. */
 const NAMED = 60
 
+/** What is known of the change: tried on the run's own pages, or what has to be there first. */
+function Proof({ cause: { clears, needs, proved, edits, where } }: { cause: Cause }) {
+  const gone = LEVELS.flatMap((level) => (clears[level] > 0 ? [count(clears[level], level)] : [])).join(', ')
+  return (
+    <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-[3px]">
+      <dt className="text-quiet">Where</dt>
+      <dd>{PLACES[where]}</dd>
+      <dt className="text-quiet">Clears</dt>
+      <dd>
+        {gone}
+        {proved && <span className="text-good">. Tried: exactly these go, none comes.</span>}
+        {!proved && edits.length > 0 && <span>. Tried with a stand-in for what it needs.</span>}
+      </dd>
+      {needs && (
+        <>
+          <dt className="text-quiet">Needs first</dt>
+          <dd>{needs}</dd>
+        </>
+      )}
+    </dl>
+  )
+}
+
+const LEVELS: readonly Level[] = ['error', 'warning', 'note']
+
+/** What kind of work it is. */
+const PLACES: Record<Cause['where'], string> = {
+  site: 'a setting of the site',
+  layout: 'the layout that pages share',
+  section: 'the template of a section',
+  page: 'the pages themselves',
+  picture: 'a picture',
+  server: 'the server',
+}
+
 /** One change: what it is, the evidence, the tags to write, the pages. */
-export function CauseDetail({ run, cause, rows, goTo }: { run: StoredRun; cause: Cause; rows: WallRow[]; goTo: GoTo }) {
+export function CauseDetail({
+  run,
+  cause,
+  causes,
+  rows,
+  goTo,
+}: {
+  run: StoredRun
+  cause: Cause
+  causes: readonly Cause[]
+  rows: WallRow[]
+  goTo: GoTo
+}) {
   const [said, setSaid] = useState('')
   const pathOf = (url: string) => rows.find((row) => row.url === url)?.path ?? url
   const copy = async () => {
@@ -28,6 +78,9 @@ export function CauseDetail({ run, cause, rows, goTo }: { run: StoredRun; cause:
   return (
     <article className="grid max-w-[720px] gap-4">
       <h2 className="text-lead font-semibold leading-snug [overflow-wrap:anywhere]">{cause.change}</h2>
+      <Proof cause={cause} />
+      <TryButtons run={run} causes={causes} chosen={cause} goTo={goTo} />
+      {cause.edits.length > 0 && <EditList edits={cause.edits} />}
       {cause.snippet && (
         <section>
           <div className="mb-1 flex items-baseline gap-3">

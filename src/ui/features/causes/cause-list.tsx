@@ -29,6 +29,16 @@ const clearsInWords = ({ error, warning, note }: Cause['clears']) =>
     .filter(Boolean)
     .join(', ')
 
+/** What kind of work a change is, in a word. */
+const WORK: Record<Cause['where'], string> = {
+  site: 'setting',
+  layout: 'layout',
+  section: 'template',
+  page: 'pages',
+  picture: 'picture',
+  server: 'server',
+}
+
 type Props = { causes: Cause[]; rows: WallRow[]; chosen: string | null; onChoose: (id: string) => void }
 
 /** Causes in their order; J and K go down and up. */
@@ -82,9 +92,12 @@ export function CauseList({ causes, rows, chosen, onChoose }: Props) {
                     {cause.level}
                   </span>
                   <span className="truncate font-mono text-fine text-quiet">
-                    {cause.section === '*' ? 'whole site' : sectionName(cause.section)}
+                    {WORK[cause.where]} {cause.section === '*' ? '' : sectionName(cause.section)}
                   </span>
-                  <span className="ml-auto shrink-0 text-quiet">{clearsInWords(cause.clears)}</span>
+                  <span className="ml-auto shrink-0 text-quiet">
+                    {cause.proved ? 'tried: ' : ''}
+                    {clearsInWords(cause.clears)}
+                  </span>
                 </span>
                 <span className="mt-[2px] line-clamp-3 [overflow-wrap:anywhere]">{cause.change}</span>
                 <span

@@ -106,7 +106,7 @@ function Causes({ run, rows, stored, view, goTo }: Props) {
           </Tabs.List>
           <Tabs.Content value="cause" className="min-h-0 flex-1 overflow-auto px-5 py-4">
             {chosen ? (
-              <CauseDetail run={run} cause={chosen} rows={rows} goTo={goTo} />
+              <CauseDetail run={run} cause={chosen} causes={causes} rows={rows} goTo={goTo} />
             ) : (
               <p className="text-quiet">There is no finding in this run.</p>
             )}

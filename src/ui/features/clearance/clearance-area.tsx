@@ -31,6 +31,8 @@ export function ClearanceArea({ goTo, run }: { goTo: GoTo; run: Loaded<StoredRun
       </Notice>
     )
   }
+  if (run.value.tried)
+    return <Notice text="What is only tried can’t be cleared. Go back to what is built to see whether that is." />
   return <Clearance run={run.value} rows={rows} goTo={goTo} />
 }
 

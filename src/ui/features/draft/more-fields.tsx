@@ -19,6 +19,11 @@ const FIELDS: { slot: DraftSlot; key: string; name: string; choices?: string[] }
   },
   { slot: 'siteName', key: 'og:site_name', name: 'Site name' },
   { slot: 'author', key: 'author', name: 'Byline' },
+  { slot: 'address', key: 'og:url', name: 'Address' },
+  { slot: 'canonical', key: 'canonical', name: 'Canonical' },
+  { slot: 'language', key: 'html lang', name: 'Language' },
+  { slot: 'locale', key: 'og:locale', name: 'Locale' },
+  { slot: 'robots', key: 'robots', name: 'Robots' },
   { slot: 'label1', key: 'twitter:label1', name: 'Label 1' },
   { slot: 'data1', key: 'twitter:data1', name: 'Data 1' },
   { slot: 'label2', key: 'twitter:label2', name: 'Label 2' },
@@ -38,7 +43,8 @@ export function MoreFields({ facts, fields, onChange, children }: Props) {
   return (
     <details open={drafted > 0 || undefined} className="border-t border-line pt-2">
       <summary className="cursor-pointer font-semibold">
-        Card kind, byline, labels{drafted > 0 && <span className="font-normal text-quiet">, {drafted} set</span>}
+        Card kind, address, language, byline, labels
+        {drafted > 0 && <span className="font-normal text-quiet">, {drafted} set</span>}
       </summary>
       <div className="mt-2">{children}</div>
       <div className="mt-2 grid grid-cols-[92px_minmax(0,1fr)_auto] items-center gap-x-2 gap-y-[6px]">

@@ -57,7 +57,8 @@ export function useLandings(
           const landing = landingOf(tagEdits(draft.fields, imageOf), page.facts, resolve)
           found.set(draft.url, landing)
           const change = changeBy(draft, landing, page.fetch.fetchedAt)
-          if (change) await updateDraft(draft, change)
+          // What is only tried is in no build.
+          if (change && !run.tried) await updateDraft(draft, change)
         }
       }
       if (!isGone) setStandings(found)

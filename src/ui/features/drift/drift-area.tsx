@@ -29,6 +29,8 @@ export function DriftArea({ view, goTo, run }: { view: RouteState; goTo: GoTo; r
     )
   }
   if (run.value.state === 'running') return <Notice text="This run is still going on. Drift is seen once it is done." />
+  if (run.value.tried)
+    return <Notice text="What is only tried never went live. Go back to what is built to see its drift." />
   return <Drift view={view} goTo={goTo} run={run.value} runs={runs} />
 }
 
