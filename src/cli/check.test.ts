@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -48,6 +48,31 @@ describe('nimble-parrot check', { timeout: 60_000 }, () => {
     expect(code).toBe(0)
     expect(out).toBe('')
     expect(readFileSync(join(here, 'run.txt'), 'utf8')).toContain('Not clear:')
+  })
+
+  test('ten causes in six lines at most, then how many more; --all prints them', async () => {
+    const site = join(root, 'demo/site')
+    const few = (await command(site)).out
+    const all = (await command(site, '--all')).out
+    const causesIn = (text: string) => text.split('\n\n').filter((part) => /^(?:error|warning|note)\s/.test(part))
+    expect(causesIn(few)).toHaveLength(10)
+    for (const cause of causesIn(few)) expect(cause.split('\n').length).toBeLessThanOrEqual(6)
+    const [, more] = /^and (\d+) more changes; --all prints them/m.exec(few)!
+    expect(causesIn(all)).toHaveLength(10 + Number(more))
+    expect(all).not.toContain('--all')
+  })
+
+  test('causes name the source file and the line, where the rules say how pages are written', async () => {
+    mkdirSync(join(here, 'dist/guides'), { recursive: true })
+    mkdirSync(join(here, 'content/guides'), { recursive: true })
+    writeFileSync(join(here, 'dist/guides/lamp.html'), '<html lang="en"><title>Untitled</title><p>A lamp</p>')
+    writeFileSync(join(here, 'content/guides/lamp.md'), '---\nlayout: guide\ntitle: Untitled\n---\nA lamp\n')
+    const source = [{ from: '/guides/*', to: 'content/guides/*.md' }]
+    writeFileSync(join(here, 'nimble-parrot.json'), JSON.stringify({ source }))
+    const { out } = await command('dist', '--all', '--site', 'https://good.example/')
+    expect(out).toContain('content/guides/lamp.md:3')
+    expect(out).not.toMatch(/^ +guides.lamp.html:/m)
+    for (const made of ['nimble-parrot.json', 'dist', 'content']) rmSync(join(here, made), { recursive: true })
   })
 
   test('several forms in one run; text goes to standard output; the baseline silences what it has', async () => {

@@ -13,10 +13,11 @@ import {
   runDocument,
   unfitAsBaseline,
   verdictLine,
+  withSources,
 } from '@/core/report'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
-import { loadBaseline, loadRequirements } from './load-files'
+import { loadBaseline, loadRequirements, sourcesFrom } from './load-files'
 import { progressLine } from './progress'
 import { type GatherOptions, gatherSource } from './source'
 import { terminalStyle } from './terminal-style'
@@ -148,7 +149,11 @@ export async function makeRun(source: string, options: RunOptions): Promise<Made
   })
   ensureSomethingRead(gathering, source)
   const today = new Date().toISOString().slice(0, 10)
-  return { document: runDocument(gathering, requirements, today, { baseline, requirementsFile }), fault }
+  const document = runDocument(gathering, requirements, today, { baseline, requirementsFile })
+  return {
+    document: await withSources(document, requirements.source ?? [], sourcesFrom(requirementsFile?.folder ?? '.')),
+    fault,
+  }
 }
 
 /**

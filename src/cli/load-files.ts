@@ -1,5 +1,5 @@
 import { stat } from 'node:fs/promises'
-import { basename, join } from 'node:path'
+import { basename, dirname, join, resolve } from 'node:path'
 import { limits } from '@/core/address'
 import { readRequirements } from '@/core/check'
 import { type ReadDocument, readRunDocument } from '@/core/document'
@@ -35,16 +35,35 @@ async function findRules(source: string): Promise<string | null> {
 }
 
 /** The requirements that a run goes by, and the file that holds them. */
-export type LoadedRequirements = { requirements: Requirements; file: { name: string; lineOf: LineOf } | null }
+export type LoadedRequirements = {
+  requirements: Requirements
+  file: { name: string; folder: string; lineOf: LineOf } | null
+}
 
 /** The requirements of --rules, else those found, else none. */
 export async function loadRequirements(given: string | undefined, source: string): Promise<LoadedRequirements> {
   const file = given ?? (await findRules(source))
   if (file === null) return { requirements: noRequirements, file: null }
   const read = readRequirements(await textOf(file, 'requirements file', limits.settingsCharacters))
-  if (read.ok) return { requirements: read.requirements, file: { name: basename(file), lineOf: read.lineOf } }
+  if (read.ok)
+    return {
+      requirements: read.requirements,
+      file: { name: basename(file), folder: dirname(fromHere(file)), lineOf: read.lineOf },
+    }
   const faults = read.faults.map(({ path, message, line }) => `${line ? `Line ${line}, ` : ''}${path}: ${message}`)
   throw new CannotRun(`${file} can’t be used. ${faults.join(' ')}`)
+}
+
+/** A source file is a text that people write: more of it than this is something else. */
+const MAX_SOURCE_BYTES = 2_000_000
+
+/** Reads files that rules of a requirements file name, from its folder on; null where there is none. */
+export function sourcesFrom(folder: string): (file: string) => Promise<string | null> {
+  return (file) =>
+    readPart(resolve(folder, file), MAX_SOURCE_BYTES).then(
+      ({ body }) => new TextDecoder().decode(body),
+      () => null,
+    )
 }
 
 /** A run document, validated whole. @param what it is for, as `baseline` */

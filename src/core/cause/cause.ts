@@ -18,7 +18,13 @@ export const Edit = z.object({
 export type Edit = z.infer<typeof Edit>
 
 /** What the cause is seen by: a line of one page, and what stands there. */
-const Evidence = z.object({ url: z.string(), line: z.number().int().nullable(), value: z.string().nullable() })
+const Evidence = z.object({
+  url: z.string(),
+  line: z.number().int().nullable(),
+  value: z.string().nullable(),
+  /** The file in which the page is written, and the line of the tag there; absent where no rule names it. */
+  source: z.object({ file: z.string(), line: z.number().int().nullable() }).optional(),
+})
 
 /** The one change that a person would make, and what it clears. */
 export const Cause = z.object({

@@ -113,6 +113,7 @@ export class Desk {
   private readonly defaultPicture: string | null
   private readonly mayShareDefault: boolean
   private readonly isSiteUnknown: boolean
+  private readonly handedOut = new Set<string>()
   private readonly accounts: { site: string | null; creator: string | null }
 
   constructor(private readonly context: CheckContext) {
@@ -156,6 +157,11 @@ export class Desk {
       if (type && isKnownType(type)) bySection.set(section, [...(bySection.get(section) ?? []), type])
     }
     return new Map([...bySection].map(([section, types]) => [section, usualOf(types)!]))
+  }
+
+  /** Addresses of pictures that were proposed and are still to be made. */
+  get toBeMade(): string[] {
+    return [...this.handedOut]
   }
 
   private sectionOf({ url }: { url: string }): string {
@@ -227,8 +233,11 @@ export class Desk {
     if (familyOf(tag) === 'description')
       return { value: `A sentence that says what page ${number} is about, and makes a person click it.`, needs }
     if (familyOf(tag) === 'title') return { value: this.retitled(page, tag, `What page ${number} is about`), needs }
-    if (tag === 'og:image')
-      return { value: new URL(`${TO_MAKE}/${number}.jpg`, this.context.addresses.site).href, needs }
+    if (tag === 'og:image') {
+      const value = new URL(`${TO_MAKE}/${number}.jpg`, this.context.addresses.site).href
+      this.handedOut.add(value)
+      return { value, needs }
+    }
     if (tag === 'twitter:site' || tag === 'twitter:creator') return { value: '@account', needs }
     if (tag === 'fb:app_id' || tag === 'fb:admins') return { value: '1234567890', needs }
     if (tag === 'og:image:width') return { value: '1200', needs }

@@ -7,7 +7,7 @@ import type { Cause, Edit, EditPlace } from './cause'
 import { listed, sentenceFor } from './cause-words'
 import { tagEditsOf } from './change'
 import { collect, type Standing } from './collect'
-import { Desk, isToBeMade, standInPicture } from './desk'
+import { Desk, isToBeMade } from './desk'
 import { makePlans } from './make-plans'
 import { type PageChange, type Plan, pagesOf } from './plan'
 import { needsOf } from './propose'
@@ -223,7 +223,7 @@ class CauseFinder {
     })
   }
 
-  find(waived: readonly SiteFinding[]): { causes: Cause[]; plans: ReadonlyMap<string, Plan> } {
+  find(waived: readonly SiteFinding[]): { causes: Cause[]; plans: ReadonlyMap<string, Plan>; desk: Desk } {
     const { context, verdicts, site } = this
     const desk = new Desk(context)
     const collected = collect(context, desk, verdicts, site)
@@ -254,7 +254,7 @@ class CauseFinder {
         site.filter((finding) => !claimed.has(finding)),
       ),
     )
-    return { causes: causes.sort(byWeight), plans: planOf }
+    return { causes: causes.sort(byWeight), plans: planOf, desk }
   }
 }
 
@@ -298,17 +298,17 @@ export type Tried = {
  */
 export function tryCauses(context: CheckContext, verdict: Verdict, ids: ReadonlySet<string>): Tried {
   const { pages, findings, waived } = verdict
-  const { plans } = new CauseFinder(context, pages, findings).find(waived)
+  const { plans, desk } = new CauseFinder(context, pages, findings).find(waived)
   const chosen = [...plans].filter(([id]) => ids.has(id)).map(([, plan]) => plan)
-  const after = new Prover(context, new Desk(context), pages, findings, chosen).after(chosen)
-  const made = after.readable.flatMap((page) => after.declaredImages(page).map(({ url }) => url)).filter(isToBeMade)
+  const after = new Prover(context, desk, pages, findings, chosen).after(chosen)
   const changes = new Map<string, PageChange[]>()
   for (const plan of chosen) for (const [url, own] of plan.changes) for (const one of own) addTo(changes, url, one)
   const edits = [...changes].map(([url, own]): [string, TagEdits] => [
     url,
     tagEditsOf(own.filter(({ needs }) => needs === null).map(({ change }) => change)),
   ])
-  const images = [...after.images.values(), ...[...new Set(made)].map(standInPicture)]
+  const named = new Set(after.readable.flatMap((page) => after.declaredImages(page).map(({ url }) => url)))
+  const images = [...after.images.values()].filter(({ url }) => !isToBeMade(url) || named.has(url))
   return {
     context: after,
     gathering: { ...after.gathering, images },

@@ -56,12 +56,13 @@ function keyOf({ tag, kind, rule, scope, members, job }: Group, numbers: Readonl
   const pages = keyOfPages(members, numbers)
   const needs = members[0]!.needs ?? ''
   if (job !== null) return `job ${job}`
-  if (kind === 'say' && SIZES.has(tag) && needs === '') return `size ${rule.from === null} ${pages}`
+  // What waits for the same thing on the same pages is done with it.
+  if (needs !== '') return `needs ${needs} ${pages}`
+  if (kind === 'say' && SIZES.has(tag)) return `size ${rule.from === null} ${pages}`
   if (kind === 'attribute') return `attribute ${rule.from} ${pages}`
   if (kind === 'once') return `once ${members[0]!.emitter ?? ''} ${pages}`
   if (kind === 'say' && isOfAddresses(rule)) return `addresses ${rule.from} ${rule.to} ${scope.where}`
-  if (kind === 'say' && (rule.from === null || rule.from === '')) return `lacks ${needs} ${pages}`
-  if (needs !== '') return `needs ${needs} ${pages}`
+  if (kind === 'say' && (rule.from === null || rule.from === '')) return `lacks ${pages}`
   return `${kind} ${tag} ${rule.from} ${rule.to} ${scope.where} ${pages}`
 }
 

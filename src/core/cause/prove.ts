@@ -11,11 +11,11 @@ import {
   type Subject,
 } from '../check'
 import type { Finding, GatheredImage, GatheredPage, SiteFinding } from '../model'
-import { type Card, cardOf, type Surface } from '../surface'
+import { type CardBook, createCardBook } from '../surface'
 import { addTo } from '../text'
 import { changedPage, slotOf, subjectsOf } from './change'
 import { addChange } from './collect'
-import { type Desk, isToBeMade, OF_TITLE, type ReadPage, standInPicture } from './desk'
+import { type Desk, OF_TITLE, type ReadPage, standInPicture } from './desk'
 import type { PageChange, Plan } from './plan'
 import { proposalsFor } from './propose'
 
@@ -38,7 +38,7 @@ class LayeredPictures implements ReadonlyMap<string, GatheredImage> {
     return this.below.size + [...this.above.keys()].filter((url) => !this.below.has(url)).length
   }
   get(url: string): GatheredImage | undefined {
-    return this.above.get(url) ?? this.below.get(url) ?? (isToBeMade(url) ? standInPicture(url) : undefined)
+    return this.above.get(url) ?? this.below.get(url)
   }
   has(url: string): boolean {
     return this.get(url) !== undefined
@@ -61,14 +61,44 @@ class LayeredPictures implements ReadonlyMap<string, GatheredImage> {
   }
 }
 
+/** The page that a changed one was made from, and what the change is about. */
+type Origins = WeakMap<GatheredPage, { page: GatheredPage; subjects: ReadonlySet<Subject> }>
+
+/** What a card's picture hangs on, and its title: how it is laid out decides how much room that has. */
+const OF_PICTURE: readonly Subject[] = ['picture', 'card']
+const OF_TITLE_PART: readonly Subject[] = [...OF_PICTURE, 'title']
+
+/** With its first og: tag a page gets a card where it had none: then nothing of the old one stays. */
+const hasOpenGraph = ({ facts }: GatheredPage) => facts?.metas.some(({ key }) => key.startsWith('og:')) ?? false
+
+/** Cards of changed pages: parts that a change is not about are those of the page as built, which are made already. */
+function bookWith(base: CheckContext, book: CardBook, origins: Origins): CardBook {
+  const kept = (page: GatheredPage, of: readonly Subject[]) => {
+    const origin = origins.get(page)
+    return origin && !of.some((subject) => origin.subjects.has(subject)) ? origin.page : null
+  }
+  return {
+    cardOf: book.cardOf,
+    pictureOf(page, surface) {
+      const origin = kept(page, OF_PICTURE)
+      return origin ? base.pictureOf(origin, surface) : book.pictureOf(page, surface)
+    },
+    titleOf(page, surface) {
+      const origin = kept(page, OF_TITLE_PART)
+      return origin ? base.titleOf(origin, surface) : book.titleOf(page, surface)
+    },
+  }
+}
+
 /** The run's context with other pictures, and other pages where these are given. */
 function contextWith(
   base: CheckContext,
   above: ReadonlyMap<string, GatheredImage>,
   pages: readonly GatheredPage[] = base.pages,
   robotsTxt: string | null = null,
+  origins: Origins = new WeakMap(),
 ): CheckContext {
-  const images = new LayeredPictures(base.images, above)
+  const images = above.size === 0 ? base.images : new LayeredPictures(base.images, above)
   const robots = robotsTxt === null ? base.cards.robots : parseRobots(robotsTxt)
   const gathering = {
     ...base.gathering,
@@ -76,7 +106,6 @@ function contextWith(
     robotsTxt: robotsTxt ?? base.gathering.robotsTxt,
   }
   const cards = { ...base.cards, images, robots }
-  const made = new WeakMap<GatheredPage, Map<string, Card>>()
   return {
     ...base,
     gathering,
@@ -84,15 +113,13 @@ function contextWith(
     readable: pages === base.pages ? base.readable : pages.filter((page): page is ReadPage => page.facts !== null),
     images,
     cards,
-    cardOf(page: GatheredPage, surface: Surface) {
-      const ofPage = made.get(page) ?? new Map<string, Card>()
-      made.set(page, ofPage)
-      const known = ofPage.get(surface.id)
-      if (known) return known
-      const card = cardOf(page, surface, cards)
-      ofPage.set(surface.id, card)
-      return card
-    },
+    ...bookWith(base, createCardBook(cards), origins),
+    // What is made anew looks like nothing that is there.
+    alikePictures: () =>
+      base
+        .alikePictures()
+        .map((group) => group.filter((url) => !above.has(url)))
+        .filter((group) => group.length > 1),
   }
 }
 
@@ -131,6 +158,7 @@ export class Prover {
   private readonly verdicts: ReadonlyMap<string, PageVerdict>
   private readonly pages: ReadonlyMap<string, ReadPage>
   private readonly known = new Map<string, readonly Check[]>()
+  private readonly origins: Origins = new WeakMap()
   /** Pages with changes: the run's own pictures, and those that are to be made for pages without. */
   private readonly asTagged: CheckContext
   /** The same with every picture made anew that some plan makes anew. */
@@ -145,8 +173,13 @@ export class Prover {
   ) {
     this.verdicts = new Map(verdicts.map((verdict) => [verdict.url, verdict]))
     this.pages = new Map(context.readable.map((page) => [page.url, page]))
-    this.asTagged = contextWith(context, new Map())
+    this.asTagged = contextWith(context, this.toBeMade(), context.pages, null, this.origins)
     this.asPictured = contextWith(context, this.madeAnew(plans))
+  }
+
+  /** Pictures that are still to be made for pages without one. */
+  private toBeMade(): Map<string, GatheredImage> {
+    return new Map(this.desk.toBeMade.map((url) => [url, standInPicture(url)]))
   }
 
   /** Pictures that plans make: each is what any place shows whole. */
@@ -154,7 +187,8 @@ export class Prover {
     const icon = new URL('/favicon.ico', this.context.addresses.site).href
     const made = plans.flatMap(({ pictures }) => pictures).map((url) => [url, standInPicture(url)] as const)
     const hasIcon = plans.some(({ hasNewIcon }) => hasNewIcon)
-    return new Map(hasIcon ? [...made, [icon, { ...standInPicture(icon), iconOnly: true }]] : made)
+    const all = [...this.toBeMade(), ...made]
+    return new Map(hasIcon ? [...all, [icon, { ...standInPicture(icon), iconOnly: true }]] : all)
   }
 
   /** What goes and what comes on one page with these changes. */
@@ -163,6 +197,7 @@ export class Prover {
     const changes = own.map(({ change }) => change)
     const changed = changedPage(page, changes) as ReadPage
     const subjects = new Set(changes.flatMap(subjectsOf))
+    if (changed !== page && hasOpenGraph(page)) this.origins.set(changed, { page, subjects })
     if (plan.pictures.length > 0) for (const subject of ['picture', 'card'] as const) subjects.add(subject)
     const toAsk = checksFor(subjects, this.known)
     const context = plan.pictures.length > 0 ? this.asPictured : this.asTagged
@@ -314,7 +349,11 @@ export class Prover {
 
   /** The run with all of these plans carried out. */
   after(plans: readonly Plan[]): CheckContext {
-    const made = new LayeredPictures(this.context.images, this.madeAnew(plans))
+    const anew = this.madeAnew(plans)
+    const made = new LayeredPictures(this.context.images, anew)
+    // A picture that is made anew may change any card.
+    const hasMade = anew.size > 0
+    const origins: Origins = new WeakMap()
     const changes = new Map<string, PageChange[]>()
     for (const plan of plans) for (const [url, own] of plan.changes) for (const one of own) addTo(changes, url, one)
     const pages = this.context.pages.map((page) => {
@@ -324,14 +363,18 @@ export class Prover {
         page,
         own.map(({ change }) => change),
       )
-      return this.sized(derived(edited, own, this.desk.siteName), own, made)
+      const last = this.sized(derived(edited, own, this.desk.siteName), own, made)
+      if (!hasMade && hasOpenGraph(page))
+        origins.set(last, { page, subjects: new Set(own.flatMap(({ change }) => subjectsOf(change))) })
+      return last
     })
     const tokens = plans.flatMap(({ crawlers }) => crawlers ?? [])
     return contextWith(
       this.context,
-      this.madeAnew(plans),
+      anew,
       pages,
       tokens.length > 0 ? this.robotsWith(tokens.join(', ')) : null,
+      origins,
     )
   }
 

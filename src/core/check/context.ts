@@ -2,7 +2,16 @@ import { type AddressMap, createAddressMap, parseRobots, pathOf } from '../addre
 import type { GatheredImage, GatheredPage, Gathering, PageFacts } from '../model'
 import { createPageRules, createSectionFinder, noRequirements, type PageRule, type Requirements } from '../requirements'
 import { findSections } from '../section'
-import { type Card, type CardContext, cardOf, type Surface, surfaces } from '../surface'
+import {
+  type Card,
+  type CardContext,
+  type CardPicture,
+  createCardBook,
+  type Surface,
+  surfaces,
+  type TextPart,
+} from '../surface'
+import { alikePictures } from './alike-pictures'
 import { type DeclaredImage, declaredImages } from './declared-images'
 
 /** What checks may ask of a run. Everything is worked out once, when first asked for. */
@@ -21,7 +30,12 @@ export type CheckContext = {
   requirements: Requirements
   ruleFor(page: GatheredPage): PageRule
   sections: ReadonlyMap<string, string>
+  /** How a card is laid out and what picture it shows: asked for by itself, no text of it is broken. */
+  pictureOf(page: GatheredPage, surface: Surface): CardPicture
+  titleOf(page: GatheredPage, surface: Surface): TextPart
   cardOf(page: GatheredPage, surface: Surface): Card
+  /** Share pictures that look the same, by address. */
+  alikePictures(): string[][]
   declaredImages(page: GatheredPage & { facts: PageFacts }): DeclaredImage[]
 }
 
@@ -70,9 +84,7 @@ export function createCheckContext(gathering: Gathering, requirements: Requireme
   const images = new Map(gathering.images.map((image) => [image.url, image]))
   const cards = cardContextOf(gathering, images)
   const allSurfaces = surfacesWith(requirements.ownSurfaces ?? [])
-  const cardsOf = new Map(
-    allSurfaces.map((surface) => [surface, remember((page: GatheredPage) => cardOf(page, surface, cards))]),
-  )
+  let alike: string[][] | null = null
   const found = findSections(gathering.pages, cards.addresses.site)
   const sectionGiven = createSectionFinder(requirements)
   const sections = new Map(
@@ -94,7 +106,11 @@ export function createCheckContext(gathering: Gathering, requirements: Requireme
     requirements,
     ruleFor: createPageRules(requirements, gathering.pages, sections, cards.addresses.site),
     sections,
-    cardOf: (page, surface) => cardsOf.get(surface)?.(page) ?? cardOf(page, surface, cards),
+    ...createCardBook(cards),
+    alikePictures: () => {
+      alike ??= alikePictures(images)
+      return alike
+    },
     declaredImages: remember((page) => declaredImages(page, cards.addresses)),
   }
 }

@@ -27,8 +27,21 @@ const OTHERS = new Set([
   'keyword',
 ])
 
+/** Keys of a site are few, and stand on all of its pages. */
+const MAX_MEANT = 2000
+const meant = new Map<string, string | null>()
+
 /** The known key that an unknown one was meant to be; null when it is known, or comes close to none. */
 export function meantKey(key: string): string | null {
+  const known = meant.get(key)
+  if (known !== undefined) return known
+  if (meant.size >= MAX_MEANT) meant.clear()
+  const found = nearestKey(key)
+  meant.set(key, found)
+  return found
+}
+
+function nearestKey(key: string): string | null {
   if (isKnownKey(key) || OTHERS.has(key)) return null
   const spelled = key.replace(/[._-]/g, ':')
   // Short words are near each other by chance, and only those with a prefix, or nearly one, are meant for cards.

@@ -1,7 +1,6 @@
 import { byLevel, type Finding, type GatheredPage, type PageFacts } from '../model'
 import { type CardKind, cardKindOf, metasOf, publicImageUrl } from '../surface'
 import { addTo, groupBy, isBlank } from '../text'
-import { alikePictures } from './alike-pictures'
 import type { CheckContext } from './context'
 import { inWords } from './finding-words'
 import type { PageVerdict } from './run-checks'
@@ -83,7 +82,7 @@ export function pictureBook(context: CheckContext, verdicts: readonly PageVerdic
     named.filter((url) => context.images.get(url)?.hash),
     (url) => context.images.get(url)!.hash!,
   )
-  const alike = new Map(alikePictures(context).flatMap((group) => group.map((url) => [url, group] as const)))
+  const alike = new Map(context.alikePictures().flatMap((group) => group.map((url) => [url, group] as const)))
   return [...uses]
     .map(([url, own]): PictureEntry => {
       const hash = context.images.get(url)?.hash

@@ -33,8 +33,11 @@ const signs = ({ error, warning, note }: Cause['clears']) =>
 function placesOf(cause: Cause, document: RunDocument): string[] {
   const files = new Map(document.pages.map(({ url, file }) => [url, file]))
   const lines = new Map(cause.evidence.map(({ url, line }) => [url, line]))
+  const sources = new Map(cause.evidence.map(({ url, source }) => [url, source]))
   return cause.pages.slice(0, PAGES_NAMED).map((url) => {
     const line = lines.get(url)
+    const source = sources.get(url)
+    if (source) return terminalText(`${source.file}${source.line === null ? '' : `:${source.line}`}`)
     return terminalText(`${files.get(url) ?? pathOn(url, document.source.site)}${line ? `:${line}` : ''}`)
   })
 }

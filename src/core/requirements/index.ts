@@ -14,3 +14,4 @@ export {
   saidKind,
 } from './page-rules'
 export { LevelOrOff, noRequirements, RequiredField, Requirements, SectionRule, Shareable, Waiver } from './requirements'
+export { lineOfTag, type SourceRule, sourceFileOf } from './source-files'

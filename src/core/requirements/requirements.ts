@@ -105,6 +105,15 @@ export const Requirements = z.strictObject({
     .record(z.string(), SectionRule)
     .optional()
     .describe('By path glob: * within a segment, ** across. The first that matches counts.'),
+  source: z
+    .array(
+      z.strictObject({
+        from: z.string().describe('Paths of pages: * within a segment, ** across.'),
+        to: z.string().describe('File, from this one’s folder, with the same stars: content/guides/*.md'),
+      }),
+    )
+    .optional()
+    .describe('In which files pages are written. The first whose paths fit counts.'),
   waivers: z.array(Waiver).optional(),
 })
 export type Requirements = z.infer<typeof Requirements>

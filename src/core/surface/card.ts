@@ -196,42 +196,133 @@ function bareReason(page: GatheredPage, surface: Surface, context: CardContext):
   return null
 }
 
+/** What a card's picture decides: how it is laid out, and the picture with its ladder. */
+export type CardPicture = Pick<Card, 'layout' | 'image'>
+
+/**
+ * One card in the making: a part is worked out when it is asked for, once. Questions about a picture break no text, and
+ * those about a title break no description.
+ */
+class CardInMaking {
+  private readonly bare: Card | null
+  private readonly kind: CardKind | null
+  private knownPicture: CardPicture | null = null
+  private knownTitle: TextPart | null = null
+  private knownCard: Card | null = null
+
+  constructor(
+    private readonly page: GatheredPage,
+    private readonly surface: Surface,
+    private readonly context: CardContext,
+  ) {
+    this.bare = bareReason(page, surface, context)
+    const { facts } = page
+    this.kind = facts === null ? null : surface.layoutBy === 'card-kind' ? shownKind(facts) : cardKindOf(facts)
+  }
+
+  private get facts(): PageFacts {
+    return this.page.facts!
+  }
+
+  get picture(): CardPicture {
+    if (this.bare) return this.bare
+    if (this.knownPicture) return this.knownPicture
+    const { part: image, layout } = resolvePicture(this.page, this.facts, this.surface, this.kind, this.context)
+    this.knownPicture = { layout, image }
+    return this.knownPicture
+  }
+
+  private get boxes() {
+    const { boxes } = this.surface
+    return boxes[this.picture.layout as 'wide' | 'natural' | 'thumbnail' | 'text'] ?? boxes.text
+  }
+
+  /** The title's own text and its ladder, not yet broken into lines. */
+  private get resolvedTitle(): TextPart {
+    return resolveText(textCandidates(this.page, this.surface.title.from), this.surface.readsBytes?.value ?? null)
+  }
+
+  get title(): TextPart {
+    if (this.bare) return this.bare.title
+    this.knownTitle ??= drawn(this.resolvedTitle, this.boxes.title, this.surface.title.maxCharacters?.value)
+    return this.knownTitle
+  }
+
+  /** The description below a title, where the title leaves it room. */
+  private describe(description: TextPart, title: TextPart, box: BoxFigure | null): TextPart {
+    const hasRoom = title.lines.length <= (box?.onlyIfTitleLines ?? Infinity)
+    return drawn(description, hasRoom ? box : null, this.surface.description.maxCharacters?.value)
+  }
+
+  get card(): Card {
+    if (this.bare) return this.bare
+    this.knownCard ??= this.make()
+    return this.knownCard
+  }
+
+  private make(): Card {
+    const { page, surface, context, facts, kind, title } = this
+    const { layout, image } = this.picture
+    const { boxes } = surface
+    const description = resolveText(textCandidates(page, surface.description.from), surface.readsBytes?.value ?? null)
+    const phoneTitle = boxes.phone && drawn(title, boxes.phone.title, surface.title.maxCharacters?.value)
+    const site = resolveSiteLine(page, facts, surface, context)
+    const byline = resolveByline(facts, surface)
+    const icon = resolveFavicon(page, facts, surface, context)
+    return {
+      layout,
+      bareBecause: null,
+      title,
+      description: this.describe(description, title, this.boxes.description),
+      image,
+      ...(boxes.phone && phoneTitle
+        ? {
+            phone: {
+              title: phoneTitle,
+              description: this.describe(description, phoneTitle, boxes.phone.description),
+            },
+          }
+        : {}),
+      siteLine: site.line,
+      byline: byline.line,
+      favicon: icon.favicon,
+      ladders: { siteLine: site.ladder, byline: byline.ladder, favicon: icon.ladder },
+      labels: labelsOf(facts),
+      themeColor: surface.themeColor ? themeColorOf(facts) : null,
+      rich: surface.richKinds ? richKindOf(facts) : surface.layoutBy === 'card-kind' ? richOfKind(facts, kind) : null,
+    }
+  }
+}
+
 /**
  * What one surface shows for a link to one page, each part with its source and the candidates passed over.
  *
  * Pure: the same page, surface and context give the same card. A page that could not be read has a bare card.
  */
-export function cardOf(page: GatheredPage, surface: Surface, context: CardContext): Card {
-  const bareCard = bareReason(page, surface, context)
-  if (bareCard || !page.facts) return bareCard!
-  const { facts } = page
-  const reads = surface.readsBytes?.value ?? null
-  const kind = surface.layoutBy === 'card-kind' ? shownKind(facts) : cardKindOf(facts)
-  const { part: image, layout } = resolvePicture(page, facts, surface, kind, context)
-  const boxes = surface.boxes[layout as 'wide' | 'natural' | 'thumbnail' | 'text'] ?? surface.boxes.text
-  const title = resolveText(textCandidates(page, surface.title.from), reads)
-  const description = resolveText(textCandidates(page, surface.description.from), reads)
-  const most = { title: surface.title.maxCharacters?.value, description: surface.description.maxCharacters?.value }
-  const draw = (pair: { title: BoxFigure | null; description: BoxFigure | null }) => {
-    const drawnTitle = drawn(title, pair.title, most.title)
-    const hasRoom = drawnTitle.lines.length <= (pair.description?.onlyIfTitleLines ?? Infinity)
-    return { title: drawnTitle, description: drawn(description, hasRoom ? pair.description : null, most.description) }
+export const cardOf = (page: GatheredPage, surface: Surface, context: CardContext): Card =>
+  new CardInMaking(page, surface, context).card
+
+/** Cards of pages, and parts of them: each worked out once, and no more of it than is asked for. */
+export type CardBook = {
+  cardOf(page: GatheredPage, surface: Surface): Card
+  pictureOf(page: GatheredPage, surface: Surface): CardPicture
+  titleOf(page: GatheredPage, surface: Surface): TextPart
+}
+
+export function createCardBook(context: CardContext): CardBook {
+  const made = new WeakMap<GatheredPage, Map<Surface, CardInMaking>>()
+  const find = (page: GatheredPage, surface: Surface): CardInMaking => {
+    const ofPage = made.get(page) ?? new Map<Surface, CardInMaking>()
+    if (ofPage.size === 0) made.set(page, ofPage)
+    const known = ofPage.get(surface)
+    if (known) return known
+    const card = new CardInMaking(page, surface, context)
+    ofPage.set(surface, card)
+    return card
   }
-  const site = resolveSiteLine(page, facts, surface, context)
-  const byline = resolveByline(facts, surface)
-  const icon = resolveFavicon(page, facts, surface, context)
   return {
-    layout,
-    bareBecause: null,
-    ...draw(boxes),
-    image,
-    ...(surface.boxes.phone ? { phone: draw(surface.boxes.phone) } : {}),
-    siteLine: site.line,
-    byline: byline.line,
-    favicon: icon.favicon,
-    ladders: { siteLine: site.ladder, byline: byline.ladder, favicon: icon.ladder },
-    labels: labelsOf(facts),
-    themeColor: surface.themeColor ? themeColorOf(facts) : null,
-    rich: surface.richKinds ? richKindOf(facts) : surface.layoutBy === 'card-kind' ? richOfKind(facts, kind) : null,
+    cardOf: (page, surface) => find(page, surface).card,
+    pictureOf: (page, surface) => find(page, surface).picture,
+    titleOf: (page, surface) => find(page, surface).title,
   }
 }

@@ -12,7 +12,15 @@ export {
   type OgImage,
   ogImages,
 } from './candidates'
-export { type CardContext, cardKindOf, cardOf, isKeptOut } from './card'
+export {
+  type CardBook,
+  type CardContext,
+  type CardPicture,
+  cardKindOf,
+  cardOf,
+  createCardBook,
+  isKeptOut,
+} from './card'
 export { Card, Outcome, Rung, TextPart } from './card-model'
 export { describeSurfaces } from './describe-surfaces'
 export { whyDifferent } from './differ'

@@ -224,30 +224,33 @@ const described = (name: string) =>
 const paragraphOf = (name: string) =>
   `How ${name.toLowerCase()} grow in the garden, and what you can do for them in the spring.`
 
+function pageOf(path: string, name: string, number: number): SitePage {
+  const url = `${LARGE_SITE}${path}`
+  const title = `${name} of the garden`
+  const head: Head = new Map([
+    ['charset', '<meta charset="utf-8">'],
+    ['title', `<title>${title} | Large Site</title>`],
+    ['description', meta('description', described(name))],
+    ['canonical', `<link rel="canonical" href="${url}">`],
+    ['og:type', meta('og:type', 'website')],
+    ['og:site_name', meta('og:site_name', 'Large Site')],
+    ['og:title', meta('og:title', title)],
+    ['og:description', meta('og:description', described(name))],
+    ['og:url', meta('og:url', url)],
+    ['og:image', meta('og:image', `${LARGE_SITE}img/p${number}.png`)],
+    ['og:image:width', meta('og:image:width', '1200')],
+    ['og:image:height', meta('og:image:height', '630')],
+    ['og:image:alt', meta('og:image:alt', `A bed of ${name.toLowerCase()}`)],
+    ['twitter:card', meta('twitter:card', 'summary_large_image')],
+  ])
+  return { path, section: path.split('/')[0]!, name, url, number, head, lang: 'en' }
+}
+
 function sitePages(): SitePage[] {
   const paths = NAMES.map((name, index) => `${SECTIONS[index % SECTIONS.length]}/${name.toLowerCase()}/`)
-  return ['', ...paths].map((path, number) => {
-    const name = number === 0 ? 'The whole garden' : NAMES[number - 1]!
-    const url = `${LARGE_SITE}${path}`
-    const title = `${name} of the garden`
-    const head: Head = new Map([
-      ['charset', '<meta charset="utf-8">'],
-      ['title', `<title>${title} | Large Site</title>`],
-      ['description', meta('description', described(name))],
-      ['canonical', `<link rel="canonical" href="${url}">`],
-      ['og:type', meta('og:type', 'website')],
-      ['og:site_name', meta('og:site_name', 'Large Site')],
-      ['og:title', meta('og:title', title)],
-      ['og:description', meta('og:description', described(name))],
-      ['og:url', meta('og:url', url)],
-      ['og:image', meta('og:image', `${LARGE_SITE}img/p${number}.png`)],
-      ['og:image:width', meta('og:image:width', '1200')],
-      ['og:image:height', meta('og:image:height', '630')],
-      ['og:image:alt', meta('og:image:alt', `A bed of ${name.toLowerCase()}`)],
-      ['twitter:card', meta('twitter:card', 'summary_large_image')],
-    ])
-    return { path, section: path.split('/')[0]!, name, url, number, head, lang: 'en' }
-  })
+  return ['', ...paths].map((path, number) =>
+    pageOf(path, number === 0 ? 'The whole garden' : NAMES[number - 1]!, number),
+  )
 }
 
 /** Pages that a fault stands on: all of them, one section's, one. The home page is apart: a fault of it is no template's. */
@@ -260,16 +263,37 @@ function isHit(page: SitePage, level: Seeded['level']): boolean {
 export function damagedSite(seeded: readonly Seeded[]): MemoryBuild {
   const pages = sitePages()
   for (const { kind, level } of seeded) for (const page of pages) if (isHit(page, level)) DAMAGES[kind]!.apply(page)
-  const nav = pages.map(({ path, name }) => `<a href="/${path}">${name}</a>`).join(' ')
+  return buildOf(
+    pages,
+    pages.map(({ path, name }) => `<a href="/${path}">${name}</a>`),
+  )
+}
+
+/** A site of so many pages, with the faults that each of them is given. */
+export function damagedPages(
+  count: number,
+  sections: number,
+  faultsOf: (page: SitePage) => readonly string[],
+): MemoryBuild {
+  const pages = Array.from({ length: count }, (_, number) => {
+    const path = number === 0 ? '' : `s${number % sections}/p${number}/`
+    return pageOf(path, `Bed ${number} and its plants`, number)
+  })
+  for (const page of pages) for (const kind of faultsOf(page)) DAMAGES[kind]!.apply(page)
+  return buildOf(pages, [])
+}
+
+/** @param nav links that stand on every page */
+function buildOf(pages: readonly SitePage[], nav: readonly string[]): MemoryBuild {
   const locations = pages.map(({ url }) => `<url><loc>${url}</loc></url>`).join('')
   const html = pages.map(({ path, name, number, head, lang }): [string, string] => [
     `${path}index.html`,
-    `<!doctype html>\n<html${lang === null ? '' : ` lang="${lang}"`}>\n<head>\n${[...head.values()].join('\n')}\n</head>\n<body>\n<main><h1>${name}</h1>\n<img src="/img/p${number}.png" alt="A bed of ${name.toLowerCase()}">\n<p>${paragraphOf(name)}</p></main>\n<nav>${nav}</nav>\n</body>\n</html>\n`,
+    `<!doctype html>\n<html${lang === null ? '' : ` lang="${lang}"`}>\n<head>\n${[...head.values()].join('\n')}\n</head>\n<body>\n<main><h1>${name}</h1>\n<img src="/img/p${number}.png" alt="A bed of ${name.toLowerCase()}">\n<p>${paragraphOf(name)}</p></main>\n<nav>${nav.join(' ')}</nav>\n</body>\n</html>\n`,
   ])
   const pictures = pages.map(({ number }): [string, Uint8Array] => {
-    const png = pngBytes(1200, 630, 80_000 + number)
+    const png = pngBytes(1200, 630, nav.length > 0 ? 80_000 + number : 60 + number)
     // What differs in its filling looks different to the tests.
-    png[44] = number + 1
+    png[44] = (number % 250) + 1
     return [`img/p${number}.png`, png]
   })
   return {

@@ -14,8 +14,22 @@ export type TextBox = {
 export type FittedText = { shown: string; cut: boolean; lines: string[] }
 
 const ELLIPSIS = '…'
-/** Pieces with their widths. Measured in place: every text of every card comes through here. */
+/** Texts that are kept in pieces: one page's, which all places break one after the other. */
+const MAX_KEPT = 24
+const kept = new Map<string, BreakPiece[]>()
+
+/** Pieces with their widths. Every text of every card comes through here, for each place that shows it. */
 function cutIntoPieces(text: string, weight: Weight): BreakPiece[] {
+  const key = `${weight} ${text}`
+  const known = kept.get(key)
+  if (known) return known
+  if (kept.size >= MAX_KEPT) kept.clear()
+  const pieces = measured(text, weight)
+  kept.set(key, pieces)
+  return pieces
+}
+
+function measured(text: string, weight: Weight): BreakPiece[] {
   const pieces = breakPieces(text)
   for (let index = 0; index < pieces.length; index++) {
     const piece = pieces[index]!

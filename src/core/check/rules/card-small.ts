@@ -22,7 +22,7 @@ export const cardSmall = defineCheck({
   check(page, context) {
     const tag = metasOf(page.facts, 'twitter:card')[0]
     const microblog = surfaceOf('microblog')!
-    const { url } = context.cardOf(page, microblog).image
+    const { url } = context.pictureOf(page, microblog).image
     const image = url === null ? undefined : context.images.get(url)
     const least = microblog.picture!.largeFrom.value
     if (!tag || cardKindOf(page.facts) !== 'summary' || !image || image.width === null || image.height === null)

@@ -19,8 +19,8 @@ export const imageFallback = defineCheck({
   },
   check(page, context) {
     if (context.declaredImages(page).length > 0) return []
-    const taking = context.surfaces.filter((surface) => context.cardOf(page, surface).image.from === 'content-image')
-    const first = taking[0] && context.cardOf(page, taking[0]).image
+    const taking = context.surfaces.filter((surface) => context.pictureOf(page, surface).image.from === 'content-image')
+    const first = taking[0] && context.pictureOf(page, taking[0]).image
     if (!first?.url || first.line === null || first.column === null) return []
     // What could not be looked at may be too small to be taken.
     if (context.images.get(first.url)?.errorCode === 'not-looked-at') return skipCheck('image-not-fetched')

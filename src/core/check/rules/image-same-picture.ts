@@ -1,5 +1,4 @@
 import { addTo } from '../../text'
-import { alikePictures } from '../alike-pictures'
 import { defineCheck, skipCheck } from '../define-check'
 
 export const imageSamePicture = defineCheck({
@@ -42,7 +41,7 @@ export const imageSamePicture = defineCheck({
         : [{ message, pages, data: { count: urls.length, urls: urls.slice(0, 3).join(', ') } }]
     }
     // A page that offers one picture in two sizes offers one picture: only what different pages share counts.
-    const alike = alikePictures(context).filter((urls) => pagesOf(urls).length > 1)
+    const alike = context.alikePictures().filter((urls) => pagesOf(urls).length > 1)
     return [...[...byHash.values()].flatMap(raised('same')), ...alike.flatMap(raised('alike'))]
   },
 })

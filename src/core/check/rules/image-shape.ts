@@ -27,7 +27,7 @@ export const imageShape = defineCheck({
       // A picture that most places drop has other troubles than its shape.
       if (!size || !isAtLeast(size, MIN_SHOWN)) return null
       const losing = context.surfaces.flatMap((surface) => {
-        const { layout, image: shown } = context.cardOf(page, surface)
+        const { layout, image: shown } = context.pictureOf(page, surface)
         if ((layout !== 'wide' && layout !== 'natural') || shown.url !== image.url || !shown.crop) return []
         const lost = 1 - (shown.crop.width * shown.crop.height) / (size.width * size.height)
         return lost > MAX_LOST ? [{ name: surface.name, lost, isTall: shown.crop.height < size.height }] : []

@@ -1,4 +1,16 @@
+import type { PageFacts } from '../../model'
 import { defineCheck } from '../define-check'
+
+/** Where the last tag that feeds a card ends, in bytes from the start of the page. */
+function lastByte({ facts }: { facts: PageFacts }): number {
+  const ends = [facts.at.title, facts.at.h1, facts.at.firstParagraph].map((at) => at?.endByte ?? 0)
+  return Math.max(
+    0,
+    ...ends,
+    ...facts.metas.map(({ endByte }) => endByte),
+    ...facts.contentImages.map((image) => image.endByte),
+  )
+}
 
 export const tagLate = defineCheck({
   id: 'tag-late',
@@ -21,7 +33,7 @@ export const tagLate = defineCheck({
   check(page, context) {
     return context.surfaces.flatMap((surface) => {
       const reads = surface.readsBytes?.value
-      if (reads === undefined) return []
+      if (reads === undefined || lastByte(page) <= reads) return []
       const card = context.cardOf(page, surface)
       const rungs = [...card.title.ladder, ...card.description.ladder, ...card.image.ladder]
       const late = rungs.filter(

@@ -24,7 +24,7 @@ export const titleCut = defineCheck({
     const name = metaCandidates(page.facts, 'og:site_name')[0]?.value ?? null
     // The tab of a browser cuts nearly every title: to say so of each page would say nothing.
     const cut = context.surfaces.flatMap((surface) => {
-      const { title } = context.cardOf(page, surface)
+      const title = context.titleOf(page, surface)
       // What follows the page's own part is the site's name: it is no loss there.
       const isOwnPartShown = title.text !== null && title.shown.startsWith(ownPart(title.text, name))
       return surface.token !== null && title.cut && !isOwnPartShown ? [{ name: surface.name, title }] : []

@@ -24,6 +24,6 @@ export const titleDuplicate = defineCheck({
     const listed = context.readable.filter(
       (page) => !isKeptOut(page, null) && mayBeCompared(context.ruleFor(page), 'title'),
     )
-    return raiseShared(pagesThatShare(listed, (page) => context.cardOf(page, wideFeed).title.text))
+    return raiseShared(pagesThatShare(listed, (page) => context.titleOf(page, wideFeed).text))
   },
 })

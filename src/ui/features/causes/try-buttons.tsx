@@ -54,7 +54,7 @@ export function TryButtons({
       )}
       {first.length > 1 && first.length < all.length && (
         <button type="button" className="button" disabled={isBusy} onClick={() => void attempt(first)}>
-          After the first {first.length}
+          After the first {at + 1}
         </button>
       )}
       {all.length > 1 && (

@@ -1,9 +1,11 @@
 'use client'
 
+import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { sameTitleElsewhere } from '@/core/draft'
 import { cardOf, offeredPictures, withPictureChosen } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
+import { requirementsOf } from '@/store/requirements'
 import { Notice } from '../../kit/notice'
 import { bytes, clockTime } from '../../kit/words'
 import { StandingSwitch } from '../../parts/standing-switch'
@@ -101,7 +103,8 @@ function OnePage({ view, goTo, run, row, rows, neighbours, draftPane: DraftPane 
     return surfaces.map((surface) => ({ surface, card: cardOf(seen, surface, context) }))
   }, [page, context, surfaces, picture])
   const offered = page ? offeredPictures(page) : 0
-  const editor = useEditor(page)
+  const requirements = useLiveQuery(() => requirementsOf(run.source.site), [run.source.site])
+  const editor = useEditor(page, requirements?.source)
   const hasDraft = draft.effective.edits.size > 0
   const cards = hasDraft && !view.isBuilt && draft.effect ? draft.effect.cards : built
   const title = draft.effect?.cards[0]?.card.title
@@ -133,6 +136,7 @@ function OnePage({ view, goTo, run, row, rows, neighbours, draftPane: DraftPane 
         }
       >
         {page.fetch.status ?? 'no answer'} · {bytes(page.fetch.bytes)} · fetched {clockTime(page.fetch.fetchedAt)}
+        {editor.source && <WrittenIn source={editor.source} />}
       </PageHeader>
       <LookAgainView run={run} page={page} />
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(280px,370px)_minmax(0,1fr)_326px] max-lg:grid-cols-[minmax(0,1fr)_300px] max-md:flex max-md:flex-col max-md:overflow-auto">
@@ -266,4 +270,20 @@ function useDraftKey(setTab: (pane: Pane) => void, pane: Pane): void {
 /** Once it is drawn, the draft's first field has the cursor. */
 function focusDraft(): void {
   requestAnimationFrame(() => document.querySelector<HTMLTextAreaElement>('[role="tabpanel"] textarea')?.focus())
+}
+
+/** The file in which the page is written, opened in the reader's editor where that is set. */
+function WrittenIn({ source: { file, href } }: { source: { file: string; href: string | null } }) {
+  return (
+    <>
+      {' · written in '}
+      {href === null ? (
+        <span className="font-mono">{file}</span>
+      ) : (
+        <a href={href} className="font-mono text-pick hover:underline" title="Open in your editor">
+          {file}
+        </a>
+      )}
+    </>
+  )
 }
