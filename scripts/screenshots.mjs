@@ -94,14 +94,6 @@ const views = {
     await page.waitForTimeout(4200)
     await shoot(page, name)
   },
-  'gather-stopped': async (name) => {
-    const page = await open()
-    await gatherAddress(page, slowDemo)
-    await page.waitForTimeout(5200)
-    await page.getByRole('region', { name: 'Pages as they come' }).getByRole('button', { name: 'Stop' }).click()
-    await page.getByText(/^Stopped\. What/).waitFor()
-    await shoot(page, name)
-  },
   'gather-trouble': async (name) => {
     const page = await gathered()
     await gatherAddress(page, 'http://localhost:3999')
@@ -184,6 +176,16 @@ const views = {
   causes: async (name) => {
     const page = await gathered()
     await page.getByRole('link', { name: 'Causes' }).click()
+    await shoot(page, name)
+  },
+  'wall-tried': async (name) => {
+    const page = await gathered()
+    await page.getByRole('link', { name: 'Causes' }).click()
+    await page.getByRole('heading', { name: /changes would clear/ }).waitFor()
+    for (const _ of [1, 2, 3]) await page.keyboard.press('j')
+    await page.getByRole('button', { name: /^After the first/ }).click()
+    await page.getByText('Tried, not built').waitFor()
+    await page.waitForTimeout(2500)
     await shoot(page, name)
   },
   pictures: async (name) => {
