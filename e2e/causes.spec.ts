@@ -35,7 +35,9 @@ test('what is tried is seen on the Wall, kept as drafts, and left in one step', 
   await expect(page.getByRole('heading', { name: '16 errors in the way' })).toBeVisible()
   // The cards themselves say what the change writes.
   await page.getByRole('searchbox').fill('ada-quillfeather')
-  await expect(page.getByRole('region', { name: 'Cards', exact: true })).toContainText('Ada opened the hall nine years ago')
+  await expect(page.getByRole('region', { name: 'Cards', exact: true })).toContainText(
+    'Ada opened the hall nine years ago',
+  )
   await expectAccessible(page)
   await tried.getByRole('button', { name: 'Keep as drafts' }).click()
   await expect(tried).toContainText('Drafted for 5 pages.')

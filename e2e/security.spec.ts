@@ -71,7 +71,7 @@ test('no address takes the app down', async ({ page }) => {
   expect(faults).toEqual([])
 })
 
-test('the app asks nobody but its own server, and nothing is refused by the policy', async ({ page }) => {
+test('the app asks its own server alone, and nothing is refused by the policy', async ({ page }) => {
   const elsewhere: string[] = []
   const complaints: string[] = []
   page.on('request', (request) => {
@@ -90,7 +90,7 @@ test.describe('the crawl route', () => {
     ['another origin', { origin: 'http://evil.example', 'content-type': 'application/json' }],
     ['another site', { 'sec-fetch-site': 'cross-site', 'content-type': 'application/json' }],
     ['a form', { origin: app, 'content-type': 'text/plain' }],
-    ['nobody in particular', { 'content-type': 'application/json' }],
+    ['no origin at all', { 'content-type': 'application/json' }],
     [
       'a name that somebody pointed here',
       { origin: 'http://evil.example:4310', host: 'evil.example:4310', 'content-type': 'application/json' },

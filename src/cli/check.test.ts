@@ -275,7 +275,7 @@ describe('a go that is never wrong', { timeout: 60_000 }, () => {
     })
   })
 
-  test('a fault that nobody waits for ends the run with one line, and what was gathered is kept', async () => {
+  test('a fault outside of any awaited call ends the run with one line, and what was gathered is kept', async () => {
     const address = await served((request, response) => {
       if (request.url === '/b')
         setTimeout(() => process.emit('uncaughtException', new Error('A fault of the connection.')), 10)

@@ -140,7 +140,7 @@ const FILES: Record<string, string> = {
   'hop.html': refresh('/old'),
   'circle-a.html': refresh('/circle-b'),
   'circle-b.html': refresh('/circle-a'),
-  // Linked by nobody, but listed; and one that is listed and not there.
+  // Not linked, but listed; and one that is listed and not there.
   'lonely.html': page('lonely', 'Lonely'),
   'pages.xml': `<urlset>${['', 'about', 'lonely', 'never-built'].map((path) => `<url><loc>${SITE}${path}</loc></url>`).join('')}</urlset>`,
   // Shells, which are no pages; the last is linked, and is one.

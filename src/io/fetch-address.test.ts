@@ -114,7 +114,7 @@ describe('failures are values with a reason', () => {
     expect(await read(path, over)).toMatchObject({ kind: 'failed', code })
   })
 
-  test('nobody listens', async () => {
+  test('nothing listens there', async () => {
     const exchange = await fetcher({ innerHosts: inner('127.0.0.1:9') }).read({
       url: 'http://127.0.0.1:9/',
       accept: 'page',
@@ -145,7 +145,7 @@ describe('failures are values with a reason', () => {
   })
 })
 
-describe('inner addresses that nobody named', () => {
+describe('inner addresses that were not named', () => {
   test.each(['127.0.0.1', 'localhost', '[::ffff:127.0.0.1]', '2130706433', '0x7f.1'])('%s is refused', async (host) => {
     const port = named.split(':')[1]
     const exchange = await fetcher({ innerHosts: noInnerHosts }).read({
@@ -184,7 +184,7 @@ describe('codings as browsers take them', () => {
     'gzip without its trailer': ['gzip', gzipSync(text).subarray(0, -8)],
     'two of them': ['gzip, br', brotliCompressSync(gzipSync(text))],
     'none, by its name': ['identity', Buffer.from(text)],
-    'one that nobody knows': ['nonsense', Buffer.from(text)],
+    'one that is not known': ['nonsense', Buffer.from(text)],
   }
 
   /** One answer over a bare socket, in pieces of a size, that says that it closes, and does. */

@@ -31,7 +31,7 @@ describe('who is answered', () => {
     ['a form', { ...own, 'content-type': 'application/x-www-form-urlencoded' }],
     ['a type that only begins alike', { ...own, 'content-type': 'application/json-patch+json' }],
     ['a text', { ...own, 'content-type': 'text/plain;application/json' }],
-    ['nobody in particular', { host: own.host, 'content-type': own['content-type'] }],
+    ['no origin at all', { host: own.host, 'content-type': own['content-type'] }],
   ])('%s is not', (_name, headers) => {
     expect(refusalOf(request(headers), true)).not.toBeNull()
   })

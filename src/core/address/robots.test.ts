@@ -45,7 +45,7 @@ test('crawl delay and sitemaps are kept', () => {
   expect(crawlDelayFor(rules, 'NimbleParrot')).toBe(2.5)
 })
 
-test.each(['', '<html>not robots</html>', ':::', 'Disallow: /before-any-group'])('%j keeps nobody out', (text) => {
+test.each(['', '<html>not robots</html>', ':::', 'Disallow: /before-any-group'])('%j keeps no crawler out', (text) => {
   expect(allowed(text, '/before-any-group')).toBe(true)
 })
 

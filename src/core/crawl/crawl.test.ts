@@ -358,7 +358,7 @@ describe('a sitemap that can’t be read', () => {
 
   test.each<[string, Answer, 'lost' | null]>([
     ['by a fault of the server', { status: 500 }, 'lost'],
-    ['that nobody answers for', 'refused', 'lost'],
+    ['that is not answered', 'refused', 'lost'],
     ['that is not there', { status: 404 }, null],
     ['that is closed to all', { status: 403 }, null],
   ])('%s: pages that only it names', async (_name, part, why) => {

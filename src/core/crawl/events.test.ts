@@ -70,7 +70,7 @@ describe('inParallel', () => {
     expect(most).toBe(3)
   })
 
-  test('what came while nobody looked comes together, in the order in which it came', async () => {
+  test('what came between two looks comes together, in the order in which it came', async () => {
     const done = new Map<number, (value: number) => void>()
     const tasks = [3, 1, 2].map((value) => new Promise<number>((resolve) => done.set(value, resolve)))
     const batches: number[][] = []

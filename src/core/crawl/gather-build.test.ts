@@ -223,7 +223,7 @@ test('of addresses that links name and the build lacks so many are told as pages
   expect(notes).toMatchObject([{ kind: 'bounded', message: expect.stringContaining('2005 addresses') }])
 })
 
-test('a sitemap of a build that is broken, or can’t be read, leaves pages that nobody knows of', async () => {
+test('a sitemap of a build that is broken, or can’t be read, leaves its pages unknown', async () => {
   const files = {
     'index.html': bytes('<title>Home</title>'),
     'map.xml.gz': new Uint8Array([0x1f, 0x8b, 8, 0, 1, 2, 3]),

@@ -57,7 +57,7 @@ describe('what a crawl notes beside its pages', () => {
     expect((await surveyOf(pages)).survey.unlinked).toEqual([])
   })
 
-  it('nobody can say so of a run that left pages out', async () => {
+  it('it can’t be said of a run that left pages out', async () => {
     const pages = { '/': '<a href="/a">a</a><a href="/b">b</a>', '/a': '', '/b': '' }
     expect((await surveyOf(pages, { maxPages: 2 })).survey.unlinked).toBeNull()
     expect((await surveyOf(pages, { maxDepth: 0 })).survey.unlinked).toBeNull()

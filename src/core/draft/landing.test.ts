@@ -41,7 +41,7 @@ describe('has a draft landed?', () => {
     expect(state(draft, `${all}<meta name="twitter:title" content="Old">`)).toBe('partly')
   })
 
-  test('a picture counts by where it leads; its size and text are nobody’s wish', () => {
+  test('a picture counts by where it leads; its size and text are not what was wished for', () => {
     const page =
       '<meta property="og:image" content="../a.png"><meta property="og:image:width" content="7"><meta property="og:image:alt" content="x">'
     expect(state({ image: 'https://site.example/a.png' }, page)).toBe('landed')

@@ -89,7 +89,7 @@ describe('groupAlike', { timeout: 60_000 }, () => {
     const noise = (seed: number) => {
       let state = seed + 1
       return Uint8Array.from({ length: LOOK_SIDE ** 2 + 72 }, (_, index) => {
-        // Blotches of eight pixels: noise without any low frequency would be nobody's picture.
+        // Blotches of eight pixels: noise without any low frequency would be no picture that is taken.
         if (index % 8 === 0) state = (Math.imul(state, 1664525) + 1013904223) >>> 0
         return index < LOOK_SIDE ** 2 ? state >>> 24 : 128
       })

@@ -103,7 +103,7 @@ describe('sizes of files by several encoders', { timeout: 60_000 }, () => {
   })
 })
 
-/** A PNG chunk; nobody here checks its sum. */
+/** A PNG chunk; its sum is not checked here. */
 function chunk(type: string, data: Buffer): Buffer {
   const length = Buffer.alloc(4)
   length.writeUInt32BE(data.length)

@@ -150,7 +150,7 @@ describe('a picture that is given whole is there to its end, or it is damaged', 
     }
   })
 
-  test('bytes that make no sense to a decoder are told apart from what nobody decodes', async () => {
+  test('bytes that make no sense to a decoder are told apart from what can’t be decoded here', async () => {
     const bytes = new Uint8Array(await sharp(noise(200, 200)).png().toBuffer())
     bytes.fill(7, 200, 3000)
     expect(isWholePicture(bytes, 'png')).toBe(true)

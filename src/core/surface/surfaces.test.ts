@@ -124,7 +124,7 @@ describe('the picture', () => {
   })
 
   test.each(rungs(IMAGES))(
-    '%s passes over a %s that nobody answers for, that is damaged, or that it refuses',
+    '%s passes over a %s that is not answered, that is damaged, or that it refuses',
     (id, key, _at, _keys) => {
       const page = pageWith([[key, key]])
       const outcomeOf = (over: Parameters<typeof image>[1]) =>

@@ -19,7 +19,7 @@ describeCheck('address-dead', {
   passes: {
     'the same file without its ending': canonical('https://site.example/about'),
     'another page of the build': canonical('https://site.example/visit.html'),
-    'another site, which nobody looked at': canonical('https://other.example/none'),
+    'another site, which was not looked at': canonical('https://other.example/none'),
     'a file that is no page': canonical('https://site.example/about.pdf'),
   },
 })

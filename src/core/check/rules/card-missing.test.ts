@@ -7,7 +7,7 @@ describeCheck('card-missing', {
   },
   passes: {
     'under property': { head: { 'twitter:card': '<meta property="twitter:card" content="summary">' } },
-    'a kind that nobody knows is another finding': {
+    'a kind that is not known is another finding': {
       head: { 'twitter:card': '<meta name="twitter:card" content="big">' },
     },
   },

@@ -15,8 +15,8 @@ describeCheck('image-fallback', {
   },
   passes: {
     'too small to be taken': files('<img src="/img/inside.png">', pngBytes(199, 200)),
-    'declared small, so nobody asks': files('<img src="/img/inside.png" width="64" height="64">'),
-    'nobody could look at it: no outside host answers': {
+    'declared small, so it is not asked for': files('<img src="/img/inside.png" width="64" height="64">'),
+    'not looked at: no outside host answers': {
       files: { 'about.html': page('<img src="https://elsewhere.example/a.png">') },
       read: async () => ({ kind: 'failed', code: 'host-not-found', message: 'no host', ms: 0 }),
     },

@@ -14,7 +14,7 @@ test('raised where a pixel really is transparent', async () => {
   expect(await raisedWith(true)).toMatchObject([{ level: 'note', image: 'https://site.example/img/Ferns.png' }])
 })
 
-test('not raised where none is, or nobody could tell', async () => {
+test('not raised where none is, or it can’t be told', async () => {
   expect(await raisedWith(false)).toEqual([])
   expect(await raisedWith(null)).toEqual([])
 })

@@ -8,7 +8,7 @@ describeCheck('image-unreachable', {
       head: image('https://site.example/img/Fern.png'),
       expect: { level: 'error', line: 13, image: 'https://site.example/img/Fern.png' },
     },
-    'nobody answers': { head: image('https://pictures.example/a.png') },
+    'no answer': { head: image('https://pictures.example/a.png') },
     'only twitter:image is wrong': { head: { x: '<meta name="twitter:image" content="https://site.example/x.png">' } },
   },
   passes: {

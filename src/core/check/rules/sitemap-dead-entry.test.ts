@@ -14,7 +14,7 @@ describeCheck('sitemap-dead-entry', {
     'an index of a folder, by any of its forms': {
       files: { 'sitemap.xml': sitemapOf(...all, 'index.html', 'about', 'visit/') },
     },
-    'a file that is no page, which nobody here can judge': {
+    'a file that is no page, which can’t be judged here': {
       files: { 'sitemap.xml': sitemapOf(...all, 'leaflet.pdf') },
     },
     'a page of another site': { files: { 'sitemap.xml': sitemapOf(...all, 'https://other.example/gone') } },

@@ -7,7 +7,7 @@ describeCheck('tag-empty', {
     'a tag of an article': { head: { x: '<meta property="article:author" content="">' } },
   },
   passes: {
-    'a tag that nobody reads': { head: { x: '<meta name="my-own" content="">' } },
+    'a tag that places don’t read': { head: { x: '<meta name="my-own" content="">' } },
     'a zero': { head: { x: '<meta property="product:price:amount" content="0">' } },
   },
 })

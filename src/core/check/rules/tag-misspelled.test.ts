@@ -8,7 +8,7 @@ describeCheck('tag-misspelled', {
     'two letters changed places': { head: { descritpion: '<meta name="descritpion" content="x">' } },
   },
   passes: {
-    'a tag nobody reads': { head: { viewport: '<meta name="viewport" content="width=device-width">' } },
+    'a tag that places don’t read': { head: { viewport: '<meta name="viewport" content="width=device-width">' } },
     'one of another vocabulary': { head: { 'og:ttl': '<meta property="og:ttl" content="3600">' } },
     'a short word that is near': { head: { rating: '<meta name="rating" content="general">' } },
     'a price': { head: { 'og:price:amount': '<meta property="og:price:amount" content="3">' } },

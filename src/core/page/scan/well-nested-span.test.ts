@@ -41,7 +41,7 @@ describe('a piece that closes what it opens', () => {
     ['an li outside of a list may close another', T.DIV, T.LI],
     ['a part of a table is dropped outside of one', T.DIV, T.TD],
     ['what the page is about is for the tree', T.DIV, T.MAIN],
-    ['text that nobody sees is not counted', T.DIV, T.NOSCRIPT],
+    ['text that is not seen is not counted', T.DIV, T.NOSCRIPT],
   ])('%s', (_, outer, inner) => {
     expect(lastOf(outer, inner)).toBe('undecided')
   })

@@ -60,7 +60,7 @@ describe('patterns of this browser', () => {
     expect(Object.values(readAskingPatterns()).filter((pattern) => typeof pattern !== 'string')).toEqual([])
   })
 
-  test('storage that is closed holds none, and stops nobody', () => {
+  test('storage that is closed holds none, and stops no one', () => {
     vi.stubGlobal('localStorage', undefined)
     expect(readAskingPatterns()).toEqual({})
     expect(() => keepAskingPattern('search', 'x')).not.toThrow()

@@ -48,7 +48,7 @@ describe('copies of stored runs', () => {
     expect(countHeld(input([], 'all'), 'wide-feed')).toBe(0)
   })
 
-  test('of a variant that nobody knew are found by the page it leads to', () => {
+  test('of a variant that was not known are found by the page it leads to', () => {
     const variant = `${A}?from=letter`
     const shared: HeldEvent = { ...launched, kind: 'shared', surface: 'wide-feed', address: variant }
     expect(addresses([launched, shared], 'shared')).toEqual([[variant, A]])
