@@ -75,6 +75,29 @@ describe('nimble-parrot check', { timeout: 60_000 }, () => {
     for (const made of ['nimble-parrot.json', 'dist', 'content']) rmSync(join(here, made), { recursive: true })
   })
 
+  test('--signed-off: the content that was signed is 0, another is 1 and says in what', async () => {
+    const write = (title: string) =>
+      writeFileSync(join(here, 'signed/index.html'), `<html lang="en"><title>${title}</title><p>A lamp</p>`)
+    mkdirSync(join(here, 'signed'))
+    write('A lamp to mend')
+    const site = ['--site', 'https://good.example/']
+    await command('signed', ...site, '--format', 'json', '--out', 'signed.json')
+    const run = JSON.parse(readFileSync(join(here, 'signed.json'), 'utf8'))
+    const held = (file: string) => command('signed', ...site, '--fail-on', 'never', '--signed-off', file)
+    expect(await held('signed.json')).toMatchObject({ code: 2, err: expect.stringContaining('was not signed') })
+    const signedOff = { by: 'Ada', at: '2026-11-27T10:00:00Z', run: 'sha256:0', waived: 0 }
+    writeFileSync(join(here, 'signed.json'), JSON.stringify({ ...run, signedOff }))
+    const same = await held('signed.json')
+    expect(same).toMatchObject({ code: 0 })
+    expect(same.out).toContain('What is here is what Ada signed on 2026-11-27T10:00:00Z.')
+    write('Another lamp')
+    const other = await held('signed.json')
+    expect(other).toMatchObject({ code: 1 })
+    expect(other.out).toContain('This is not what Ada signed')
+    expect(other.out).toContain('Another card than was signed: /.')
+    rmSync(join(here, 'signed'), { recursive: true })
+  })
+
   test('several forms in one run; text goes to standard output; the baseline silences what it has', async () => {
     const site = join(root, 'demo/site')
     const { code, out } = await command(

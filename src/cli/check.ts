@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { resolveAddress } from '@/core/address'
 import { BadZip, type CrawlEvent, GatheringBuilder, NothingAnswered } from '@/core/crawl'
 import type { ReadDocument } from '@/core/document'
@@ -5,19 +6,22 @@ import type { Gathering, Level } from '@/core/model'
 import {
   type Baseline,
   baselineOf,
+  type Digest,
+  differenceFromSignOff,
   type FormatId,
   fails,
   type RunDocument,
   reportFormats,
   runAsText,
   runDocument,
+  signOffDifferences,
   unfitAsBaseline,
   verdictLine,
   withSources,
 } from '@/core/report'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
-import { loadBaseline, loadRequirements, sourcesFrom } from './load-files'
+import { loadBaseline, loadRequirements, loadSignOff, sourcesFrom } from './load-files'
 import { progressLine } from './progress'
 import { type GatherOptions, gatherSource } from './source'
 import { terminalStyle } from './terminal-style'
@@ -32,6 +36,7 @@ export type RunOptions = {
   rules?: string
   pictures: 'whole' | 'header'
   baseline?: string
+  signedOff?: string
   maxPages?: number
   maxDepth?: number
   concurrency: number
@@ -130,6 +135,8 @@ function ensureFit(document: ReadDocument, file: string, site: string): Baseline
   return baselineOf(document)
 }
 
+const digest: Digest = async (bytes) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`
+
 /** One run as a document, and the fault that ended it before its time. */
 export type MadeRun = { document: RunDocument; fault: string | null }
 
@@ -141,6 +148,7 @@ export type MadeRun = { document: RunDocument; fault: string | null }
 export async function makeRun(source: string, options: RunOptions): Promise<MadeRun> {
   const { requirements, file: requirementsFile } = await loadRequirements(options.rules, source)
   const loaded = options.baseline === undefined ? null : await loadBaseline(options.baseline)
+  const signed = options.signedOff === undefined ? null : await loadSignOff(options.signedOff, digest)
   const site = siteOf(options.site) ?? siteOf(requirements.site)
   let baseline: Baseline | null = null
   const pictureHosts = requirements.identity?.pictureHosts ?? []
@@ -150,10 +158,12 @@ export async function makeRun(source: string, options: RunOptions): Promise<Made
   ensureSomethingRead(gathering, source)
   const today = new Date().toISOString().slice(0, 10)
   const document = runDocument(gathering, requirements, today, { baseline, requirementsFile })
-  return {
-    document: await withSources(document, requirements.source ?? [], sourcesFrom(requirementsFile?.folder ?? '.')),
-    fault,
-  }
+  const placed = await withSources(document, requirements.source ?? [], sourcesFrom(requirementsFile?.folder ?? '.'))
+  if (signed === null) return { document: placed, fault }
+  const { signOff, saysRequirements } = signed
+  const difference = await differenceFromSignOff(placed, saysRequirements ? requirements : null, signOff, digest)
+  const { by, at, content } = signOff
+  return { document: { ...placed, signOff: { by, at, content, differs: signOffDifferences(difference) } }, fault }
 }
 
 /**

@@ -2,8 +2,9 @@ import { stat } from 'node:fs/promises'
 import { basename, dirname, join, resolve } from 'node:path'
 import { limits } from '@/core/address'
 import { readRequirements } from '@/core/check'
-import { type ReadDocument, readRunDocument } from '@/core/document'
+import { type ReadDocument, readRunDocument, readSignOff, type SignOffFile } from '@/core/document'
 import type { LineOf } from '@/core/model'
+import { type Digest, signOffOf } from '@/core/report'
 import { noRequirements, type Requirements } from '@/core/requirements'
 import { readPart } from '@/io/folder'
 import { CannotRun } from './cannot-run'
@@ -76,3 +77,25 @@ export async function loadRunDocument(file: string, what: string): Promise<ReadD
 
 /** The run that findings are held against. */
 export const loadBaseline = (file: string): Promise<ReadDocument> => loadRunDocument(file, 'baseline')
+
+/** A run document tells what its cards show and what was waived, not what was required. */
+type LoadedSignOff = { signOff: SignOffFile; saysRequirements: boolean }
+
+/**
+ * What was signed: a sign-off in a file of its own, or a run document that somebody signed, whose cards are the content.
+ * @throws CannotRun where it is neither, or not of somebody's yes
+ */
+export async function loadSignOff(file: string, digest: Digest): Promise<LoadedSignOff> {
+  const text = await textOf(file, 'sign-off', limits.documentCharacters)
+  const own = readSignOff(text)
+  if (own.ok) return { signOff: own.signOff, saysRequirements: true }
+  const run = readRunDocument(text)
+  if (!run.ok)
+    throw new CannotRun(`The sign-off ${file} can’t be used. ${own.fault} Save one in the app, under Clearance.`)
+  const { signedOff, pages } = run.document
+  if (!signedOff) throw new CannotRun(`The sign-off ${file} can’t be used: it is a run that was not signed.`)
+  const surfaces = Object.keys(pages[0]?.cards ?? {})
+  const { by, at, errors = 0 } = signedOff
+  const signing = { by, at, surfaces, errors, notLookedAt: [] }
+  return { signOff: await signOffOf(run.document, noRequirements, signing, digest), saysRequirements: false }
+}

@@ -92,6 +92,7 @@ async function parsed(argv: string[]): Promise<number> {
       'whole',
     )
     .option('--baseline <file>', 'a run document: what it found already does not count')
+    .option('--signed-off <file>', 'a sign-off, or a run document that was signed: another content fails')
     .option('--all', 'text, Markdown, HTML: every cause, not only those that stand most in the way', false)
     .option('--include <glob>', 'only these paths (repeatable)', collectGlob, [])
     .option('--exclude <glob>', 'not these paths (repeatable)', collectGlob, [])

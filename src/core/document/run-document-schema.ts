@@ -33,7 +33,12 @@ const ReadCard = z.looseObject({
   layout: Layout,
   title: Part,
   description: Part,
-  image: z.looseObject({ url: z.string().nullable(), from: z.string().nullable(), line: Line.optional() }),
+  image: z.looseObject({
+    url: z.string().nullable(),
+    from: z.string().nullable(),
+    line: Line.optional(),
+    crop: z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() }).nullish(),
+  }),
   siteLine: z.string().nullable(),
   byline: z.string().nullable(),
   labels: z.array(z.object({ label: z.string(), data: z.string() })),

@@ -10,5 +10,13 @@ export { escapeMarkdown } from './markdown'
 export { fails, verdictLine } from './paper'
 export { refreshAsAddresses, refreshAsCsv } from './refresh-reports'
 export { type RunDocument, runAsJson, runDocument } from './run-document'
+export {
+  type Digest,
+  differenceFromSignOff,
+  type SignedDocument,
+  type SignOffDifference,
+  signOffDifferences,
+  signOffOf,
+} from './sign-off'
 export { runAsText, type Style } from './text'
 export { type ReadSource, withSources } from './with-sources'

@@ -2,7 +2,7 @@ import type { Cause, Edit } from '../cause'
 import { LEVELS, type Level, type Summary, type TakenOn } from '../model'
 import { groupBy } from '../text'
 import { pathOn } from './located'
-import type { RunDocument, StatedFinding } from './run-document'
+import type { HeldAgainst, RunDocument, StatedFinding } from './run-document'
 
 // What every paper tells of a run, whatever its form: the verdict, what was not read, the scope, who has taken on what,
 // who signed, and what is new since a baseline.
@@ -21,11 +21,15 @@ export const count = (number: number, word: string) => `${number} ${word}${numbe
 export const isFailure = (level: Level, failOn: Level | 'never'): boolean =>
   failOn !== 'never' && LEVELS.indexOf(level) <= LEVELS.indexOf(failOn)
 
-/** Findings of a run that count for the exit code: at this level or above, and beside a baseline only new ones. */
+/**
+ * Does a run fail? By its findings at this level or above, beside a baseline only new ones; and where it is held against
+ * a sign-off, by being another content.
+ */
 export function fails(
-  { summary, baseline }: Pick<RunDocument, 'summary' | 'baseline'>,
+  { summary, baseline, signOff }: Pick<RunDocument, 'summary' | 'baseline' | 'signOff'>,
   failOn: Level | 'never',
 ): boolean {
+  if (signOff && signOff.differs.length > 0) return true
   const counted: Record<Level, number> = baseline?.new ?? summary
   return LEVELS.some((level) => isFailure(level, failOn) && counted[level] > 0)
 }
@@ -92,7 +96,7 @@ function waiverLines(document: RunDocument): string[] {
 
 /** What is to be known beside the findings, in the order in which it matters. */
 export function paperLines(document: RunDocument): PaperLine[] {
-  const { incomplete, scope, baseline, signedOff, notes } = document
+  const { incomplete, scope, baseline, signedOff, signOff, notes } = document
   const line = (kind: PaperLine['kind']) => (text: string) => ({ kind, text })
   const known = baseline ? LEVELS.reduce((sum, level) => sum + baseline.known[level], 0) : 0
   return [
@@ -105,9 +109,16 @@ export function paperLines(document: RunDocument): PaperLine[] {
       : []),
     ...waiverLines(document).map(line('waiver')),
     ...(signedOff ? [signedOffWords(signedOff)].map(line('signed-off')) : []),
+    ...(signOff ? heldWords(signOff).map(line(signOff.differs.length > 0 ? 'incomplete' : 'signed-off')) : []),
     ...notes.map(({ message }) => message).map(line('note')),
   ]
 }
+
+/** What was signed against what is here. */
+const heldWords = ({ by, at, differs }: HeldAgainst): string[] =>
+  differs.length === 0
+    ? [`What is here is what ${by} signed on ${at}.`]
+    : [`This is not what ${by} signed on ${at}.`, ...differs]
 
 function signedOffWords({ by, at, waived, errors = 0 }: NonNullable<RunDocument['signedOff']>): string {
   const left = [errors > 0 && `${count(errors, 'error')} left`, waived > 0 && `${waived} waived`].filter(Boolean)

@@ -41,6 +41,12 @@ export type DocumentOptions = {
   requirementsFile?: { name: string; lineOf: LineOf } | null
 }
 
+/** A run that was held against a sign-off: whose, and in what it differs. */
+export type HeldAgainst = { by: string; at: string; content: string; differs: string[] }
+
+/** A run as it is made is held against none. */
+const NOT_HELD: { signOff?: HeldAgainst } = {}
+
 /** A note about a requirement says where in the file it stands. */
 function placedNote({ path, ...note }: RunNote, file: DocumentOptions['requirementsFile']): RunNote {
   const line = path && file ? file.lineOf(path) : null
@@ -120,6 +126,7 @@ export function runDocument(
     ...(since ? { baseline: baselineOf(since, context, verdict.pages, verdict.findings, verdict.waived) } : {}),
     summary: verdict.summary,
     ...(signedOff ? { signedOff } : {}),
+    ...NOT_HELD,
   }
 }
 
