@@ -82,11 +82,30 @@ test('every form is saved, and a sign-off stays', async ({ page }) => {
     expect(readFileSync(path, 'utf8').length, name).toBeGreaterThan(1000)
   }
   await page.getByLabel('Your name, to sign off').fill('Ada')
+  // With errors in the way a yes says why.
+  await expect(page.getByRole('button', { name: 'Sign off' })).toBeDisabled()
+  await page.getByLabel('Why, with 31 errors').fill('The rest follows on Monday')
   await page.getByRole('button', { name: 'Sign off' }).click()
   // The database has it once it is said.
   await expect(page.getByText(/Signed off by Ada/)).toBeVisible()
   await page.reload()
-  await expect(page.getByText(/Signed off by Ada, .*with 31 errors/)).toBeVisible()
+  await expect(page.getByText(/Signed off by Ada, .*with 31 errors: “The rest follows on Monday”/)).toBeVisible()
+  await expectAccessible(page)
+  const file = await saved(page, () => page.getByRole('button', { name: 'Save it' }).click())
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
+    format: 'nimble-parrot-sign-off',
+    by: 'Ada',
+    errors: 31,
+  })
+  // An edited requirement is another content, and the sign-off says so itself.
+  await page.getByLabel('Requirements file to open').setInputFiles({
+    name: 'nimble-parrot.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{ "levels": { "title-cut": "off" } }'),
+  })
+  const desk = page.getByRole('region', { name: 'Sign-off' })
+  await expect(desk).toContainText('The sign-off is void: This is not what Ada signed')
+  await expect(desk).toContainText('The requirements are not those that were signed.')
 })
 
 test('a section of one’s own takes its pages together, on the Wall as well, and is let go', async ({ page }) => {

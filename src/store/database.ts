@@ -4,6 +4,7 @@ import { fromWords, type PictureEntry, verdictOf } from '@/core/check'
 import type { HeldEvent } from '@/core/compare'
 import type { PictureTemplate } from '@/core/compose'
 import type { CrawlRequest, ServedImage } from '@/core/crawl'
+import type { SignOffFile } from '@/core/document'
 import type { Draft, SiteDefaults } from '@/core/draft'
 import type {
   AccessMode,
@@ -42,8 +43,8 @@ export type StoredRun = {
   survey?: Survey | undefined
   findings: SiteFinding[]
   summary: Summary | null
-  /** Who took the responsibility for it, when, with how many errors left. */
-  signedOff?: { by: string; at: string; errors: number } | undefined
+  /** Who said yes to it, when, with how many errors left, and to what: absent in a sign-off of before it was of a content. */
+  signedOff?: { by: string; at: string; errors: number; content?: SignOffFile | undefined } | undefined
   /** When it went live (ISO 8601): what it says may be held by any place since then. */
   launchedAt?: string | undefined
   /** The run that this one was derived from by looking again at one page; absent for a run of its own. */

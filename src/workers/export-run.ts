@@ -1,5 +1,12 @@
 import type { SignedOff } from '@/core/document'
-import { type RunDocument, reportFormats, runAsJson, runDocument } from '@/core/report'
+import {
+  differenceFromSignOff,
+  type RunDocument,
+  reportFormats,
+  runAsJson,
+  runDocument,
+  signOffDifferences,
+} from '@/core/report'
 import { database, type StoredRun } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
 import { digestOf } from './digest'
@@ -23,6 +30,13 @@ export async function exportRun(id: string, format: string): Promise<string> {
   if (!form) throw new UserFacingError(`There is no form “${format}”.`)
   const { gathering } = await gatheringOf(run)
   const today = new Date().toISOString().slice(0, 10)
-  const document = runDocument(gathering, await requirementsOf(run.source.site), today)
-  return form.write(run.signedOff ? { ...document, signedOff: await signedOffOf(document, run.signedOff) } : document)
+  const requirements = await requirementsOf(run.source.site)
+  const document = runDocument(gathering, requirements, today)
+  if (!run.signedOff) return form.write(document)
+  const signed = { ...document, signedOff: await signedOffOf(document, run.signedOff) }
+  const { content } = run.signedOff
+  if (!content) return form.write(signed)
+  const differs = signOffDifferences(await differenceFromSignOff(document, requirements, content, digestOf))
+  const { by, at } = content
+  return form.write({ ...signed, signOff: { by, at, content: content.content, differs } })
 }

@@ -10,6 +10,7 @@ import { exportRun } from './export-run'
 import { judge, rowsOfTouched } from './judge'
 import { recheck, runLook } from './look-again'
 import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage } from './protocol'
+import { holdAgainstSignOff, signRun } from './sign-run'
 import { slowest } from './slowest'
 import { ThumbMaker } from './thumb-maker'
 import { runTry } from './try-causes'
@@ -305,6 +306,20 @@ scope.addEventListener('message', ({ data }) => {
   if (data.kind === 'recheck') {
     void recheck(data.runId).then(
       () => report({ kind: 'finished', state: 'done' }),
+      (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
+    )
+    return
+  }
+  if (data.kind === 'sign') {
+    void signRun(data.runId, data.by, data.reason).then(
+      () => report({ kind: 'finished', state: 'done' }),
+      (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
+    )
+    return
+  }
+  if (data.kind === 'hold') {
+    void holdAgainstSignOff(data.runId, data.signed).then(
+      (differs) => report({ kind: 'held', differs }),
       (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
     )
     return

@@ -34,6 +34,10 @@ export type GatherCommand =
   | { kind: 'recheck'; runId: string }
   /** Write a run as it would be with some of another's causes carried out. */
   | { kind: 'try'; runId: string; parent: string; causes: string[] }
+  /** Write down somebody's yes to a run. */
+  | { kind: 'sign'; runId: string; by: string; reason: string | undefined }
+  /** Hold a run against what was signed in one. */
+  | { kind: 'hold'; runId: string; signed: string }
   /** Write a run in one of the forms that the command writes. */
   | { kind: 'export'; runId: string; format: string }
   | { kind: 'stop' }
@@ -54,5 +58,6 @@ export type GatherReport =
   | { kind: 'slowed'; hosts: string[] }
   | { kind: 'finished'; state: 'done' | 'stopped' }
   | { kind: 'exported'; text: string }
+  | { kind: 'held'; differs: string[] }
   /** `kept` pages stay in the run; 0 when there is no run. */
   | { kind: 'failed'; message: string; kept: number }

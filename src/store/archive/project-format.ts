@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { PictureTemplate } from '@/core/compose'
 import { CrawlRequest } from '@/core/crawl'
+import { SignOffFile } from '@/core/document'
 import { Draft, SiteDefaults } from '@/core/draft'
 import { AccessMode, GatheredImage, GatheredPage, Incomplete, RunNote, RunSource, Survey } from '@/core/model'
 import { Requirements } from '@/core/requirements'
@@ -33,7 +34,9 @@ const RunEntry = z.object({
   incomplete: z.array(Incomplete).optional(),
   scope: z.array(z.string()).optional(),
   survey: Survey.optional(),
-  signedOff: z.object({ by: z.string(), at: z.string(), errors: z.number().int() }).optional(),
+  signedOff: z
+    .object({ by: z.string(), at: z.string(), errors: z.number().int(), content: SignOffFile.optional() })
+    .optional(),
   launchedAt: z.string().optional(),
   lookedAgain: z.object({ run: RunId, url: z.string() }).optional(),
   request: CrawlRequest.optional(),

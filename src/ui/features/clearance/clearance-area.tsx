@@ -5,9 +5,8 @@ import { useState } from 'react'
 import { noRequirements, type Requirements } from '@/core/requirements'
 import type { StoredRun, WallRow } from '@/store/database'
 import { keepRequirements, requirementsOf } from '@/store/requirements'
-import { signOff } from '@/store/runs'
 import { Notice } from '../../kit/notice'
-import { count, dayAndTime } from '../../kit/words'
+import { count } from '../../kit/words'
 import { notesToKnow } from '../../state/run/notes-to-know'
 import { type Loaded, useRows } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
@@ -15,6 +14,7 @@ import { Exports } from './exports'
 import { recheckRun } from './recheck'
 import { RequirementsFile } from './requirements-file'
 import { SectionRules } from './section-rules'
+import { SignOffDesk } from './sign-off'
 import { SiteRules } from './site-rules'
 import { Waivers } from './waivers'
 
@@ -104,7 +104,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
                 Gather the rest
               </button>
             ) : (
-              <SignOff run={run} />
+              <SignOffDesk run={run} />
             )}
           </div>
         </header>
@@ -117,46 +117,5 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
         </div>
       </div>
     </div>
-  )
-}
-
-/** Somebody takes the responsibility: the name and the day stay with the run. */
-function SignOff({ run }: { run: StoredRun }) {
-  const [by, setBy] = useState('')
-  if (run.signedOff) {
-    return (
-      <p className="self-center">
-        Signed off by <b className="font-semibold">{run.signedOff.by}</b>, {dayAndTime(run.signedOff.at)}
-        {run.signedOff.errors > 0 && `, with ${count(run.signedOff.errors, 'error')}`}.{' '}
-        <button type="button" className="text-pick hover:underline" onClick={() => void signOff(run.id, undefined)}>
-          Take back
-        </button>
-      </p>
-    )
-  }
-  return (
-    <form
-      className="flex gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (by.trim() === '') return
-        void signOff(run.id, { by: by.trim(), at: new Date().toISOString(), errors: run.summary?.error ?? 0 })
-      }}
-    >
-      <input
-        className="field w-[150px]!"
-        aria-label="Your name, to sign off"
-        placeholder="Your name"
-        value={by}
-        onChange={(event) => setBy(event.target.value)}
-      />
-      <button
-        type="submit"
-        className={run.summary?.clear ? 'button button-main' : 'button'}
-        disabled={by.trim() === '' || run.summary === null}
-      >
-        Sign off
-      </button>
-    </form>
   )
 }

@@ -18,6 +18,18 @@ export async function recheckRun(runId: string): Promise<void> {
   await ask({ kind: 'recheck', runId })
 }
 
+/** Writes down somebody's yes to a run. */
+export async function signRun(runId: string, by: string, reason: string | undefined): Promise<void> {
+  await ask({ kind: 'sign', runId, by, reason })
+}
+
+/** In what a run differs from what was signed in another; nothing where it is that very content. */
+export async function holdAgainst(runId: string, signed: string): Promise<string[]> {
+  const report = await ask({ kind: 'hold', runId, signed })
+  if (report.kind !== 'held') throw new Error('The run could not be held against what was signed.')
+  return report.differs
+}
+
 /** A run in one of the forms that the command writes. */
 export async function exportRun(runId: string, format: string): Promise<string> {
   const report = await ask({ kind: 'export', runId, format })

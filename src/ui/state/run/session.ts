@@ -56,6 +56,7 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
       return { ...now, slowed: [...now.slowed, ...report.hosts] }
     case 'note':
     case 'exported':
+    case 'held':
       return now
     case 'finished':
       return { ...now, kind: 'ended', endedAtMs: nowMs, fetching: [], stopped: report.state === 'stopped' }

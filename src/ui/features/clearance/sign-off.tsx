@@ -1,0 +1,162 @@
+'use client'
+
+import { useEffect, useMemo, useState } from 'react'
+import type { StoredRun } from '@/store/database'
+import { signOff } from '@/store/runs'
+import { saveFile } from '../../kit/save-file'
+import { count, dayAndTime } from '../../kit/words'
+import { useRuns } from '../../state/run/use-run'
+import { holdAgainst, signRun } from './recheck'
+
+/** What is here against what somebody signed: not known yet, the same, or in what it differs. */
+type Held = { kind: 'asking' } | { kind: 'held'; differs: string[] } | { kind: 'failed'; message: string }
+
+const wordsOf = (error: unknown) => (error instanceof Error ? error.message : String(error))
+
+/** Holds a run against what was signed in one, again whenever it is judged again. */
+function useHeld(run: StoredRun, signed: StoredRun | null): Held | null {
+  const [held, setHeld] = useState<Held | null>(null)
+  const id = signed?.signedOff?.content ? signed.id : null
+  const { touchedAt } = run
+  // biome-ignore lint/correctness/useExhaustiveDependencies: judged again, the run has another content
+  useEffect(() => {
+    let isGone = false
+    if (id === null) {
+      setHeld(null)
+      return
+    }
+    setHeld({ kind: 'asking' })
+    holdAgainst(run.id, id)
+      .then((differs) => isGone || setHeld({ kind: 'held', differs }))
+      .catch((error) => isGone || setHeld({ kind: 'failed', message: wordsOf(error) }))
+    return () => {
+      isGone = true
+    }
+  }, [run.id, id, touchedAt])
+  return held
+}
+
+/**
+ * Somebody's yes. It is of a content: what every card shows, what was waived and required. A run that differs in any of
+ * it is not what was signed, and says in what.
+ */
+export function SignOffDesk({ run }: { run: StoredRun }) {
+  const runs = useRuns()
+  const signed = useMemo(() => {
+    if (run.signedOff) return run
+    const others = (runs ?? []).filter(({ source, signedOff }) => source.site === run.source.site && signedOff?.content)
+    return others[0] ?? null
+  }, [run, runs])
+  const held = useHeld(run, signed)
+  return (
+    <section aria-label="Sign-off" className="grid justify-items-end gap-2">
+      {signed && <Standing run={run} signed={signed} held={held} />}
+      {run.signedOff ? <Signed run={run} signedOff={run.signedOff} /> : <SignForm run={run} />}
+    </section>
+  )
+}
+
+/** What is here, beside what was signed. */
+function Standing({ run, signed, held }: { run: StoredRun; signed: StoredRun; held: Held | null }) {
+  const { by, at } = signed.signedOff!
+  const isOwn = signed.id === run.id
+  if (held === null || held.kind === 'asking') return null
+  if (held.kind === 'failed') return <p className="text-wrong">{held.message}</p>
+  if (held.differs.length === 0)
+    return isOwn ? null : (
+      <p className="text-good">
+        What is here is what {by} signed on {dayAndTime(at)}.
+      </p>
+    )
+  return (
+    <div role="alert" className="max-w-[520px] text-right">
+      <p className="font-semibold text-wrong">
+        {isOwn ? 'The sign-off is void: ' : ''}This is not what {by} signed on {dayAndTime(at)}.
+      </p>
+      <ul className="text-small">
+        {held.differs.map((sentence) => (
+          <li key={sentence}>{sentence}</li>
+        ))}
+      </ul>
+    </div>
+  )
+}
+
+function Signed({ run, signedOff }: { run: StoredRun; signedOff: NonNullable<StoredRun['signedOff']> }) {
+  const { by, at, errors, content } = signedOff
+  return (
+    <p className="text-right">
+      Signed off by <b className="font-semibold">{by}</b>, {dayAndTime(at)}
+      {errors > 0 && `, with ${count(errors, 'error')}`}
+      {content?.reason && <>: “{content.reason}”</>}.{' '}
+      {content && (
+        <button
+          type="button"
+          className="text-pick hover:underline"
+          onClick={() => saveFile('sign-off.json', `${JSON.stringify(content, null, 2)}\n`, 'application/json')}
+        >
+          Save it
+        </button>
+      )}{' '}
+      <button type="button" className="text-pick hover:underline" onClick={() => void signOff(run.id, undefined)}>
+        Take back
+      </button>
+    </p>
+  )
+}
+
+/** Asks for a name, and with errors in the way for the reason. */
+function SignForm({ run }: { run: StoredRun }) {
+  const [by, setBy] = useState('')
+  const [reason, setReason] = useState('')
+  const [state, setState] = useState<'idle' | 'signing' | string>('idle')
+  const errors = run.summary?.error ?? 0
+  const isReady = by.trim() !== '' && (errors === 0 || reason.trim() !== '') && run.summary !== null
+  const sign = async () => {
+    setState('signing')
+    try {
+      await signRun(run.id, by.trim(), reason.trim() === '' ? undefined : reason.trim())
+      setState('idle')
+    } catch (error) {
+      setState(wordsOf(error))
+    }
+  }
+  return (
+    <form
+      className="flex flex-wrap justify-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (isReady) void sign()
+      }}
+    >
+      {errors > 0 && (
+        <input
+          className="field w-[260px]!"
+          aria-label={`Why, with ${count(errors, 'error')}`}
+          placeholder={`Why, with ${count(errors, 'error')} in the way`}
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+        />
+      )}
+      <input
+        className="field w-[150px]!"
+        aria-label="Your name, to sign off"
+        placeholder="Your name"
+        value={by}
+        onChange={(event) => setBy(event.target.value)}
+      />
+      <button
+        type="submit"
+        className={run.summary?.clear ? 'button button-main' : 'button'}
+        disabled={!isReady || state === 'signing'}
+      >
+        {state === 'signing' ? 'Signing …' : 'Sign off'}
+      </button>
+      {state !== 'idle' && state !== 'signing' && (
+        <span role="alert" className="w-full text-right text-wrong">
+          {state}
+        </span>
+      )}
+    </form>
+  )
+}
