@@ -18,6 +18,8 @@ async function openClearance(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Not clear: 31 errors in the way' })).toBeVisible()
 }
 
+const openPane = (page: Page, name: string) => page.getByRole('tab', { name }).click()
+
 async function saved(page: Page, click: () => Promise<void>): Promise<string> {
   const download = page.waitForEvent('download')
   await click()
@@ -26,6 +28,7 @@ async function saved(page: Page, click: () => Promise<void>): Promise<string> {
 
 test('requirements change the findings at once; the command gives the same for the same file', async ({ page }) => {
   await openClearance(page)
+  await openPane(page, 'What it must have')
   await page.getByLabel('What the pages of /people/* are').selectOption('not-shared')
   await expect(page.getByText('(before 31)')).toBeVisible()
   await page.getByLabel('What each page of /guides/* must have').selectOption('author')
@@ -37,6 +40,7 @@ test('requirements change the findings at once; the command gives the same for t
   await expectAccessible(page)
   await expect(page.getByText('Judging again …')).toBeHidden()
   const rules = await saved(page, () => page.getByRole('button', { name: 'Save nimble-parrot.json' }).click())
+  await openPane(page, 'Papers')
   const exported = await saved(page, () => page.getByRole('button', { name: 'Run document (JSON)' }).click())
   const ofApp = JSON.parse(readFileSync(exported, 'utf8'))
   const here = mkdtempSync(join(tmpdir(), 'clear-'))
@@ -64,8 +68,31 @@ test('requirements change the findings at once; the command gives the same for t
   )
 })
 
+test('the first screen shows the cards that stand for the site, what is in the way, and who has taken what on', async ({
+  page,
+}) => {
+  await openClearance(page)
+  const cards = page.getByRole('region', { name: 'The site’s cards' })
+  const people = cards.getByRole('region', { name: '/people/*' })
+  await expect(people.getByRole('listitem')).toHaveCount(3)
+  await expect(people).toContainText('the worst')
+  await expect(page.getByRole('region', { name: 'In the way' })).toContainText('The template of /people/* leaves out')
+  await expect(page.getByRole('region', { name: 'Taken on' })).toContainText('Nothing is waived.')
+  await expectAccessible(page)
+  await page.getByRole('radio', { name: 'Microblog' }).click()
+  await people.getByRole('button').first().click()
+  await expect(page).toHaveURL(/\/page\?.*surface=microblog/)
+  await page.goBack()
+  // On a phone nothing is wider than the screen.
+  await page.setViewportSize({ width: 390, height: 800 })
+  await expect(cards).toBeVisible()
+  const widest = await page.evaluate(() => document.documentElement.scrollWidth)
+  expect(widest).toBeLessThanOrEqual(390)
+})
+
 test('a file with a fault is refused with the path, and nothing changes', async ({ page }) => {
   await openClearance(page)
+  await openPane(page, 'What it must have')
   await page.getByLabel('Requirements file to open').setInputFiles({
     name: 'nimble-parrot.json',
     mimeType: 'application/json',
@@ -77,6 +104,7 @@ test('a file with a fault is refused with the path, and nothing changes', async 
 
 test('every form is saved, and a sign-off stays', async ({ page }) => {
   await openClearance(page)
+  await openPane(page, 'Papers')
   for (const name of ['Report (HTML)', 'Markdown', 'JUnit XML', 'SARIF 2.1.0', 'CSV', 'Text']) {
     const path = await saved(page, () => page.getByRole('button', { name, exact: true }).click())
     expect(readFileSync(path, 'utf8').length, name).toBeGreaterThan(1000)
@@ -97,6 +125,7 @@ test('every form is saved, and a sign-off stays', async ({ page }) => {
     by: 'Ada',
     errors: 31,
   })
+  await openPane(page, 'What it must have')
   // An edited requirement is another content, and the sign-off says so itself.
   await page.getByLabel('Requirements file to open').setInputFiles({
     name: 'nimble-parrot.json',
@@ -110,6 +139,7 @@ test('every form is saved, and a sign-off stays', async ({ page }) => {
 
 test('a section of one’s own takes its pages together, on the Wall as well, and is let go', async ({ page }) => {
   await openClearance(page)
+  await openPane(page, 'What it must have')
   const table = page.getByRole('region', { name: 'Requirements of each section' })
   const glob = page.getByLabel('Take pages together by their path')
   await glob.fill('guides/*')
@@ -123,12 +153,14 @@ test('a section of one’s own takes its pages together, on the Wall as well, an
   await page.getByRole('link', { name: 'Wall' }).click()
   await expect(page.getByRole('button', { name: /^\/guides\/re\*/ })).toBeVisible()
   await page.goBack()
+  await openPane(page, 'What it must have')
   await table.getByRole('button', { name: '/guides/re*: no longer a section of the requirements' }).click()
   await expect(table.getByRole('rowheader', { name: /^\/guides\/\* 14/ })).toBeVisible()
 })
 
 test('a place of one’s own is opened, has its cards on the Wall and on a Page, and is let go', async ({ page }) => {
   await openClearance(page)
+  await openPane(page, 'What it must have')
   const site = page.getByRole('region', { name: 'Requirements of the whole site' })
   const pattern = await saved(page, async () => {
     await site.getByLabel('Save one of ours as a pattern').selectOption('team-chat')
@@ -158,6 +190,7 @@ test('a place of one’s own is opened, has its cards on the Wall and on a Page,
   await expect(page.getByRole('article', { name: 'Hall intranet' })).toBeVisible()
   await expect(page.getByRole('article', { name: 'Team chat' })).toBeVisible()
   await page.getByRole('link', { name: 'Clearance' }).click()
+  await openPane(page, 'What it must have')
   await site.getByRole('button', { name: 'Hall intranet: let go' }).click()
   await expect(site.getByLabel('Hall intranet', { exact: true })).toHaveCount(0)
   await page.getByRole('link', { name: 'Wall' }).click()

@@ -236,10 +236,8 @@ const views = {
   clearance: async (name) => {
     const page = await gathered()
     await page.getByRole('link', { name: 'Clearance' }).click()
-    await page.getByLabel('What the pages of /people/* are').selectOption('not-shared')
-    await page.waitForTimeout(800)
-    await page.getByLabel('What each page of /guides/* must have').selectOption('author')
-    await page.waitForTimeout(1500)
+    await page.getByRole('region', { name: 'In the way' }).getByRole('listitem').first().waitFor()
+    await page.waitForTimeout(2000)
     await shoot(page, name)
   },
   'wall-dark': async (name) => {

@@ -137,7 +137,7 @@ export function withVerdict(run: Partial<StoredRun>): void {
 type KeptFindings = { findings?: { message?: unknown; fix?: unknown }[] }
 
 /** A row or a run of before findings were data: they keep the words that they were kept with. */
-export function withFindingsAsData(kept: KeptFindings): void {
+function withFindingsAsData(kept: KeptFindings): void {
   kept.findings = (kept.findings ?? []).map(fromWords)
 }
 

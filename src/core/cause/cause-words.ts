@@ -96,7 +96,7 @@ function withValues({ edits, changes }: Plan): PlannedEdit[] {
   const own = [...changes.values()].flat()
   return edits.map((edit) => {
     const says = own.find(({ change }) => change.kind === 'say' && change.tag === edit.tag)
-    if (!says || says.change.kind !== 'say' || says.needs !== null) return edit
+    if (says?.change.kind !== 'say' || says.needs !== null) return edit
     return { ...edit, rule: { from: says.from, to: says.change.value } }
   })
 }

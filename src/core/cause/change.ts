@@ -39,7 +39,7 @@ const SUBJECTS: readonly [RegExp, Subject][] = [
 ]
 
 /** What a tag is about; `tags` where it is about none of the things that cards show. */
-export const subjectOfTag = (tag: string): Subject => SUBJECTS.find(([pattern]) => pattern.test(tag))?.[1] ?? 'tags'
+const subjectOfTag = (tag: string): Subject => SUBJECTS.find(([pattern]) => pattern.test(tag))?.[1] ?? 'tags'
 
 /** What findings may hang on a change. */
 export function subjectsOf(change: Change): readonly Subject[] {
@@ -154,7 +154,7 @@ const ORDER: Record<Change['kind'], number> = {
 }
 
 /** Facts of a page as they would be with these changes, in whatever order they are given. */
-export function applyChanges(facts: PageFacts, changes: readonly Change[]): PageFacts {
+function applyChanges(facts: PageFacts, changes: readonly Change[]): PageFacts {
   const inOrder = [...changes].sort((a, b) => ORDER[a.kind] - ORDER[b.kind])
   const before = inOrder.filter(({ kind }) => ORDER[kind] <= ORDER.say)
   const after = inOrder.filter(({ kind }) => ORDER[kind] > ORDER.say)

@@ -124,7 +124,7 @@ const OWN = '{of the page’s own}'
 const MIN_SENTENCE = 40
 
 /** Rules that a change is an instance of, the most telling first. */
-export function rulesFor({ page, from, to, needs, always, term: known }: RuledChange): EditRule[] {
+function rulesFor({ page, from, to, needs, always, term: known }: RuledChange): EditRule[] {
   const kept = from === null ? null : '{value}'
   if (needs !== null) return [{ from: kept, to: '{needed}' }]
   const term = to === null ? null : (always ?? known ?? inTerms(to, page))

@@ -6,7 +6,7 @@ import { checkOf } from './rules'
 export type FindingWords = { message: string; fix: string }
 
 /** Marks a finding that was kept with its words, by a version that knew no other form: they stand in its data. */
-export const KEPT_IN_WORDS = 'kept-in-words'
+const KEPT_IN_WORDS = 'kept-in-words'
 
 /** A finding's words, made from its check's messages and its own data. */
 export function inWords({ rule, said, data }: Pick<Finding, 'rule' | 'said' | 'data'>): FindingWords {

@@ -1,7 +1,17 @@
 import { findCauses } from '../cause'
 import { createCheckContext, type FindingWords, inWords, type PageVerdict, runChecks } from '../check'
 import type { SignedOff } from '../document'
-import type { Finding, GatheredImage, GatheredPage, Gathering, LineOf, RunNote, SiteFinding } from '../model'
+import type {
+  Finding,
+  GatheredImage,
+  GatheredPage,
+  Gathering,
+  Level,
+  LineOf,
+  RunNote,
+  SiteFinding,
+  TakenOn,
+} from '../model'
 import { noRequirements, type Requirements } from '../requirements'
 import type { Card } from '../surface'
 import { printableJson } from '../text'
@@ -30,7 +40,15 @@ function imageOf(image: GatheredImage, usedBy: string[]) {
 }
 
 /** A finding in a document; beside a baseline it says whether that has it already. */
-export type StatedFinding = Omit<Finding, 'said' | 'data'> & FindingWords & { state?: 'new' | 'known' }
+export type StatedFinding = FindingWords & {
+  rule: string
+  level: Level
+  line: number | null
+  column: number | null
+  image?: string | undefined
+  form?: true | undefined
+  state?: 'new' | 'known'
+}
 
 /** What a run is held against and what is said with it, beside what was gathered. */
 export type DocumentOptions = {
@@ -53,16 +71,15 @@ function placedNote({ path, ...note }: RunNote, file: DocumentOptions['requireme
   return line === null || !file ? note : { ...note, message: `${file.name}, line ${line}: ${note.message}` }
 }
 
-/** Findings of a page or the site, each with its state beside a baseline. */
-function stated<T extends Finding>(
-  findings: readonly T[],
-  isNew: ((finding: T) => boolean) | null | undefined,
-): (Omit<T, 'said' | 'data'> & StatedFinding)[] {
+/** Findings of a page or the site in words, each with its state beside a baseline; `Extra` is what they carry beside. */
+function stated<Extra extends object>(
+  findings: readonly (Finding & Extra)[],
+  isNew: ((finding: Finding & Extra) => boolean) | null | undefined,
+): (StatedFinding & Extra)[] {
   return findings.map((finding) => {
-    const { said, data, ...rest } = finding
-    const { rule, level } = rest
-    const words = { rule, level, ...inWords(finding) }
-    return { ...words, ...rest, ...(isNew ? { state: isNew(finding) ? ('new' as const) : ('known' as const) } : {}) }
+    const { said: _said, data: _data, rule, level, ...rest } = finding
+    const state = isNew ? { state: isNew(finding) ? ('new' as const) : ('known' as const) } : {}
+    return { rule, level, ...inWords(finding), ...rest, ...state } as StatedFinding & Extra
   })
 }
 
@@ -112,16 +129,20 @@ export function runDocument(
         fetch,
         facts,
         cards: cards.get(url)!,
-        findings: stated(findings, since && ((finding) => since.isNewOn(url, finding))),
+        findings: stated<object>(findings, since && ((finding) => since.isNewOn(url, finding))),
         skipped,
-        ...(waived.length > 0 ? { waived: stated(waived, since && ((finding) => since.isNewOn(url, finding))) } : {}),
+        ...(waived.length > 0
+          ? { waived: stated<{ waiver: TakenOn }>(waived, since && ((finding) => since.isNewOn(url, finding))) }
+          : {}),
       }
     }),
     images: gathering.images
       .filter((image) => !image.iconOnly)
       .map((image) => imageOf(image, uses.get(image.url) ?? [])),
-    findings: stated(verdict.findings, since?.isNewAcross),
-    ...(verdict.waived.length > 0 ? { waived: stated(verdict.waived, since?.isNewAcross) } : {}),
+    findings: stated<{ pages: string[] }>(verdict.findings, since?.isNewAcross),
+    ...(verdict.waived.length > 0
+      ? { waived: stated<{ pages: string[]; waiver: TakenOn }>(verdict.waived, since?.isNewAcross) }
+      : {}),
     causes: findCauses(context, verdict.pages, verdict.findings, verdict.waived),
     ...(since ? { baseline: baselineOf(since, context, verdict.pages, verdict.findings, verdict.waived) } : {}),
     summary: verdict.summary,

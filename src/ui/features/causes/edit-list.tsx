@@ -5,7 +5,7 @@ function Side({ value, isTo }: { value: string | null; isTo: boolean }) {
   if (value === null) return <span className="text-quiet">{isTo ? 'left out' : 'not there'}</span>
   if (value === '') return <span className="text-quiet">empty</span>
   // Names of a rule are set off from what is written as it stands.
-  return value.split(/(\{[^}]*\})/).map((part, index) =>
+  return value.split(/(\{[^{}]*\})/).map((part, index) =>
     part.startsWith('{') ? (
       <span key={index} className="rounded-[3px] bg-pick-soft px-[3px]">
         {part.slice(1, -1)}

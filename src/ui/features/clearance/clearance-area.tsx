@@ -1,15 +1,16 @@
 'use client'
 
 import { useLiveQuery } from 'dexie-react-hooks'
+import { Tabs } from 'radix-ui'
 import { useState } from 'react'
 import { noRequirements, type Requirements } from '@/core/requirements'
 import type { StoredRun, WallRow } from '@/store/database'
 import { keepRequirements, requirementsOf } from '@/store/requirements'
 import { Notice } from '../../kit/notice'
 import { count } from '../../kit/words'
-import { notesToKnow } from '../../state/run/notes-to-know'
 import { type Loaded, useRows } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
+import { Desk } from './desk'
 import { Exports } from './exports'
 import { recheckRun } from './recheck'
 import { RequirementsFile } from './requirements-file'
@@ -35,6 +36,9 @@ export function ClearanceArea({ goTo, run }: { goTo: GoTo; run: Loaded<StoredRun
     return <Notice text="What is only tried can’t be cleared. Go back to what is built to see whether that is." />
   return <Clearance run={run.value} rows={rows} goTo={goTo} />
 }
+
+const TAB =
+  'h-[38px] whitespace-nowrap border-b-2 border-transparent font-semibold text-quiet data-[state=active]:border-ink data-[state=active]:text-ink'
 
 /** The verdict in words. What was not read whole is never called clear. */
 function headline(summary: StoredRun['summary']): string {
@@ -82,8 +86,8 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
                 with errors. {state === 'judging' && 'Judging again …'}
               </p>
             )}
-            {notesToKnow(run).map((message, index) => (
-              <p key={message} className={index < run.incomplete.length ? 'font-semibold text-wrong' : 'text-quiet'}>
+            {run.incomplete.map(({ message }) => (
+              <p key={message} className="font-semibold text-wrong">
                 {message}
               </p>
             ))}
@@ -108,13 +112,31 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
             )}
           </div>
         </header>
-        <SectionRules rows={rows} requirements={requirements} onChange={change} />
-        <SiteRules requirements={requirements} onChange={change} />
-        <Waivers rows={rows} requirements={requirements} onChange={change} />
-        <div className="grid gap-7 md:grid-cols-2">
-          <RequirementsFile requirements={requirements} onChange={change} />
-          <Exports run={run} goTo={goTo} />
-        </div>
+        <Tabs.Root defaultValue="site">
+          <Tabs.List aria-label="Clearance" className="mb-5 flex gap-5 overflow-x-auto border-b border-line">
+            <Tabs.Trigger value="site" className={TAB}>
+              The site
+            </Tabs.Trigger>
+            <Tabs.Trigger value="requirements" className={TAB}>
+              What it must have
+            </Tabs.Trigger>
+            <Tabs.Trigger value="papers" className={TAB}>
+              Papers
+            </Tabs.Trigger>
+          </Tabs.List>
+          <Tabs.Content value="site">
+            <Desk run={run} rows={rows} requirements={requirements} goTo={goTo} />
+          </Tabs.Content>
+          <Tabs.Content value="requirements" className="grid gap-7">
+            <SectionRules rows={rows} requirements={requirements} onChange={change} />
+            <SiteRules requirements={requirements} onChange={change} />
+            <Waivers rows={rows} requirements={requirements} onChange={change} />
+            <RequirementsFile requirements={requirements} onChange={change} />
+          </Tabs.Content>
+          <Tabs.Content value="papers">
+            <Exports run={run} goTo={goTo} />
+          </Tabs.Content>
+        </Tabs.Root>
       </div>
     </div>
   )

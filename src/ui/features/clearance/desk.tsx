@@ -1,0 +1,216 @@
+'use client'
+
+import { useLiveQuery } from 'dexie-react-hooks'
+import { useMemo, useState } from 'react'
+import type { Cause } from '@/core/cause'
+import type { Requirements } from '@/core/requirements'
+import { sectionName } from '@/core/section'
+import type { Surface } from '@/core/surface'
+import type { StoredRun, WallRow } from '@/store/database'
+import { overviewOf } from '@/store/overviews'
+import { Segments } from '../../kit/segments'
+import { count } from '../../kit/words'
+import { WallCard } from '../../parts/card/wall-card'
+import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
+import { notesToKnow } from '../../state/run/notes-to-know'
+import { useSurfaces } from '../../state/surface/use-surfaces'
+import type { GoTo } from '../../state/view/use-view'
+import { badgeOf } from '../../state/wall/select-rows'
+import { type Sample, type SectionSample, sampleSections } from './sample-cards'
+
+/** Places offered, where they count: of each kind of card one. More side by side are no choice any more. */
+const TELLING: readonly string[] = ['wide-feed', 'microblog', 'phone-chat', 'search']
+const MAX_PLACES = 4
+/** Changes told before the rest is counted. */
+const MAX_CAUSES = 5
+
+const KINDS: Record<Sample['kind'], string> = {
+  worst: 'the worst',
+  typical: 'a typical one',
+  best: 'the best',
+}
+
+type Props = { run: StoredRun; rows: WallRow[]; requirements: Requirements; goTo: GoTo }
+
+/** What somebody who says yes has to see: the site's cards, what stands in the way, what is not known, what was taken on. */
+export function Desk({ run, rows, requirements, goTo }: Props) {
+  const surfaces = useSurfaces()
+  const counting = useMemo(() => {
+    const all = surfaces.filter(({ id }) => requirements.surfaces?.includes(id) ?? true)
+    const telling = all.filter(({ id }) => TELLING.includes(id))
+    return [...telling, ...all.filter((surface) => !telling.includes(surface))].slice(0, MAX_PLACES)
+  }, [surfaces, requirements])
+  const [chosen, setChosen] = useState<string | null>(null)
+  const surface = counting.find(({ id }) => id === chosen) ?? counting[0] ?? surfaces[0]!
+  const sections = useMemo(() => sampleSections(rows), [rows])
+  return (
+    <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_330px]">
+      <section aria-label="The site’s cards" className="grid content-start gap-5">
+        <div className="flex flex-wrap items-center gap-3">
+          <h2 className="text-title font-semibold">As it is shared</h2>
+          <Segments
+            name="Place"
+            size="small"
+            choices={counting.map(({ id, name }) => ({ id, name }))}
+            chosen={surface.id}
+            onChoose={setChosen}
+          />
+        </div>
+        {sections.map((one) => (
+          <SectionCards key={one.section} sample={one} surface={surface} goTo={goTo} />
+        ))}
+      </section>
+      <aside className="grid content-start gap-5">
+        <InTheWay run={run} goTo={goTo} />
+        <NotLookedAt run={run} />
+        <TakenOn requirements={requirements} />
+      </aside>
+    </div>
+  )
+}
+
+function SectionCards({ sample, surface, goTo }: { sample: SectionSample; surface: Surface; goTo: GoTo }) {
+  const { section, pages, samples } = sample
+  return (
+    <section aria-label={sectionName(section)}>
+      <h3 className="mb-2 flex items-baseline gap-2">
+        <span className="font-mono text-small">{sectionName(section)}</span>
+        <span className="text-small text-quiet">{count(pages, 'page')}</span>
+      </h3>
+      <ul className="grid grid-cols-3 items-start gap-3 max-md:grid-cols-1">
+        {samples.map(({ kind, row }) => (
+          <SampleCard
+            key={row.url}
+            kind={kind}
+            row={row}
+            surface={surface}
+            goTo={goTo}
+            isAlone={samples.length === 1}
+          />
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function SampleCard({
+  kind,
+  row,
+  surface,
+  goTo,
+  isAlone,
+}: Sample & { surface: Surface; goTo: GoTo; isAlone: boolean }) {
+  const face = row.faces[surface.id]
+  const badge = badgeOf(row, surface.id)
+  if (!face) return null
+  return (
+    <li className="min-w-0">
+      <button
+        type="button"
+        className="block w-full text-left"
+        aria-label={`${row.path} on ${surface.name}`}
+        onClick={() => goTo({ area: 'page', page: row.path, surface: surface.id })}
+      >
+        <WallCard run={row.run} surface={surface.id} face={face} />
+      </button>
+      <p className="mt-1 flex items-baseline gap-2 text-fine">
+        <span className="truncate font-mono" title={row.path}>
+          {row.path}
+        </span>
+        <span className="ml-auto shrink-0 text-quiet">{isAlone ? '' : KINDS[kind]}</span>
+      </p>
+      {badge.level !== 'clear' && (
+        <p className={`text-fine ${LEVEL_LOOK[badge.level]}`}>
+          <span aria-hidden="true">{LEVEL_SIGN[badge.level]} </span>
+          {badge.text}
+        </p>
+      )}
+    </li>
+  )
+}
+
+/** The changes that stand most in the way. */
+function InTheWay({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
+  const stored = useLiveQuery(() => overviewOf(run.id), [run.id, run.touchedAt])
+  const causes: Cause[] = stored?.causes ?? []
+  const blocking = causes.filter(({ level }) => level === 'error')
+  const shown = (blocking.length > 0 ? blocking : causes).slice(0, MAX_CAUSES)
+  return (
+    <section aria-label="In the way">
+      <h2 className="mb-2 text-title font-semibold">
+        {blocking.length > 0 ? `In the way: ${count(blocking.length, 'change')}` : 'Nothing is in the way'}
+      </h2>
+      {blocking.length === 0 && causes.length > 0 && (
+        <p className="mb-2 text-quiet">{count(causes.length, 'change')} would make it better.</p>
+      )}
+      <ol className="grid gap-[10px]">
+        {shown.map((cause) => (
+          <li key={cause.id}>
+            <button
+              type="button"
+              className="block text-left hover:underline [overflow-wrap:anywhere]"
+              onClick={() => goTo({ area: 'causes', cause: cause.id })}
+            >
+              {cause.change}
+            </button>
+            <p className="text-small text-quiet">
+              {count(cause.pages.length, 'page')}
+              {cause.proved ? ', tried' : cause.needs ? `, needs ${cause.needs}` : ''}
+            </p>
+          </li>
+        ))}
+      </ol>
+      {causes.length > shown.length && (
+        <button
+          type="button"
+          className="mt-3 text-pick hover:underline"
+          onClick={() => goTo({ area: 'causes', cause: null })}
+        >
+          All {causes.length} changes
+        </button>
+      )}
+    </section>
+  )
+}
+
+/** What the verdict does not know of. */
+function NotLookedAt({ run }: { run: StoredRun }) {
+  // What was not read whole stands beside the verdict.
+  const said = notesToKnow(run).slice(run.incomplete.length)
+  return (
+    <section aria-label="Not looked at" className="border-t border-line pt-4">
+      <h2 className="mb-1 font-semibold">Not looked at, and to know</h2>
+      {said.length === 0 ? (
+        <p className="text-quiet">{run.incomplete.length === 0 ? 'Everything was read.' : 'What is said above.'}</p>
+      ) : (
+        <ul className="grid gap-1">
+          {said.map((message) => (
+            <li key={message}>{message}</li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}
+
+/** What somebody has taken on, until when. */
+function TakenOn({ requirements }: { requirements: Requirements }) {
+  const waivers = requirements.waivers ?? []
+  return (
+    <section aria-label="Taken on" className="border-t border-line pt-4">
+      <h2 className="mb-1 font-semibold">Taken on</h2>
+      {waivers.length === 0 ? (
+        <p className="text-quiet">Nothing is waived.</p>
+      ) : (
+        <ul className="grid gap-1">
+          {waivers.map(({ rule, pages, by, until, reason }) => (
+            <li key={`${rule} ${pages} ${by}`}>
+              <span className="font-mono text-small">{rule}</span> on {pages ?? 'all pages'}, by {by}
+              {until ? ` until ${until}` : ''}: {reason}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}
