@@ -12,6 +12,11 @@ describeCheck('og-type-unfit', {
     },
     'a post in a folder of its month': {
       files: { '2026/11/ferns.html': goodPage('2026/11/ferns.html', 'Ferns') },
+      expect: { fix: 'If it is one, write article on line 8, with article:published_time.' },
+    },
+    'a page whose JSON-LD describes an article': {
+      head: { ld: '<script type="application/ld+json">{"@type":"Article","headline":"Ferns"}</script>' },
+      expect: { message: 'The page describes an article, or gives its day, and says that it is a website.' },
     },
     'what the requirements say': {
       head: {},

@@ -33,10 +33,16 @@ export const ogTypeUnfit = defineCheck({
       mend: { say: 'og:type', as: 'website' },
     },
     dated: {
-      says: 'The page is dated and says that it is a website.',
+      says: 'The page describes an article, or gives its day, and says that it is a website.',
       fix: 'Write article on line {line}, with article:published_time.',
       anywhere: 'Write article, with article:published_time.',
       mend: { say: 'og:type', as: 'article' },
+    },
+    datedPath: {
+      says: 'The address is that of a dated post, and the page says that it is a website.',
+      fix: 'If it is one, write article on line {line}, with article:published_time.',
+      anywhere: 'If it is one, write article, with article:published_time.',
+      mend: { needs: 'a look at whether the page is an article' },
     },
   },
   check(page, context) {
@@ -49,7 +55,12 @@ export const ogTypeUnfit = defineCheck({
     if (kind !== undefined && kind !== 'not-shared')
       return kind === type ? [] : [{ message: 'required', at: tag, data }]
     if (page.url === context.addresses.site) return type === 'article' ? [{ message: 'home', at: tag, data }] : []
-    const isDated = firstValue(page.facts, 'article:published_time') !== null || DATED.test(pathnameOf(page.url))
-    return PLAIN.has(type) && type !== 'article' && isDated ? [{ message: 'dated', at: tag, data }] : []
+    if (!PLAIN.has(type) || type === 'article') return []
+    const isArticle =
+      firstValue(page.facts, 'article:published_time') !== null ||
+      page.facts.jsonLd.some(({ things }) => things?.some((thing) => thing.kind === 'article'))
+    // A path tells no more than that somebody should look: archives have dates too.
+    const message = isArticle ? 'dated' : DATED.test(pathnameOf(page.url)) ? 'datedPath' : null
+    return message === null ? [] : [{ message, at: tag, data }]
   },
 })
