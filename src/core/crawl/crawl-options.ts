@@ -1,50 +1,61 @@
-import { limits } from '../address'
-import type { QueuedUrl } from './frontier'
+import { z } from 'zod'
+import { globFault, limits } from '../address'
+
+const Glob = z.string().superRefine((glob, { addIssue }) => {
+  const fault = globFault(glob)
+  if (fault !== null) addIssue(fault)
+})
+
+/** An address that waits, and how many steps from the start it was found. */
+export const QueuedUrl = z.object({ url: z.string(), depth: z.number().int() })
+export type QueuedUrl = z.infer<typeof QueuedUrl>
+
+/** What of a site is looked at: the same whether a browser, the command or a program asks. */
+export const CrawlScope = z.object({
+  /** null: as many as the kind of source allows; a run that reaches that is not complete. */
+  maxPages: z.number().int().min(1).max(limits.maxPagesOfBuild).nullable().default(null),
+  ignoreRobots: z.boolean().default(false),
+  /** Paths that are looked at, and paths that are not. The start page always is. */
+  include: z.array(Glob).max(limits.globs).default([]),
+  exclude: z.array(Glob).max(limits.globs).default([]),
+  /** Pages taken of one section at most: a sample. null: all. */
+  perSection: z.number().int().min(1).nullable().default(null),
+  /** Hosts that the user says are theirs: their pictures are asked for like the site's own. */
+  pictureHosts: z.array(z.string().min(1).max(253)).max(50).default([]),
+  /** Goes on with a run that was broken off: what it has, and what waited. */
+  resume: z
+    .object({ done: z.array(z.string()), waiting: z.array(QueuedUrl) })
+    .nullable()
+    .default(null),
+})
 
 /** What a crawl may be told. */
-export type CrawlOptions = {
+export type CrawlOptions = z.output<typeof CrawlScope> & {
   /** Address to start from: the build's home page, mostly. */
   start: string
   /** Production address of the pages; null: that of `start`, or a guess. */
   site: string | null
   /** Without `site`: take the origin that the start page's canonical or og:url names, when `start` is a private host. */
   guessSite: boolean
-  /** Bounds that were asked for are the run's scope; null: the default, and a run that reaches it is not complete. */
-  maxPages: number | null
+  /** A bound that was asked for is the run's scope; null: the default, and a run that reaches it is not complete. */
   maxDepth: number | null
   concurrency: number
   delayMs: number
-  ignoreRobots: boolean
-  /** Paths that are looked at, and paths that are not: globs. The start page always is. */
-  include: string[]
-  exclude: string[]
-  /** Pages taken of one section at most: a sample. null: all. */
-  perSection: number | null
   /** Crawler token that the run asks with; null for our own name. */
   askAs: string | null
   /** The run carries a login: cards are then shown as launched. */
   hasLogin: boolean
-  /** Hosts that the user says are theirs, for pictures beside those of the site's own domain. */
-  pictureHosts: readonly string[]
-  /** Goes on with a run that was broken off: what it has, and what waited. */
-  resume: { done: string[]; waiting: QueuedUrl[] } | null
 }
 
 export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {
+  ...CrawlScope.parse({}),
   site: null,
   guessSite: false,
-  maxPages: null,
   maxDepth: null,
   concurrency: limits.concurrency,
   delayMs: 0,
-  ignoreRobots: false,
-  include: [],
-  exclude: [],
-  perSection: null,
   askAs: null,
   hasLogin: false,
-  pictureHosts: [],
-  resume: null,
 }
 
 /** Addresses that were given as such, by a list or a sitemap. */

@@ -12,7 +12,7 @@ import type {
   RunSource,
   Survey,
 } from '../model'
-import type { QueuedUrl } from './frontier'
+import type { QueuedUrl } from './crawl-options'
 import { mergeTwins } from './merge-twins'
 
 /** What a run tells while it goes on. Server, worker and command line differ only in what they do with these. */

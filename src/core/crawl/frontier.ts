@@ -1,7 +1,5 @@
 import { pathnameOf } from '../address'
-
-/** An address that waits to be asked for. `depth` counts links from the start. */
-export type QueuedUrl = { url: string; depth: number }
+import type { QueuedUrl } from './crawl-options'
 
 type Bucket = { waiting: QueuedUrl[]; next: number; taken: number; isInTurn: boolean }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { globFault, limits } from '../address'
+import { limits } from '../address'
 import {
   AccessMode,
   GatheredImage,
@@ -11,6 +11,7 @@ import {
   RunSource,
   Survey,
 } from '../model'
+import { CrawlScope, QueuedUrl } from './crawl-options'
 import type { CrawlEvent } from './events'
 
 const httpAddress = (error: string) => z.url({ protocol: /^https?$/, error })
@@ -37,13 +38,6 @@ export const Login = z.object({
 })
 export type Login = z.infer<typeof Login>
 
-const Glob = z.string().superRefine((glob, { addIssue }) => {
-  const fault = globFault(glob)
-  if (fault !== null) addIssue(fault)
-})
-
-const QueuedUrl = z.object({ url: z.string(), depth: z.number().int() })
-
 /** Where the pages come from: an address to crawl from, a list of addresses, or a sitemap. */
 const From = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('url'), start: httpAddress('Give an address that starts with http:// or https://.') }),
@@ -67,21 +61,10 @@ const From = z.discriminatedUnion('kind', [
 export const CrawlRequest = z.object({
   from: From,
   site: httpAddress('The production address must start with http:// or https://.').nullable(),
-  /** null: as many as the kind of source allows; a run that reaches that is not complete. */
-  maxPages: z.number().int().min(1).max(limits.maxPagesOfBuild).nullable().default(null),
-  ignoreRobots: z.boolean().default(false),
-  include: z.array(Glob).max(limits.globs).default([]),
-  exclude: z.array(Glob).max(limits.globs).default([]),
-  perSection: z.number().int().min(1).nullable().default(null),
+  ...CrawlScope.shape,
   login: Login.nullable().default(null),
-  /** Hosts that the user says are theirs: their pictures are asked for like the site's own. */
-  pictureHosts: z.array(z.string().min(1).max(253)).max(50).default([]),
   /** Ask caches on the way for what the server says now. */
   pastCaches: z.boolean().default(false),
-  resume: z
-    .object({ done: z.array(z.string()), waiting: z.array(QueuedUrl) })
-    .nullable()
-    .default(null),
 })
 export type CrawlRequest = z.input<typeof CrawlRequest>
 export type ParsedCrawlRequest = z.output<typeof CrawlRequest>
