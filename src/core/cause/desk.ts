@@ -11,6 +11,7 @@ import {
 } from '../check'
 import { saidBy } from '../draft'
 import { type GatheredImage, type GatheredPage, isKnownType, type PageFacts } from '../model'
+import { describedKind } from '../requirements'
 import { firstValue, likelyContentImages, ogImages, publicImageUrl } from '../surface'
 import { groupBy, isBlank, ownEntry } from '../text'
 import { languageOf } from './language-of'
@@ -66,15 +67,6 @@ const usualOf = <T>(values: Iterable<T>): T | null => {
   const counts = new Map<T, number>()
   for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1)
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null
-}
-
-const LD_TYPES: Readonly<Record<string, string>> = {
-  article: 'article',
-  product: 'product',
-  place: 'place',
-  film: 'video.movie',
-  recipe: 'article',
-  app: 'product',
 }
 
 /** Stands for a picture that is still to be made: what any place shows whole. */
@@ -375,9 +367,8 @@ export class Desk {
     if (page.url === this.context.addresses.site) return 'website'
     const required = this.context.requirements.sections?.[this.sectionOf(page)]?.kind
     if (required && required !== 'not-shared') return required
-    const thing = facts.jsonLd.flatMap(({ things }) => things ?? [])[0]
-    const described = thing && ownEntry(LD_TYPES, thing.kind)
-    if (described) return described
+    const described = describedKind(facts)
+    if (described !== null) return described
     if (firstValue(facts, 'article:published_time') !== null) return 'article'
     return this.types.get(this.sectionOf(page)) ?? 'website'
   }

@@ -9,6 +9,7 @@ export {
   createSectionFinder,
   createWaivers,
   DEFAULT_LIMITS,
+  describedKind,
   type PageRule,
   pathMatcher,
   saidKind,

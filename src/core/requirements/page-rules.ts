@@ -73,9 +73,13 @@ const LD_KINDS: Record<string, string> = {
 /** Kind of a page as it says itself: og:type, else JSON-LD; null where it says nothing. */
 export function saidKind(facts: PageFacts): string | null {
   const type = firstValue(facts, 'og:type')?.toLowerCase()
-  if (type) return type
+  return type || describedKind(facts)
+}
+
+/** Kind of what a page's JSON-LD describes first, as og:type calls it; null where it describes nothing. */
+export function describedKind(facts: PageFacts): string | null {
   const thing = facts.jsonLd.flatMap(({ things }) => things ?? [])[0]
-  return thing ? (LD_KINDS[thing.kind] ?? null) : null
+  return thing ? (ownEntry(LD_KINDS, thing.kind) ?? null) : null
 }
 
 /** Kind that most pages of each section say they are. */

@@ -16,6 +16,7 @@ import { notesToKnow } from '../../state/run/notes-to-know'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 import { badgeOf } from '../../state/wall/select-rows'
+import { placeDifferences } from './place-differences'
 import { type Sample, type SectionSample, sampleSections } from './sample-cards'
 
 /** Places offered, where they count: of each kind of card one. More side by side are no choice any more. */
@@ -35,11 +36,16 @@ type Props = { run: StoredRun; rows: WallRow[]; requirements: Requirements; goTo
 /** What somebody who says yes has to see: the site's cards, what stands in the way, what is not known, what was taken on. */
 export function Desk({ run, rows, requirements, goTo }: Props) {
   const surfaces = useSurfaces()
+  const all = useMemo(
+    () =>
+      // A browser's tab is no place where a link is shared.
+      surfaces.filter(({ id, token }) => token !== null && (requirements.surfaces?.includes(id) ?? true)),
+    [surfaces, requirements],
+  )
   const counting = useMemo(() => {
-    const all = surfaces.filter(({ id }) => requirements.surfaces?.includes(id) ?? true)
     const telling = all.filter(({ id }) => TELLING.includes(id))
     return [...telling, ...all.filter((surface) => !telling.includes(surface))].slice(0, MAX_PLACES)
-  }, [surfaces, requirements])
+  }, [all])
   const [chosen, setChosen] = useState<string | null>(null)
   const surface = counting.find(({ id }) => id === chosen) ?? counting[0] ?? surfaces[0]!
   const sections = useMemo(() => sampleSections(rows), [rows])
@@ -57,7 +63,7 @@ export function Desk({ run, rows, requirements, goTo }: Props) {
           />
         </div>
         {sections.map((one) => (
-          <SectionCards key={one.section} sample={one} surface={surface} goTo={goTo} />
+          <SectionCards key={one.section} sample={one} surface={surface} counting={all} goTo={goTo} />
         ))}
       </section>
       <aside className="grid content-start gap-5">
@@ -69,8 +75,20 @@ export function Desk({ run, rows, requirements, goTo }: Props) {
   )
 }
 
-function SectionCards({ sample, surface, goTo }: { sample: SectionSample; surface: Surface; goTo: GoTo }) {
+function SectionCards({
+  sample,
+  surface,
+  counting,
+  goTo,
+}: {
+  sample: SectionSample
+  surface: Surface
+  counting: readonly Surface[]
+  goTo: GoTo
+}) {
   const { section, pages, samples } = sample
+  const typical = samples.find(({ kind }) => kind === 'typical') ?? samples[0]
+  const differs = typical ? placeDifferences(typical.row.faces, counting) : []
   return (
     <section aria-label={sectionName(section)}>
       <h3 className="mb-2 flex items-baseline gap-2">
@@ -89,6 +107,7 @@ function SectionCards({ sample, surface, goTo }: { sample: SectionSample; surfac
           />
         ))}
       </ul>
+      {differs.length > 0 && <p className="mt-2 text-small text-quiet">{differs.join(' ')}</p>}
     </section>
   )
 }
