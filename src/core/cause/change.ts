@@ -154,7 +154,7 @@ const ORDER: Record<Change['kind'], number> = {
 }
 
 /** Facts of a page as they would be with these changes, in whatever order they are given. */
-function applyChanges(facts: PageFacts, changes: readonly Change[]): PageFacts {
+export function applyChanges(facts: PageFacts, changes: readonly Change[]): PageFacts {
   const inOrder = [...changes].sort((a, b) => ORDER[a.kind] - ORDER[b.kind])
   const before = inOrder.filter(({ kind }) => ORDER[kind] <= ORDER.say)
   const after = inOrder.filter(({ kind }) => ORDER[kind] > ORDER.say)

@@ -13,8 +13,9 @@ import { saidBy } from '../draft'
 import { type GatheredImage, type GatheredPage, isKnownType, type PageFacts } from '../model'
 import { describedKind } from '../requirements'
 import { firstValue, likelyContentImages, ogImages, publicImageUrl } from '../surface'
-import { groupBy, isBlank, ownEntry } from '../text'
+import { groupBy, isBlank } from '../text'
 import { languageOf } from './language-of'
+import { familyOf, isToBeMade, needsFor, standInPicture, TO_MAKE } from './stand-in'
 
 export type ReadPage = GatheredPage & { facts: PageFacts }
 
@@ -29,33 +30,10 @@ export type Proposed = {
   term?: string | undefined
 }
 
-/** What has to be made before a tag can be written, by the tag. */
-const NEEDS: Readonly<Record<string, string>> = {
-  'og:url': 'the production address',
-  canonical: 'the production address',
-  title: 'a title that says what the page is',
-  description: 'a sentence that says what the page is',
-  'og:image': 'a picture of 1200 × 630',
-  'og:image:alt': 'a text that says what the picture shows',
-  'og:site_name': 'the name of the site',
-  'twitter:site': 'the account, as @name',
-  'twitter:creator': 'the account, as @name',
-  'fb:app_id': 'the app’s number',
-  'fb:admins': 'the account’s number',
-  'html lang': 'the language of the page',
-  'og:image:width': 'the picture, to take its size from',
-  'og:image:height': 'the picture, to take its size from',
-  'article:author': 'the author’s name',
-  'article:published_time': 'the day of publication',
-}
-
 /** The page's title without what the template adds to it. */
 export const OF_TITLE = '{title’s own part}'
 
 const OWN_ADDRESS: ReadonlySet<string> = new Set(['og:url', 'canonical', 'og:image'])
-
-const familyOf = (tag: string) => /(?:^|:)(title|description)$/.exec(tag)?.[1] ?? tag
-export const needsFor = (tag: string): string => ownEntry(NEEDS, familyOf(tag)) ?? `a value for ${tag}`
 
 /** Shortest sentence that is a description, in letters, and longest that is shown whole. */
 const DESCRIPTION = { min: 50, max: 200 }
@@ -68,30 +46,6 @@ const usualOf = <T>(values: Iterable<T>): T | null => {
   for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1)
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null
 }
-
-/** Stands for a picture that is still to be made: what any place shows whole. */
-export function standInPicture(url: string): GatheredImage {
-  return {
-    url,
-    status: 200,
-    format: 'jpeg',
-    width: 1200,
-    height: 630,
-    bytes: 90_000,
-    alpha: false,
-    animated: false,
-    hash: `sha256:stand-in-${url}`,
-    contentType: 'image/jpeg',
-    error: null,
-    errorCode: null,
-    iconOnly: false,
-    look: null,
-  }
-}
-
-/** Marks the address of a picture that is still to be made. */
-const TO_MAKE = '__to-be-made__'
-export const isToBeMade = (url: string): boolean => url.includes(`/${TO_MAKE}/`)
 
 /** Values that pages say themselves, for tags that lack them; what the whole site tells is worked out once. */
 export class Desk {

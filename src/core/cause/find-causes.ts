@@ -7,12 +7,13 @@ import type { Cause, Edit, EditPlace } from './cause'
 import { listed, sentenceFor } from './cause-words'
 import { tagEditsOf } from './change'
 import { collect, type Standing } from './collect'
-import { Desk, isToBeMade } from './desk'
+import { Desk } from './desk'
 import { makePlans } from './make-plans'
 import { type PageChange, type Plan, pagesOf } from './plan'
 import { needsOf } from './propose'
 import { type Gone, Prover } from './prove'
 import { Scopes } from './scope'
+import { isToBeMade } from './stand-in'
 
 /** Lines shown as evidence. */
 const EVIDENCE = 3

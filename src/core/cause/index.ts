@@ -5,7 +5,6 @@
  * cause.ts and find-causes.ts.
  */
 export { Cause, Edit, EditPlace } from './cause'
-export { isToBeMade } from './desk'
 export { findCauses, type Tried, tryCauses } from './find-causes'
 export {
   Coverage,
@@ -19,3 +18,4 @@ export {
   type SectionCoverage,
   SHARED_BY,
 } from './overview'
+export { isToBeMade } from './stand-in'

@@ -4,7 +4,8 @@ import type { Finding, MetaFact } from '../model'
 import { firstValue, metasOf } from '../surface'
 import { isBlank } from '../text'
 import type { Change } from './change'
-import { type Desk, needsFor, type Proposed, type ReadPage } from './desk'
+import type { Desk, Proposed, ReadPage } from './desk'
+import { needsFor } from './stand-in'
 
 /**
  * What is proposed for one finding of a page. `changes`: tags of the page. `picture`: a picture that is made anew.
