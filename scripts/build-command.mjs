@@ -1,6 +1,6 @@
 // Builds packages/nimble-parrot: the command and its programming interface as they are published.
 import { spawnSync } from 'node:child_process'
-import { copyFileSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { copyFileSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath, pathToFileURL } from 'node:url'
 import { declarationsOf } from './declarations.mjs'
@@ -34,7 +34,7 @@ async function bundle(entryPoints, outdir) {
   })
 }
 
-const COMMANDS = ['check', 'compare', 'refit', 'init']
+const COMMANDS = ['check', 'compare', 'refit', 'cards', 'init']
 
 /** What the command says when it is asked for help, by command; '' is the whole. */
 function helpOf(cli) {
@@ -70,6 +70,13 @@ export async function buildCommand() {
     dist,
   )
   copyFileSync(join(root, 'src/io/decoder/decoder-process.mjs'), join(dist, 'decoder-process.mjs'))
+  // The face that cards are set in, upright and in the weights that they use.
+  const face = join(root, 'node_modules', '@fontsource', 'arimo')
+  mkdirSync(join(dist, 'faces', 'files'), { recursive: true })
+  copyFileSync(join(face, 'unicode.json'), join(dist, 'faces', 'unicode.json'))
+  for (const name of readdirSync(join(face, 'files')))
+    if (/-(?:400|600|700)-normal\.woff2$/.test(name))
+      copyFileSync(join(face, 'files', name), join(dist, 'faces', 'files', name))
   writeFileSync(join(dist, 'words.json'), JSON.stringify(helpOf(join(dist, 'cli.mjs'))))
   writeFileSync(join(dist, 'bin.mjs'), readFileSync(join(packageFolder, 'bin.mjs')), { mode: 0o755 })
   writeFileSync(join(dist, 'index.d.mts'), declarationsOf(join(root, 'src/api/index.ts')))

@@ -2,6 +2,7 @@ import { mkdir, stat, writeFile } from 'node:fs/promises'
 import { dirname, relative } from 'node:path'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
+import { workflow } from './workflow'
 
 /** Where the schema lies in a project that has the package installed: editors complete the file by it, without a network. */
 const SCHEMA = 'node_modules/nimble-parrot/schemas/requirements.schema.json'
@@ -12,25 +13,6 @@ const requirementsFile = (site: string | undefined) => ({
   sections: {},
   waivers: [],
 })
-
-const workflow = (folder: string) => `name: cards
-on: pull_request
-permissions:
-  contents: read
-jobs:
-  cards:
-    runs-on: ubuntu-latest
-    steps:
-      - uses: actions/checkout@v4
-      - uses: actions/setup-node@v4
-        with: { node-version: 20 }
-      - run: npm ci && npm run build
-      - name: Check the cards of every page
-        run: npx nimble-parrot check ${folder} --format text --format junit=cards.xml --format markdown=cards.md
-      - uses: actions/upload-artifact@v4
-        if: always()
-        with: { name: cards, path: "cards.*" }
-`
 
 async function writeNew(file: string, text: string): Promise<string> {
   const path = fromHere(file)

@@ -10,6 +10,7 @@ import { check, type FormatChoice } from './check'
 import { compare } from './compare'
 import { init } from './init'
 import { openApp } from './open-app'
+import { plainRun } from './plain-run'
 import { refit } from './refit'
 import { bytesOf, fillOf, focusOf, shapeOf } from './refit-arguments'
 
@@ -134,6 +135,23 @@ async function parsed(argv: string[]): Promise<number> {
     .allowExcessArguments(false)
     .action(async (image, options) => {
       exitCode = await refit(image, options)
+    })
+  program
+    .command('cards')
+    .description('Draw cards as pictures; with an earlier run, each changed card beside what it was.')
+    .argument('<source>', 'what check takes, or a run document (.json)')
+    .option('--page <path>', 'only this page (repeatable)', collect, [])
+    .option('--surface <id>', `only this place (repeatable): ${surfaces.map(({ id }) => id).join(', ')}`, collect, [])
+    .option('--changed-since <file>', 'a run document: only cards that are others than there')
+    .option('--site <url>', 'production address, with a path when the site lives under one')
+    .option('--rules <file>', 'requirements file; nimble-parrot.json is found by itself')
+    .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
+    .option('--user <user:password>', 'Basic authentication for the site crawled')
+    .requiredOption('--out <place>', 'a .png, an .svg, or a folder: a picture of each page')
+    .allowExcessArguments(false)
+    .action(async (source, options) => {
+      const { cards } = await import('./cards')
+      exitCode = await cards(source, { ...plainRun, ...options })
     })
   program
     .command('init')

@@ -31,7 +31,7 @@ function headerOf(text: string): { name: string; value: string } {
   return { name, value: text.slice(colon + 1).trim() }
 }
 
-function loginOf({
+export function loginOf({
   header,
   user,
 }: RunOptions): { headers: { name: string; value: string }[]; user: string | null; password: string } | null {

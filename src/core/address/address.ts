@@ -97,3 +97,6 @@ export const withoutQuery = (address: string): string => {
   const end = address.search(/[?#]/)
   return end < 0 ? address : address.slice(0, end)
 }
+
+/** A page's path on the site; its whole address where it lies elsewhere. */
+export const pathOn = (url: string, site: string): string => (url.startsWith(site) ? `/${url.slice(site.length)}` : url)

@@ -13,6 +13,7 @@ export {
   parseUrl,
   pathnameOf,
   pathOf,
+  pathOn,
   resolveAddress,
   withoutQuery,
 } from './address'

@@ -27,10 +27,13 @@ const Part = z.looseObject({
   text: z.string().nullable(),
   from: z.string().nullable(),
   line: Line.optional(),
+  /** Where the place breaks it. */
+  lines: z.array(z.string()).optional(),
 })
 
 const ReadCard = z.looseObject({
   layout: Layout,
+  bareBecause: z.string().nullish(),
   title: Part,
   description: Part,
   image: z.looseObject({

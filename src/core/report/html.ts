@@ -1,8 +1,8 @@
+import { pathOn } from '../address'
 import type { Cause } from '../cause'
 import { LEVELS, type Level } from '../model'
 import { sectionName } from '../section'
 import { escapeAttribute, escapeText, groupBy, visible } from '../text'
-import { pathOn } from './located'
 import {
   CAUSES_SHOWN,
   count,

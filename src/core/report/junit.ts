@@ -1,6 +1,7 @@
+import { pathOn } from '../address'
 import type { Level } from '../model'
 import { escapeXml, groupBy } from '../text'
-import { type LocatedFinding, locatedFindings, pathOn } from './located'
+import { type LocatedFinding, locatedFindings } from './located'
 import { isFailure, type PaperOptions, paperLines, plainPaper, verdictLine, waiverWords } from './paper'
 import type { RunDocument } from './run-document'
 

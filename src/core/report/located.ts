@@ -17,9 +17,6 @@ export type LocatedFinding = {
   waiver: TakenOn | null
 }
 
-/** A page's path on the site; its whole address where it lies elsewhere. */
-export const pathOn = (url: string, site: string): string => (url.startsWith(site) ? `/${url.slice(site.length)}` : url)
-
 /** Every finding, waived ones too, page by page; those across pages stand at the first page that they name. */
 export function locatedFindings(document: RunDocument): LocatedFinding[] {
   const pages = new Map(document.pages.map((page) => [page.url, page]))

@@ -1,6 +1,6 @@
+import { pathOn } from '../address'
 import type { Cause } from '../cause'
 import { escapeText, visible } from '../text'
-import { pathOn } from './located'
 import {
   CAUSES_SHOWN,
   count,

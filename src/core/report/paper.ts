@@ -1,7 +1,7 @@
+import { pathOn } from '../address'
 import type { Cause, Edit } from '../cause'
 import { LEVELS, type Level, type Summary, type TakenOn } from '../model'
 import { groupBy } from '../text'
-import { pathOn } from './located'
 import type { HeldAgainst, RunDocument, StatedFinding } from './run-document'
 
 // What every paper tells of a run, whatever its form: the verdict, what was not read, the scope, who has taken on what,

@@ -1,7 +1,7 @@
+import { pathOn } from '../address'
 import type { Cause } from '../cause'
 import type { Level } from '../model'
 import { terminalText } from '../text'
-import { pathOn } from './located'
 import {
   CAUSES_SHOWN,
   count,

@@ -1,6 +1,6 @@
+import { pathOn } from '../address'
 import type { Cause } from '../cause'
 import { lineOfTag, type SourceRule, sourceFileOf } from '../requirements'
-import { pathOn } from './located'
 import type { RunDocument } from './run-document'
 
 /** Reads a source file by its path; null where there is none. */

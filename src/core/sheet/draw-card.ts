@@ -4,8 +4,8 @@ import {
   type Card,
   type CardPart,
   NATURAL_PX,
+  isTextFirst as putsTextFirst,
   type Surface,
-  type TextPart,
   THUMBNAIL_PX,
 } from '../surface'
 import { fitText, type Weight } from '../text'
@@ -20,12 +20,23 @@ const GAP_BEFORE_PICTURE_PX = 8
 /** Width of a card that has no box of its own: a bare address. */
 const PLAIN_PX = 400
 const PLAIN_LINES = 3
+/** More lines than any place shows. */
+const MOST_LINES = 20
+
+/** What is drawn of a text: as a card has it, or a document. */
+type DrawnText = Pick<Card['title'], 'text' | 'shown' | 'cut'> & { lines?: readonly string[] | undefined }
+
+/** What is drawn of a card: what documents of any writer have. */
+export type DrawnCard = Pick<Card, 'layout' | 'siteLine' | 'labels'> & {
+  bareBecause?: string | null | undefined
+  title: DrawnText
+  description: DrawnText
+  image: { url: string | null; crop?: Card['image']['crop'] | undefined }
+}
 
 export type CardOptions = {
   /** Key of a picture for the painter, by its address. */
   keyOf: (url: string) => string
-  /** Does the place put its text before a large picture? */
-  isTextFirst: boolean
   /** Parts that are outlined. */
   marked?: ReadonlySet<CardPart>
 }
@@ -69,9 +80,9 @@ class Column {
     this.steps.push({
       kind: 'box',
       x: x - 3,
-      y: top - 2,
+      y: top,
       width: width + 6,
-      height: y - top + 4,
+      height: y - top,
       radius: 2,
       line: 'ink',
       dashed: true,
@@ -81,7 +92,7 @@ class Column {
 
 function putText(
   column: Column,
-  part: TextPart,
+  part: DrawnText,
   box: BoxFigure | null,
   ink: Ink,
   isMarked: boolean,
@@ -89,8 +100,10 @@ function putText(
 ): void {
   if (!box || part.text === null || part.shown === '') return
   const top = column.y
-  for (const [index, line] of part.lines.entries()) {
-    const text = part.cut && index === part.lines.length - 1 ? `${line}…` : line
+  // A document may leave the lines out: what it shows breaks again where it broke.
+  const lines = part.lines ?? fitText(part.shown, { ...box, lines: MOST_LINES }).lines
+  for (const [index, line] of lines.entries()) {
+    const text = part.cut && index === lines.length - 1 ? `${line}…` : line
     column.line(text, box.sizePx, box.weight, box.sizePx * LINE_HEIGHT, ink, column.x, underlined)
   }
   if (isMarked) column.outline(top)
@@ -120,7 +133,7 @@ export function firstLine(text: string, sizePx: number, weight: Weight, widthPx:
   return cut ? `${shown}…` : shown
 }
 
-function drawPlain(card: Card): Drawing {
+function drawPlain(card: DrawnCard): Drawing {
   const column = new Column(CARD_PADDING_PX, CARD_PADDING_PX, PLAIN_PX - 2 * CARD_PADDING_PX)
   const { lines, cut } = fitText(card.title.text ?? '', {
     sizePx: 13,
@@ -153,9 +166,10 @@ const frame = (width: number, height: number, dashed = false): Step => ({
 })
 
 /** A card at its true size, as steps: the lines that the place breaks its texts into, the part that it keeps of a picture. */
-export function drawCard(card: Card, surface: Surface, { keyOf, isTextFirst, marked }: CardOptions): Drawing {
+export function drawCard(card: DrawnCard, surface: Surface, { keyOf, marked }: CardOptions): Drawing {
   if (card.layout === 'bare' || card.layout === 'not-listed') return drawPlain(card)
   const boxes = surface.boxes[card.layout] ?? surface.boxes.text
+  const isTextFirst = putsTextFirst(surface.id)
   const { url, crop } = card.image
   const isBeside = card.layout === 'thumbnail' && url !== null
   const isLarge = (card.layout === 'wide' || card.layout === 'natural') && url !== null

@@ -3,7 +3,17 @@
  * where there is a canvas. What is drawn is the card's own lines at true size, so that a picture of a card
  * can't say anything else than the card. Begin with sheet.ts.
  */
-export { drawCard } from './draw-card'
+export {
+  type CardSheet,
+  changedCards,
+  type DrawnRun,
+  MAX_ON_SHEET,
+  type Side,
+  sheetOfChanged,
+  sheetOfRun,
+} from './cards-of-run'
+export { type DrawnCard, drawCard } from './draw-card'
 export { type Drawing, inks, type Step } from './drawing'
+export { type FacePart, facesNeeded, fontFaceRule } from './font-faces'
 export { type Pair, sheetOfCards, sheetOfPairs } from './sheet'
 export { sheetAsSvg } from './sheet-svg'

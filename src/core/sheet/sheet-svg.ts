@@ -6,14 +6,34 @@ const FAMILY = 'Arimo, Arial, Helvetica, sans-serif'
 /** Two places after the point are more than anybody sees. */
 const px = (value: number) => String(Math.round(value * 100) / 100)
 
-function stepAsSvg(step: Step, index: number, pictures: ReadonlyMap<string, string>): string {
-  if (step.kind === 'text') {
-    // It may be opened where there is another face: the letters are then set closer, and still stand where ours do.
-    const length = measureText(step.text, step.sizePx, step.weight)
-    const fixed = length > 0 ? ` textLength="${px(length)}" lengthAdjust="spacingAndGlyphs"` : ''
-    const underline = step.underlined ? ' text-decoration="underline"' : ''
-    return `<text x="${px(step.x)}" y="${px(step.baseline)}" font-size="${px(step.sizePx)}" font-weight="${step.weight}" fill="${inks[step.ink]}"${underline}${fixed} xml:space="preserve">${escapeXml(step.text)}</text>`
+type TextStep = Extract<Step, { kind: 'text' }>
+
+/** How the letters of an SVG get to where there may be no face for them. */
+export type SvgLetters = {
+  /** Rules of @font-face with the files inside. They are trusted: nothing of a page is in them. */
+  fontFaces?: string
+  /** A line as the path of its letters, in its place; null: it stays text. */
+  outline?: (step: TextStep) => string | null
+}
+
+function textAsSvg(step: TextStep, { fontFaces, outline }: SvgLetters): string {
+  const underline = step.underlined ? ' text-decoration="underline"' : ''
+  const path = outline?.(step) ?? null
+  const length = measureText(step.text, step.sizePx, step.weight)
+  if (path !== null) {
+    const line = step.underlined
+      ? `<rect x="${px(step.x)}" y="${px(step.baseline + 2)}" width="${px(length)}" height="1" fill="${inks[step.ink]}"/>`
+      : ''
+    return `<path d="${path}" fill="${inks[step.ink]}"/>${line}`
   }
+  // Opened where there is another face, the letters are set closer, and still stand where ours do.
+  const fixed =
+    length > 0 && fontFaces === undefined ? ` textLength="${px(length)}" lengthAdjust="spacingAndGlyphs"` : ''
+  return `<text x="${px(step.x)}" y="${px(step.baseline)}" font-size="${px(step.sizePx)}" font-weight="${step.weight}" fill="${inks[step.ink]}"${underline}${fixed} xml:space="preserve">${escapeXml(step.text)}</text>`
+}
+
+function stepAsSvg(step: Step, index: number, pictures: ReadonlyMap<string, string>, letters: SvgLetters): string {
+  if (step.kind === 'text') return textAsSvg(step, letters)
   const box = `x="${px(step.x)}" y="${px(step.y)}" width="${px(step.width)}" height="${px(step.height)}"`
   if (step.kind === 'box') {
     const line = step.line ? ` stroke="${inks[step.line]}"${step.dashed ? ' stroke-dasharray="5 4"' : ''}` : ''
@@ -28,7 +48,12 @@ function stepAsSvg(step: Step, index: number, pictures: ReadonlyMap<string, stri
  * A drawing as SVG 1.1, with its pictures inside.
  * @param pictures data: addresses by their keys
  */
-export function sheetAsSvg({ widthPx, heightPx, steps }: Drawing, pictures: ReadonlyMap<string, string>): string {
-  const inside = steps.map((step, index) => stepAsSvg(step, index, pictures)).join('\n')
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${px(widthPx)}" height="${px(heightPx)}" viewBox="0 0 ${px(widthPx)} ${px(heightPx)}" font-family="${FAMILY}">\n${inside}\n</svg>\n`
+export function sheetAsSvg(
+  { widthPx, heightPx, steps }: Drawing,
+  pictures: ReadonlyMap<string, string>,
+  letters: SvgLetters = {},
+): string {
+  const inside = steps.map((step, index) => stepAsSvg(step, index, pictures, letters)).join('\n')
+  const faces = letters.fontFaces ? `<style>${letters.fontFaces}</style>\n` : ''
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${px(widthPx)}" height="${px(heightPx)}" viewBox="0 0 ${px(widthPx)} ${px(heightPx)}" font-family="${FAMILY}">\n${faces}${inside}\n</svg>\n`
 }

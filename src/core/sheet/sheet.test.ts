@@ -22,7 +22,6 @@ const card = (source: string, surface = wideFeed) => cardOf(testPage(source), su
 const draw = (source: string, surface = wideFeed, marked?: Parameters<typeof drawCard>[2]['marked']) =>
   drawCard(card(source, surface), surface, {
     keyOf: (url) => `run ${url}`,
-    isTextFirst: surface === communityChat,
     ...(marked ? { marked } : {}),
   })
 const texts = ({ steps }: Drawing) => steps.flatMap((step) => (step.kind === 'text' ? [step.text] : []))

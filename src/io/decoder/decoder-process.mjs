@@ -42,11 +42,27 @@ async function squareOf(bytes, limitInputPixels, side) {
   }
 }
 
-process.on('message', async ({ bytes, maxPixels, wantsAlpha, side }) => {
+/** A small copy, upright and without metadata: what shows through stays so. null when it can't be decoded. */
+async function copyOf(bytes, limitInputPixels, side) {
+  try {
+    const small = sharp(bytes, { limitInputPixels, failOn: 'error' })
+      .autoOrient()
+      .resize(side, side, { fit: 'inside', withoutEnlargement: true })
+      .toColourspace('srgb')
+    const { hasAlpha } = await small.metadata()
+    const copy = await (hasAlpha ? small.png({ palette: true }) : small.jpeg({ quality: 74, mozjpeg: true })).toBuffer()
+    return { mediaType: hasAlpha ? 'image/png' : 'image/jpeg', bytes: copy }
+  } catch {
+    return null
+  }
+}
+
+process.on('message', async ({ bytes, maxPixels, wantsAlpha, side, copySide }) => {
   const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const alpha = wantsAlpha ? await transparencyOf(buffer, maxPixels) : null
   const square = side > 0 ? await squareOf(buffer, maxPixels, side) : null
-  process.send({ alpha, square, rss: process.memoryUsage.rss() })
+  const copy = copySide > 0 ? await copyOf(buffer, maxPixels, copySide) : null
+  process.send({ alpha, square, copy, rss: process.memoryUsage.rss() })
 })
 // The process that started it is gone.
 process.on('disconnect', () => process.exit())

@@ -20,9 +20,13 @@ const IDLE_MS = 3000
 const Answer = z.object({
   alpha: z.boolean().nullable(),
   square: z.instanceof(Uint8Array).nullable(),
+  copy: z.object({ mediaType: z.enum(['image/jpeg', 'image/png']), bytes: z.instanceof(Uint8Array) }).nullable(),
   rss: z.number(),
 })
 type Answer = z.infer<typeof Answer>
+
+/** A small copy of a picture, upright. */
+export type PictureCopy = NonNullable<Answer['copy']>
 
 const UNKNOWN: Decoded = { alpha: null, look: null }
 
@@ -141,6 +145,30 @@ function answerOf(child: ChildProcess, message: object, signal: AbortSignal): Pr
 const holder = globalThis as { nimbleParrotDecoders?: Decoders }
 holder.nimbleParrotDecoders ??= new Decoders()
 
+/** Is it a picture, none that is a document, and of no more pixels than are decoded? */
+function isDecoded(bytes: Uint8Array): boolean {
+  const header = readImageHeader(bytes)
+  if (header.kind !== 'image' || header.format === 'svg') return false
+  return (header.width ?? 0) * (header.height ?? 0) <= MAX_PIXELS
+}
+
+/**
+ * Makes small copies of pictures, in the same processes: JPEG, or PNG where something behind shows through.
+ *
+ * @param copySide pixels of the longer side at most
+ * @returns null where the bytes are no picture that is decoded
+ */
+export function createCopier(
+  signal: AbortSignal,
+): (bytes: Uint8Array, copySide: number) => Promise<PictureCopy | null> {
+  return async (bytes, copySide) => {
+    if (!isDecoded(bytes)) return null
+    const message = { bytes, maxPixels: MAX_PIXELS, wantsAlpha: false, side: 0, copySide }
+    const answer = await holder.nimbleParrotDecoders!.ask(message, signal)
+    return answer === 'ended' ? null : answer.copy
+  }
+}
+
 /**
  * Decodes pictures in processes of their own, at most two at once, each picture within its pixels and its time. A
  * drawing (SVG) is a document: none is rendered.
@@ -149,11 +177,9 @@ holder.nimbleParrotDecoders ??= new Decoders()
  */
 export function createDecode(signal: AbortSignal): Decode {
   return async (bytes, wants) => {
-    const header = readImageHeader(bytes)
-    if (header.kind !== 'image' || header.format === 'svg' || (!wants.alpha && !wants.look)) return UNKNOWN
-    if ((header.width ?? 0) * (header.height ?? 0) > MAX_PIXELS) return UNKNOWN
+    if (!isDecoded(bytes) || (!wants.alpha && !wants.look)) return UNKNOWN
     const side = wants.look ? LOOK_SIDE : 0
-    const message = { bytes, maxPixels: MAX_PIXELS, wantsAlpha: wants.alpha, side }
+    const message = { bytes, maxPixels: MAX_PIXELS, wantsAlpha: wants.alpha, side, copySide: 0 }
     const answer = await holder.nimbleParrotDecoders!.ask(message, signal)
     if (answer === 'ended') return UNKNOWN
     return {

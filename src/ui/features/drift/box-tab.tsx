@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { resolveAddress } from '@/core/address'
+import { pathOn, resolveAddress } from '@/core/address'
 import { askAgain, emptyBox, type Holder, pageOfAddress, post, publish, type ShareBox, wait } from '@/core/compare'
 import type { Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
@@ -12,7 +12,7 @@ import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 import type { RouteState } from '../../state/view/view'
 import { useComparisons } from '../../state/wall/use-comparison'
-import { driftItems, firstPages, pathUnder } from './drift-items'
+import { driftItems, firstPages } from './drift-items'
 import { PageField } from './page-field'
 import { PostedCard } from './posted-card'
 import { useListKeys } from './use-list-keys'
@@ -46,7 +46,7 @@ function Box({ view, goTo, before, after, compared }: Props & { compared: Stored
   }, [compared.addresses])
   const changed = useMemo(() => driftItems(compared, site).filter(({ kind }) => kind === 'changed'), [compared, site])
   const offered = useMemo(() => {
-    const first = firstPages(pages).map((url) => pathUnder(site, url))
+    const first = firstPages(pages).map((url) => pathOn(url, site))
     return [...new Set([...changed.slice(0, first.length).map(({ path }) => path), ...first])]
   }, [changed, pages, site])
   const [typed, setTyped] = useState(() => {

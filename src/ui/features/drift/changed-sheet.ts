@@ -1,5 +1,6 @@
 'use client'
 
+import { pathOn } from '@/core/address'
 import { cardContextOf } from '@/core/check'
 import type { Comparison } from '@/core/compare'
 import { type Drawing, drawCard, type Pair, sheetOfPairs } from '@/core/sheet'
@@ -8,9 +9,7 @@ import type { StoredRun } from '@/store/database'
 import { imagesOf } from '@/store/images'
 import { pagesAt } from '@/store/pages'
 import { count, dayAndTime } from '../../kit/words'
-import { isTextFirst } from '../../parts/card/text-first'
 import { pictureKey } from '../../parts/sheet/sheet-pictures'
-import { pathUnder } from './drift-items'
 
 /** Pages on one sheet: more make a picture that is too long to look through. */
 const MAX_ON_SHEET = 40
@@ -39,10 +38,10 @@ export async function sheetOfChanges(
     const [old, now] = sides.map(({ run, context, pages }) => {
       const stored = pages[index]
       if (!stored) return null
-      const options = { keyOf: (of: string) => pictureKey(run.id, of), isTextFirst: isTextFirst(surface.id), marked }
+      const options = { keyOf: (of: string) => pictureKey(run.id, of), marked }
       return drawCard(cardOf(stored.page, surface, context), surface, options)
     })
-    return { name: pathUnder(after.source.site, url), before: old ?? null, after: now ?? null }
+    return { name: pathOn(url, after.source.site), before: old ?? null, after: now ?? null }
   })
   const more = changed.length > shown.length ? `, the first ${shown.length} of them` : ''
   const about = `${count(changed.length, 'page')} with another card${more}: ${dayAndTime(before.startedAt)} and ${dayAndTime(after.startedAt)}`

@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest'
+import { pathOn } from '@/core/address'
 import type { Comparison } from '@/core/compare'
 import type { StoredRun } from '@/store/database'
 import { itemInWords } from './change-list'
-import { countKinds, driftItems, pathUnder } from './drift-items'
+import { countKinds, driftItems } from './drift-items'
 import { earlierRun } from './earlier-run'
 import { fromLocalInput, toLocalInput } from './local-time'
 import { findingsInWords } from './runs-tab'
@@ -69,8 +70,8 @@ describe('what became of pages', () => {
   })
 
   test('a page elsewhere is called by its whole address', () => {
-    expect(pathUnder(SITE, 'https://other.example/x')).toBe('https://other.example/x')
-    expect(pathUnder(SITE, SITE)).toBe('/')
+    expect(pathOn('https://other.example/x', SITE)).toBe('https://other.example/x')
+    expect(pathOn(SITE, SITE)).toBe('/')
   })
 
   test.each([

@@ -1,3 +1,4 @@
+import { pathOn } from '@/core/address'
 import type { CardPart } from '@/core/surface'
 import { addTo } from '@/core/text'
 import type { StoredComparison } from '@/workers/compare-runs'
@@ -35,9 +36,6 @@ export type DriftItem = {
 
 const ORDER: Record<DriftKind, number> = { changed: 0, moved: 1, removed: 2, added: 3, tags: 4, findings: 5 }
 
-/** The path of a page under its site; the whole address of one elsewhere. */
-export const pathUnder = (site: string, url: string) => (url.startsWith(site) ? `/${url.slice(site.length)}` : url)
-
 /** Pages that differ between two runs, what people see first: changed cards, pages that moved, went and came. */
 export function driftItems({ comparison }: Pick<StoredComparison, 'comparison'>, site: string): DriftItem[] {
   const { fresh, gone, moves, differences, findings } = comparison
@@ -58,11 +56,11 @@ export function driftItems({ comparison }: Pick<StoredComparison, 'comparison'>,
     const at = moved ?? url
     return {
       url,
-      path: pathUnder(site, url),
+      path: pathOn(url, site),
       kind,
       parts: [...new Set([...cards.values()].flatMap(({ parts }) => parts as CardPart[]))],
       surfaces: [...cards.keys()],
-      to: moved === undefined ? null : { url: moved, path: pathUnder(site, moved) },
+      to: moved === undefined ? null : { url: moved, path: pathOn(moved, site) },
       came: came.get(at) ?? [],
       went: went.get(url) ?? [],
     }

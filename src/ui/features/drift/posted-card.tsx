@@ -1,10 +1,10 @@
 'use client'
 
+import { pathOn } from '@/core/address'
 import { type Holder, type Post, type ShareBox, shownNow, type Version } from '@/core/compare'
 import type { Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { WallCard } from '../../parts/card/wall-card'
-import { pathUnder } from './drift-items'
 import { mixedFace, useFace } from './use-face'
 
 type Props = {
@@ -26,7 +26,7 @@ export function PostedCard({ box, one, surface, runs, page, site }: Props) {
   return (
     <li>
       <p className="mb-1 grid text-small">
-        <b className="truncate font-mono font-semibold">{pathUnder(site, one.address)}</b>
+        <b className="truncate font-mono font-semibold">{pathOn(one.address, site)}</b>
         <span className="text-quiet">
           posted day {one.day} ·{' '}
           {shown.text === shown.picture

@@ -3,6 +3,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { pathOn } from '@/core/address'
 import type { RefreshEntry } from '@/core/compare'
 import { REASON_WORDS } from '@/core/report'
 import type { Surface } from '@/core/surface'
@@ -10,7 +11,6 @@ import type { StoredRun } from '@/store/database'
 import { dayAndTime } from '../../kit/words'
 import type { GoTo } from '../../state/view/use-view'
 import { askingHref, readAskingPatterns } from './asking-pattern'
-import { pathUnder } from './drift-items'
 import { HeldAndNow } from './held-and-now'
 import { useListKeys } from './use-list-keys'
 
@@ -179,10 +179,10 @@ function EntryLine({ entry, site, isChosen, onChoose }: LineProps) {
         <span className="sr-only">{STATES[state].name}</span>
       </span>
       <span className={clsx('truncate font-mono text-small font-semibold', state === 'done' && 'text-quiet')}>
-        {isVariant ? address : pathUnder(site, address)}
+        {isVariant ? address : pathOn(address, site)}
       </span>
       <span className={clsx('text-small', state === 'done' && 'text-quiet')}>
-        {movedTo ? `page moved to ${pathUnder(site, movedTo)}` : REASON_WORDS[reason]}
+        {movedTo ? `page moved to ${pathOn(movedTo, site)}` : REASON_WORDS[reason]}
       </span>
       <span />
       <span className="truncate text-fine text-quiet">

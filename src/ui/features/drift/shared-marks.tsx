@@ -1,13 +1,13 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
-import { resolveAddress } from '@/core/address'
+import { pathOn, resolveAddress } from '@/core/address'
 import { pageOfAddress } from '@/core/compare'
 import type { Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { keepHeldEvents, takeBackHeldEvents } from '@/store/held-events'
 import { dayAndTime } from '../../kit/words'
-import { firstPages, pathUnder } from './drift-items'
+import { firstPages } from './drift-items'
 import { fromLocalInput, toLocalInput } from './local-time'
 import { PageField } from './page-field'
 import type { Held } from './use-held'
@@ -36,7 +36,7 @@ export function SharedMarks({ surface, run, held }: Props) {
   const address = typed.trim() === '' ? null : resolveAddress(typed.trim().replace(/^\//, ''), site)
   const isKnown = address !== null && pageOfAddress(address, held.pages()) !== null
   const moment = fromLocalInput(at)
-  const offered = useMemo(() => firstPages(held.pages()).map((url) => pathUnder(site, url)), [held, site])
+  const offered = useMemo(() => firstPages(held.pages()).map((url) => pathOn(url, site)), [held, site])
   const marks = held.said.filter(({ event }) => event.kind === 'shared' && event.surface === surface.id)
   const mark = async () => {
     if (address === null || moment === null) return
@@ -83,12 +83,12 @@ export function SharedMarks({ surface, run, held }: Props) {
           .reverse()
           .map(({ id, event }) => (
             <li key={id} className="flex items-baseline gap-2">
-              <span className="min-w-0 flex-1 truncate font-mono text-fine">{pathUnder(site, event.address)}</span>
+              <span className="min-w-0 flex-1 truncate font-mono text-fine">{pathOn(event.address, site)}</span>
               <span className="text-quiet">{dayAndTime(event.at)}</span>
               <button
                 type="button"
                 className="text-pick hover:underline"
-                aria-label={`Take back that ${pathUnder(site, event.address)} was shared`}
+                aria-label={`Take back that ${pathOn(event.address, site)} was shared`}
                 onClick={() => void takeBackHeldEvents([id!])}
               >
                 Take back

@@ -5,7 +5,6 @@ import type { Card, Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { SaveMenu } from '../../kit/save-menu'
 import { dayAndTime } from '../../kit/words'
-import { isTextFirst } from '../../parts/card/text-first'
 import { type SheetForm, saveSheet, sheetForms } from '../../parts/sheet/save-sheet'
 import { pictureKey } from '../../parts/sheet/sheet-pictures'
 
@@ -31,7 +30,6 @@ export function SaveCards({ run, path, cards, isDrafted }: Props) {
       caption: surface.name,
       card: drawCard(card, surface, {
         keyOf: (url) => pictureKey(run.id, url),
-        isTextFirst: isTextFirst(surface.id),
       }),
     }))
     const { host } = new URL(path, run.source.site)

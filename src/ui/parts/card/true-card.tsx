@@ -7,6 +7,7 @@ import {
   CARD_PADDING_PX,
   type Card,
   type CardPart,
+  isTextFirst,
   NATURAL_PX,
   type Surface,
   type TextPart,
@@ -14,7 +15,6 @@ import {
 } from '@/core/surface'
 import { isSame, type Spot } from '../../state/page/lit'
 import { CardPicture } from './card-picture'
-import { isTextFirst } from './text-first'
 import { useThumb } from './thumb-cache'
 
 const WIDE_RATIO = 1.91

@@ -1,9 +1,8 @@
 'use client'
 
 import { clsx } from 'clsx'
-import type { Face } from '@/core/surface'
+import { type Face, isTextFirst } from '@/core/surface'
 import { CardPicture } from './card-picture'
-import { isTextFirst } from './text-first'
 import { useThumb } from './thumb-cache'
 
 const WIDE_RATIO = 1.91

@@ -1,0 +1,103 @@
+import { createHash } from 'node:crypto'
+import { realpath, stat } from 'node:fs/promises'
+import { join, sep } from 'node:path'
+import { createAddressMap, limits } from '@/core/address'
+import { decodedPath, inParallel, type Login, openZip, readFollowing } from '@/core/crawl'
+import type { RunSource } from '@/core/model'
+import { createCopier, type PictureCopy } from '@/io/decoder/decoder'
+import { createFetcher } from '@/io/fetch-address'
+import { readPart } from '@/io/folder'
+import { noInnerHosts } from '@/io/guard'
+import { loginHeaders } from '@/io/login-headers'
+import { innerHostsNamed } from '@/io/named-hosts'
+import { fromHere } from './from-here'
+
+/** Pictures that are read at once: each may be large. */
+const AT_ONCE = 4
+
+const digestOf = (bytes: Uint8Array) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`
+
+/** A picture that a run names, and the hash that it had then. */
+export type WantedPicture = { url: string; hash: string | null }
+
+/** Reads a file of a build by its path in there; null where there is none. */
+type ReadFile = (path: string) => Promise<Uint8Array | null>
+
+/** A file of a folder, which is not gone through for it. Nothing outside is read, whatever leads there. */
+async function fileIn(folder: string, path: string): Promise<Uint8Array | null> {
+  const root = await realpath(folder)
+  const file = await realpath(join(root, path))
+  return file.startsWith(root + sep) ? (await readPart(file, limits.imageBytes)).body : null
+}
+
+/** The build that a run is of, where it still lies there; null where it doesn't, or never was one. */
+async function buildOf({ kind, location }: RunSource): Promise<ReadFile | null> {
+  if (kind !== 'folder' && kind !== 'zip') return null
+  const at = fromHere(location)
+  const found = await stat(at).catch(() => null)
+  if (!found || found.isDirectory() !== (kind === 'folder')) return null
+  if (kind === 'folder') return (path) => fileIn(at, path)
+  const files = openZip((await readPart(at, limits.zipPackedBytes)).body)
+  return async (path) => (files.paths.includes(path) ? (await files.read(path, limits.imageBytes)).body : null)
+}
+
+const isBuild = ({ kind }: RunSource) => kind === 'folder' || kind === 'zip'
+
+/** Who may be asked for pictures: what only a document names may not lead inside. */
+export type PictureAccess = { isNamedByUser: boolean; login: Login | null }
+
+/**
+ * Small copies of a run's pictures, read where the run read them. What can't be read, is no picture, or is another by
+ * now than the run saw is left out.
+ *
+ * @param longestSide of a copy, in pixels
+ */
+export async function picturesOfRun(
+  source: RunSource,
+  wanted: readonly WantedPicture[],
+  longestSide: number,
+  { isNamedByUser, login }: PictureAccess,
+): Promise<Map<string, PictureCopy>> {
+  const copies = new Map<string, PictureCopy>()
+  if (wanted.length === 0) return copies
+  const { signal } = new AbortController()
+  const copy = createCopier(signal)
+  const build = await buildOf(source)
+  const served = isBuild(source) ? null : (source.servedAt ?? source.site)
+  const addresses = createAddressMap(source.site, served)
+  const fetcher = createFetcher({
+    innerHosts: served !== null && isNamedByUser ? await innerHostsNamed([served]) : noInnerHosts,
+    concurrency: AT_ONCE,
+    timeoutMs: limits.timeoutMs,
+    signal,
+    login: login && served !== null ? { origin: new URL(served).origin, headers: loginHeaders(login) } : null,
+  })
+  const bytesOf = async (url: string): Promise<Uint8Array | null> => {
+    // A build's own pictures are in it: at its production address there is nothing yet.
+    if (served === null && addresses.isOnSite(url)) {
+      const path = decodedPath(new URL(url).pathname.slice(new URL(addresses.site).pathname.length))
+      return (await build?.(path)) ?? null
+    }
+    const ask = (address: string) => fetcher.read({ url: address, accept: 'image', maxBytes: limits.imageBytes })
+    const { exchange } = await readFollowing(addresses.toBuild(url), ask)
+    return exchange.kind === 'answered' && exchange.status === 200 && !exchange.isCut ? exchange.body : null
+  }
+  const copyOf = async ({ url, hash }: WantedPicture) => {
+    const bytes = await bytesOf(url).catch(() => null)
+    const isOther = (now: Uint8Array) => hash !== null && digestOf(now) !== hash
+    return { url, made: !bytes || isOther(bytes) ? null : await copy(bytes, longestSide) }
+  }
+  const queue = wanted.values()
+  const next = () => {
+    const { value } = queue.next()
+    return value ? copyOf(value) : null
+  }
+  try {
+    for await (const done of inParallel(next, AT_ONCE)) {
+      for (const { url, made } of done) if (made) copies.set(url, made)
+    }
+  } finally {
+    await fetcher.close()
+  }
+  return copies
+}
