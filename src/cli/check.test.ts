@@ -89,7 +89,7 @@ describe('nimble-parrot check', { timeout: 60_000 }, () => {
     writeFileSync(join(here, 'signed.json'), JSON.stringify({ ...run, signedOff }))
     const same = await held('signed.json')
     expect(same).toMatchObject({ code: 0 })
-    expect(same.out).toContain('What is here is what Ada signed on 2026-11-27T10:00:00Z.')
+    expect(same.out).toContain('What is here is what Ada signed on 27 November 2026, 10:00 UTC.')
     write('Another lamp')
     const other = await held('signed.json')
     expect(other).toMatchObject({ code: 1 })

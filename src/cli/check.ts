@@ -23,6 +23,7 @@ import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
 import { loadBaseline, loadRequirements, loadSignOff, sourcesFrom } from './load-files'
 import { progressLine } from './progress'
+import { reportPictures } from './report-pictures'
 import { type GatherOptions, gatherSource } from './source'
 import { terminalStyle } from './terminal-style'
 import { ensureWritable, writeOut, writeStandardOut } from './write-out'
@@ -53,7 +54,13 @@ export type RunOptions = {
 }
 
 /** The same, and where the report goes. */
-export type CheckOptions = RunOptions & { format: FormatChoice[]; out?: string; failOn: Level | 'never'; all: boolean }
+export type CheckOptions = RunOptions & {
+  format: FormatChoice[]
+  out?: string
+  failOn: Level | 'never'
+  all: boolean
+  onePage: boolean
+}
 
 function siteOf(given: string | undefined): string | null {
   if (given === undefined) return null
@@ -190,9 +197,11 @@ export async function check(source: string, options: CheckOptions): Promise<numb
 /** Forms with a file are written there; the plain one goes to --out or standard output, text when there is none. */
 async function writeReports(document: RunDocument, options: CheckOptions): Promise<void> {
   const plain = options.format.find(({ file }) => file === null)?.format ?? 'text'
-  const { failOn } = options
+  const { failOn, all, onePage } = options
+  const isDrawn = plain === 'html' || options.format.some(({ format }) => format === 'html')
+  const pictures = isDrawn ? await reportPictures(document, onePage, options) : new Map()
   const reportOf = (format: FormatId) =>
-    reportFormats.find(({ id }) => id === format)!.write(document, { failOn, all: options.all })
+    reportFormats.find(({ id }) => id === format)!.write(document, { failOn, all, onePage, pictures })
   for (const { format, file } of options.format) {
     if (file !== null) await writeOut(fromHere(file), reportOf(format))
   }

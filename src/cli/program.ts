@@ -95,6 +95,7 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--baseline <file>', 'a run document: what it found already does not count')
     .option('--signed-off <file>', 'a sign-off, or a run document that was signed: another content fails')
     .option('--all', 'text, Markdown, HTML: every cause, not only those that stand most in the way', false)
+    .option('--one-page', 'HTML: only the page that a client reads', false)
     .option('--include <glob>', 'only these paths (repeatable)', collectGlob, [])
     .option('--exclude <glob>', 'not these paths (repeatable)', collectGlob, [])
     .option('--per-section <n>', 'pages of one section at most: a sample', wholeNumber(1))

@@ -297,7 +297,7 @@ const files: ChosenFile[] = []
 
 scope.addEventListener('message', ({ data }) => {
   if (data.kind === 'export') {
-    void exportRun(data.runId, data.format).then(
+    void exportRun(data.runId, data.format, data).then(
       (text) => report({ kind: 'exported', text }),
       (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
     )

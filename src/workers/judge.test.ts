@@ -9,6 +9,7 @@ import { rowsOfTouched } from './judge'
 import { recheck } from './look-again'
 import { storeRun } from './testing/store-run'
 
+const PLAIN = { onePage: false, timeZone: 'UTC' }
 const RUN = '261123-0912-abc'
 
 async function stored(): Promise<Gathering> {
@@ -71,10 +72,10 @@ describe('judging a run', () => {
 
   test('is written in the forms of the command, by the same requirements', async () => {
     await database.requirements.put({ site: GOOD_SITE, requirements: { levels: { 'card-missing': 'error' } } })
-    const document = JSON.parse(await exportRun(RUN, 'json'))
+    const document = JSON.parse(await exportRun(RUN, 'json', PLAIN))
     expect(document.summary).toMatchObject({ pages: 3, error: 1, clear: false })
-    expect(await exportRun(RUN, 'markdown')).toMatch(/^### Not clear for launch: 1 error/)
-    await expect(exportRun(RUN, 'pdf')).rejects.toThrow(/no form “pdf”/)
-    await expect(exportRun('gone', 'json')).rejects.toThrow(/not in this browser/)
+    expect(await exportRun(RUN, 'markdown', PLAIN)).toMatch(/^### Not clear for launch: 1 error/)
+    await expect(exportRun(RUN, 'pdf', PLAIN)).rejects.toThrow(/no form “pdf”/)
+    await expect(exportRun('gone', 'json', PLAIN)).rejects.toThrow(/not in this browser/)
   })
 })

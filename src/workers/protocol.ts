@@ -39,7 +39,7 @@ export type GatherCommand =
   /** Hold a run against what was signed in one. */
   | { kind: 'hold'; runId: string; signed: string }
   /** Write a run in one of the forms that the command writes. */
-  | { kind: 'export'; runId: string; format: string }
+  | { kind: 'export'; runId: string; format: string; onePage: boolean; timeZone: string }
   | { kind: 'stop' }
 
 /** A page that has trouble, told as it comes. */

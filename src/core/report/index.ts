@@ -7,8 +7,9 @@ export { type Baseline, baselineOf, unfitAsBaseline } from './baseline'
 export { type DriftFormat, driftFormats, REASON_WORDS } from './drift-reports'
 export { type FormatId, reportFormats } from './formats'
 export { escapeMarkdown } from './markdown'
-export { fails, verdictLine } from './paper'
+export { fails, type PaperOptions, verdictLine } from './paper'
 export { refreshAsAddresses, refreshAsCsv } from './refresh-reports'
+export { picturesWanted, type ReportPicture } from './report-cards'
 export { type RunDocument, runAsJson, runDocument } from './run-document'
 export {
   type Digest,

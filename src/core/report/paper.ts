@@ -1,7 +1,8 @@
 import { pathOn } from '../address'
 import type { Cause, Edit } from '../cause'
 import { LEVELS, type Level, type Summary, type TakenOn } from '../model'
-import { groupBy } from '../text'
+import { groupBy, shownTime } from '../text'
+import type { ReportPicture } from './report-cards'
 import type { HeldAgainst, RunDocument, StatedFinding } from './run-document'
 
 // What every paper tells of a run, whatever its form: the verdict, what was not read, the scope, who has taken on what,
@@ -11,7 +12,16 @@ import type { HeldAgainst, RunDocument, StatedFinding } from './run-document'
  * How a paper is written. `failOn`: what counts as a failure, where the form has failures. `all`: every cause is printed,
  * not only those that stand most in the way.
  */
-export type PaperOptions = { failOn: Level | 'never'; all?: boolean }
+export type PaperOptions = {
+  failOn: Level | 'never'
+  all?: boolean
+  /** HTML: only the page that a client reads. */
+  onePage?: boolean
+  /** HTML: small copies of the pictures that its cards show, by address; a grey box stands for the others. */
+  pictures?: ReadonlyMap<string, ReportPicture>
+  /** Zone in which times are told; UTC where the reader is not known. */
+  timeZone?: string | undefined
+}
 
 export const plainPaper: PaperOptions = { failOn: 'error' }
 
@@ -95,7 +105,8 @@ function waiverLines(document: RunDocument): string[] {
 }
 
 /** What is to be known beside the findings, in the order in which it matters. */
-export function paperLines(document: RunDocument): PaperLine[] {
+export function paperLines(document: RunDocument, timeZone?: string): PaperLine[] {
+  const when = (at: string) => shownTime(at, timeZone)
   const { incomplete, scope, baseline, signedOff, signOff, notes } = document
   const line = (kind: PaperLine['kind']) => (text: string) => ({ kind, text })
   const known = baseline ? LEVELS.reduce((sum, level) => sum + baseline.known[level], 0) : 0
@@ -104,25 +115,28 @@ export function paperLines(document: RunDocument): PaperLine[] {
     ...(scope.length > 0 ? [`Scope, as asked: ${scope.join('; ')}.`].map(line('scope')) : []),
     ...(baseline
       ? [
-          `Held against the run of ${baseline.of}: new are ${countWords(baseline.new)}; ${count(known, 'finding')} known before.`,
+          `Held against the run of ${when(baseline.of)}: new are ${countWords(baseline.new)}; ${count(known, 'finding')} known before.`,
         ].map(line('baseline'))
       : []),
     ...waiverLines(document).map(line('waiver')),
-    ...(signedOff ? [signedOffWords(signedOff)].map(line('signed-off')) : []),
-    ...(signOff ? heldWords(signOff).map(line(signOff.differs.length > 0 ? 'incomplete' : 'signed-off')) : []),
+    ...(signedOff ? [signedOffWords(signedOff, when)].map(line('signed-off')) : []),
+    ...(signOff ? heldWords(signOff, when).map(line(signOff.differs.length > 0 ? 'incomplete' : 'signed-off')) : []),
     ...notes.map(({ message }) => message).map(line('note')),
   ]
 }
 
-/** What was signed against what is here. */
-const heldWords = ({ by, at, differs }: HeldAgainst): string[] =>
-  differs.length === 0
-    ? [`What is here is what ${by} signed on ${at}.`]
-    : [`This is not what ${by} signed on ${at}.`, ...differs]
+/** A moment in the reader's words. */
+type When = (at: string) => string
 
-function signedOffWords({ by, at, waived, errors = 0 }: NonNullable<RunDocument['signedOff']>): string {
+/** What was signed against what is here. */
+const heldWords = ({ by, at, differs }: HeldAgainst, when: When): string[] =>
+  differs.length === 0
+    ? [`What is here is what ${by} signed on ${when(at)}.`]
+    : [`This is not what ${by} signed on ${when(at)}.`, ...differs]
+
+function signedOffWords({ by, at, waived, errors = 0 }: NonNullable<RunDocument['signedOff']>, when: When): string {
   const left = [errors > 0 && `${count(errors, 'error')} left`, waived > 0 && `${waived} waived`].filter(Boolean)
-  return `Signed off by ${by}, ${at}${left.length > 0 ? `, with ${left.join(' and ')}` : ''}.`
+  return `Signed off by ${by}, ${when(at)}${left.length > 0 ? `, with ${left.join(' and ')}` : ''}.`
 }
 
 /** Causes that a paper shows before it counts the rest. */

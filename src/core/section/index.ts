@@ -4,4 +4,5 @@
  * say of themselves, never by a list of known generators. Begin with find-sections.ts.
  */
 export { findSections } from './find-sections'
+export { type Sample, type SectionSample, sampleSections } from './sample-sections'
 export { sectionName } from './section-name'

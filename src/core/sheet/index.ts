@@ -15,5 +15,6 @@ export {
 export { type DrawnCard, drawCard } from './draw-card'
 export { type Drawing, inks, type Step } from './drawing'
 export { type FacePart, facesNeeded, fontFaceRule } from './font-faces'
+export { inlineSvg, pictureSymbols } from './inline-svg'
 export { type Pair, sheetOfCards, sheetOfPairs } from './sheet'
 export { sheetAsSvg } from './sheet-svg'

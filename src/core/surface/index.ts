@@ -38,6 +38,7 @@ export {
   tagChanges,
 } from './page-changes'
 export { type CardKind, type CropResult, cropsFor, isWholeAddress, publicImageUrl } from './picture'
+export { placeDifferences } from './place-differences'
 export {
   assumed,
   BoxFigure,

@@ -4,8 +4,8 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { useMemo, useState } from 'react'
 import type { Cause } from '@/core/cause'
 import type { Requirements } from '@/core/requirements'
-import { sectionName } from '@/core/section'
-import type { Surface } from '@/core/surface'
+import { type Sample, type SectionSample, sampleSections, sectionName } from '@/core/section'
+import { placeDifferences, type Surface } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import { overviewOf } from '@/store/overviews'
 import { Segments } from '../../kit/segments'
@@ -16,8 +16,6 @@ import { notesToKnow } from '../../state/run/notes-to-know'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 import { badgeOf } from '../../state/wall/select-rows'
-import { placeDifferences } from './place-differences'
-import { type Sample, type SectionSample, sampleSections } from './sample-cards'
 
 /** Places offered, where they count: of each kind of card one. More side by side are no choice any more. */
 const TELLING: readonly string[] = ['wide-feed', 'microblog', 'phone-chat', 'search']
@@ -25,7 +23,10 @@ const MAX_PLACES = 4
 /** Changes told before the rest is counted. */
 const MAX_CAUSES = 5
 
-const KINDS: Record<Sample['kind'], string> = {
+/** Sections shown before the rest is asked for. */
+const MAX_SECTIONS = 6
+
+const KINDS: Record<Sample<WallRow>['kind'], string> = {
   worst: 'the worst',
   typical: 'a typical one',
   best: 'the best',
@@ -48,7 +49,7 @@ export function Desk({ run, rows, requirements, goTo }: Props) {
   }, [all])
   const [chosen, setChosen] = useState<string | null>(null)
   const surface = counting.find(({ id }) => id === chosen) ?? counting[0] ?? surfaces[0]!
-  const sections = useMemo(() => sampleSections(rows), [rows])
+  const sections = useMemo(() => sampleSections(rows).slice(0, MAX_SECTIONS), [rows])
   return (
     <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_330px]">
       <section aria-label="The site’s cards" className="grid content-start gap-5">
@@ -81,14 +82,14 @@ function SectionCards({
   counting,
   goTo,
 }: {
-  sample: SectionSample
+  sample: SectionSample<WallRow>
   surface: Surface
   counting: readonly Surface[]
   goTo: GoTo
 }) {
   const { section, pages, samples } = sample
   const typical = samples.find(({ kind }) => kind === 'typical') ?? samples[0]
-  const differs = typical ? placeDifferences(typical.row.faces, counting) : []
+  const differs = typical ? placeDifferences(typical.page.faces, counting) : []
   return (
     <section aria-label={sectionName(section)}>
       <h3 className="mb-2 flex items-baseline gap-2">
@@ -96,11 +97,11 @@ function SectionCards({
         <span className="text-small text-quiet">{count(pages, 'page')}</span>
       </h3>
       <ul className="grid grid-cols-3 items-start gap-3 max-md:grid-cols-1">
-        {samples.map(({ kind, row }) => (
+        {samples.map(({ kind, page }) => (
           <SampleCard
-            key={row.url}
+            key={page.url}
             kind={kind}
-            row={row}
+            page={page}
             surface={surface}
             goTo={goTo}
             isAlone={samples.length === 1}
@@ -114,11 +115,11 @@ function SectionCards({
 
 function SampleCard({
   kind,
-  row,
+  page: row,
   surface,
   goTo,
   isAlone,
-}: Sample & { surface: Surface; goTo: GoTo; isAlone: boolean }) {
+}: Sample<WallRow> & { surface: Surface; goTo: GoTo; isAlone: boolean }) {
   const face = row.faces[surface.id]
   const badge = badgeOf(row, surface.id)
   if (!face) return null

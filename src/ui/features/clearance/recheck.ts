@@ -30,9 +30,10 @@ export async function holdAgainst(runId: string, signed: string): Promise<string
   return report.differs
 }
 
-/** A run in one of the forms that the command writes. */
-export async function exportRun(runId: string, format: string): Promise<string> {
-  const report = await ask({ kind: 'export', runId, format })
+/** A run in one of the forms that the command writes; times are told in the reader's own. @param onePage of HTML: what a client reads */
+export async function exportRun(runId: string, format: string, onePage = false): Promise<string> {
+  const { timeZone } = Intl.DateTimeFormat().resolvedOptions()
+  const report = await ask({ kind: 'export', runId, format, onePage, timeZone })
   if (report.kind !== 'exported') throw new Error('The document could not be written.')
   return report.text
 }

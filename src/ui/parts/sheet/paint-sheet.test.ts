@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
+import { asDataAddress } from '@/workers/data-address'
 import { fileNameOf } from '../../features/page/save-cards'
 import { covering, scaleOf } from './paint-sheet'
-import { asDataAddress, pictureKey } from './sheet-pictures'
+import { pictureKey } from './sheet-pictures'
 
 describe('painting a sheet', () => {
   test('is twice as fine as it is shown, unless a canvas could not hold that', () => {

@@ -1,9 +1,10 @@
 'use client'
 
 import { type Drawing, sheetAsSvg } from '@/core/sheet'
+import { asDataAddress } from '@/workers/data-address'
 import { saveFile } from '../../kit/save-file'
 import { sheetAsPng } from './paint-sheet'
-import { asDataAddress, picturesOf } from './sheet-pictures'
+import { picturesOf } from './sheet-pictures'
 
 export const sheetForms = ['png', 'svg'] as const
 export type SheetForm = (typeof sheetForms)[number]

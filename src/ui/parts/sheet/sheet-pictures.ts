@@ -18,12 +18,3 @@ export async function picturesOf({ steps }: Drawing): Promise<Map<string, Blob>>
   const thumbs = await thumbsAt(images.map((stored) => (stored ? thumbKey(stored.image) : '')))
   return new Map(wanted.flatMap((key, index) => (thumbs[index] ? [[key, thumbs[index].blob] as const] : [])))
 }
-
-/** A picture as a data: address. */
-export async function asDataAddress(blob: Blob): Promise<string> {
-  const bytes = new Uint8Array(await blob.arrayBuffer())
-  let binary = ''
-  for (let start = 0; start < bytes.length; start += 8192)
-    binary += String.fromCharCode(...bytes.subarray(start, start + 8192))
-  return `data:${blob.type || 'image/jpeg'};base64,${btoa(binary)}`
-}

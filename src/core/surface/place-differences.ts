@@ -1,4 +1,5 @@
-import type { Face, Surface } from '@/core/surface'
+import type { Face } from './face'
+import type { Surface } from './profile'
 
 /** `Wide feed and Microblog`, `A, B and C`. */
 const listed = (names: readonly string[]) =>

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { Face } from '@/core/surface'
+import type { Face } from './face'
 import { placeDifferences } from './place-differences'
 
 const face = (over: Partial<Face> = {}): Face => ({

@@ -1,0 +1,121 @@
+import { pathOn } from '../address'
+import { sampleSections } from '../section'
+import { drawCard, inlineSvg, pictureSymbols } from '../sheet'
+import { type Surface, surfaces } from '../surface'
+import { groupBy } from '../text'
+import type { RunDocument } from './run-document'
+
+type DocumentPage = RunDocument['pages'][number]
+
+/** Places that a report shows the start page in: of each kind of card one. */
+const TELLING: readonly string[] = ['wide-feed', 'phone-chat', 'search']
+/** Cards of troubled pages drawn before the rest is named only. */
+const MOST_CARDS = 400
+/** Characters of all pictures together: the rest of a report of 500 pages takes up to half as many again. */
+const MOST_PICTURE_CHARACTERS = 1_500_000
+
+/** A small copy of a picture, as a data: address, in its own pixels. */
+export type ReportPicture = { source: string; width: number; height: number }
+
+/** A card of a report: the page, the place, and what is said below it. */
+export type ReportCard = { page: DocumentPage; surface: Surface }
+/** A section with the pages that are shown of it. `isSample`: they stand for the others. */
+export type ReportSection = {
+  section: string
+  pages: number
+  troubled: number
+  cards: ReportCard[]
+  /** Troubled pages that are named and not drawn. */
+  named: DocumentPage[]
+}
+
+/** Errors that a page has, beside a baseline those that are new. */
+export const errorsOf = ({ findings }: DocumentPage) =>
+  findings.filter(({ level, state }) => level === 'error' && state !== 'known')
+
+/** Places that a document has cards for, as far as we know them. */
+function placesOf({ pages }: RunDocument): Surface[] {
+  const cards = pages[0]?.cards ?? {}
+  return surfaces.filter(({ id }) => Object.hasOwn(cards, id))
+}
+
+/** The start page, else the first: the one that stands for the site. */
+const startOf = ({ pages, source }: RunDocument) => pages.find(({ url }) => url === source.site) ?? pages[0]
+
+/** Cards of the start page, in places that are told apart at a glance. */
+export function startCards(document: RunDocument): ReportCard[] {
+  const page = startOf(document)
+  const places = placesOf(document)
+  const telling = places.filter(({ id }) => TELLING.includes(id))
+  return page ? (telling.length > 0 ? telling : places.slice(0, 3)).map((surface) => ({ page, surface })) : []
+}
+
+/** Every section with its troubled pages, all of them; of one without any a typical page and the best. */
+export function reportSections(document: RunDocument): ReportSection[] {
+  const surface = placesOf(document).find(({ id }) => id === 'wide-feed') ?? placesOf(document)[0]
+  const own = groupBy(document.pages, ({ section }) => section)
+  let left = MOST_CARDS
+  const levelled = document.pages.map((page) => ({
+    url: page.url,
+    section: page.section,
+    page,
+    levels: {
+      error: errorsOf(page).length,
+      warning: page.findings.filter(({ level }) => level === 'warning').length,
+      note: 0,
+    },
+  }))
+  return sampleSections(levelled).map(({ section, pages, samples }) => {
+    const troubled = (own.get(section) ?? []).filter((page) => errorsOf(page).length > 0)
+    const good = samples.map(({ page }) => page.page).filter((page) => errorsOf(page).length === 0)
+    // One that is as it should be stands beside those that are not: what is wrong is seen by it.
+    const shown = troubled.length > 0 ? [...troubled.slice(0, left), ...good.slice(-1)] : good.slice(-2)
+    left -= Math.min(left, troubled.length)
+    const drawn = new Set(shown)
+    return {
+      section,
+      pages,
+      troubled: troubled.length,
+      cards: surface ? shown.map((page) => ({ page, surface })) : [],
+      named: troubled.filter((page) => !drawn.has(page)),
+    }
+  })
+}
+
+/** How large copies of the pictures are made, so that all have room: pixels of the longer side. */
+const sideFor = (pictures: number) => (pictures <= 50 ? 560 : pictures <= 110 ? 400 : 260)
+
+/** Addresses of the pictures that a report shows, the first ones first, and how large copies of them should be. */
+export function picturesWanted(document: RunDocument, onePage = false): { urls: string[]; side: number } {
+  const cards = [...startCards(document), ...(onePage ? [] : reportSections(document).flatMap(({ cards: of }) => of))]
+  const urls = [...new Set(cards.flatMap(({ page, surface }) => page.cards[surface.id]?.image.url ?? []))]
+  return { urls, side: sideFor(urls.length) }
+}
+
+/** What draws the cards of one report: each picture is held once. */
+export function cardPainter(
+  document: RunDocument,
+  pictures: ReadonlyMap<string, ReportPicture>,
+): { paint: (card: ReportCard) => string; symbols: () => string } {
+  const used = new Map<string, ReportPicture & { id: string }>()
+  let characters = 0
+  const idOf = (url: string): string | null => {
+    const known = used.get(url)
+    if (known) return known.id
+    const picture = pictures.get(url)
+    if (!picture || characters + picture.source.length > MOST_PICTURE_CHARACTERS) return null
+    characters += picture.source.length
+    const id = `p${used.size}`
+    used.set(url, { ...picture, id })
+    return id
+  }
+  return {
+    paint({ page, surface }) {
+      const card = page.cards[surface.id]
+      if (!card) return ''
+      const name = `${surface.name}: ${card.title.shown}, ${pathOn(page.url, document.source.site)}`
+      return inlineSvg(drawCard(card, surface, { keyOf: (url) => url }), name, idOf)
+    },
+    symbols: () => `<svg class="aside" aria-hidden="true">${pictureSymbols([...used.values()])}</svg>`,
+  }
+}
