@@ -8,7 +8,7 @@ import type { GoTo } from '../../state/view/use-view'
 import { exportRun } from './recheck'
 
 const ABOUT: Record<string, string> = {
-  html: 'for a client to read',
+  html: 'for a client to read, with the cards; printed, it is a PDF',
   markdown: 'for a pull request',
   sarif: 'for code scanning',
   junit: 'for test reports',
@@ -20,10 +20,11 @@ const ABOUT: Record<string, string> = {
 /** The run in the forms that the command writes. */
 export function Exports({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
   const [said, setSaid] = useState<{ text: string; isFault: boolean } | null>(null)
-  const take = async (id: string, extension: string, mediaType: string) => {
+  const take = async (id: string, extension: string, mediaType: string, onePage = false) => {
     setSaid({ text: 'Writing …', isFault: false })
     try {
-      saveFile(`cards-${new URL(run.source.site).host}.${extension}`, await exportRun(run.id, id), mediaType)
+      const name = `cards-${new URL(run.source.site).host}${onePage ? '-one-page' : ''}.${extension}`
+      saveFile(name, await exportRun(run.id, id, onePage), mediaType)
       setSaid({ text: 'Saved.', isFault: false })
     } catch (error) {
       setSaid({ text: error instanceof Error ? error.message : String(error), isFault: true })
@@ -44,6 +45,15 @@ export function Exports({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
               {name}
             </button>
             <span className="text-small text-quiet">{ABOUT[id]}</span>
+            {id === 'html' && (
+              <button
+                type="button"
+                className="text-small text-pick hover:underline"
+                onClick={() => void take(id, extension, mediaType, true)}
+              >
+                On one page
+              </button>
+            )}
           </li>
         ))}
       </ul>

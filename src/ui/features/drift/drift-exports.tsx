@@ -4,8 +4,7 @@ import { driftDocument } from '@/core/compare'
 import { type DriftFormat, driftFormats } from '@/core/report'
 import type { StoredRun } from '@/store/database'
 import { saveFile } from '../../kit/save-file'
-import { SaveMenu } from '../../kit/save-menu'
-import { saveSheet, sheetForms } from '../../parts/sheet/save-sheet'
+import { SheetMenu } from '../../parts/sheet/sheet-menu'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import { comparisonOf } from '../../state/wall/use-comparison'
 import { sheetOfChanges } from './changed-sheet'
@@ -32,13 +31,12 @@ export function DriftExports({ before, after, surface: id }: Props) {
       saveFile(`drift-${host}.${extension}`, text, mediaType)
     },
   }))
-  const pictures = sheetForms.map((form) => ({
-    name: `Cards of ${surface.name} as ${form.toUpperCase()}`,
-    save: async () => {
-      const { comparison } = await comparisonOf(before, after)
-      const drawing = await sheetOfChanges(before, after, comparison, surface)
-      await saveSheet(`changed-${surface.id}-${host}`, drawing, form)
-    },
-  }))
-  return <SaveMenu name="Save what changed" groups={[documents, pictures]} className="h-[28px]!" />
+  const drawing = async () => {
+    const { comparison } = await comparisonOf(before, after)
+    return {
+      file: `changed-${surface.id}-${host}`,
+      drawing: await sheetOfChanges(before, after, comparison, surface),
+    }
+  }
+  return <SheetMenu name="Save what changed" documents={documents} drawing={drawing} className="h-[28px]!" />
 }

@@ -6,9 +6,9 @@ import { surfaces } from '@/core/surface'
 import { NumberField } from '../../../kit/number-field'
 import { Segments } from '../../../kit/segments'
 import { bytes } from '../../../kit/words'
+import { shippedFamilies } from '../../../parts/declared-faces'
 import { SHAPES, TYPES } from '../refit-pane'
 import { FileField } from './file-field'
-import { shippedFamilies } from './shipped-faces'
 import { Choice, ColorField, Row, ShareField } from './template-row'
 
 const GROUNDS: { id: Background['kind']; name: string }[] = [
