@@ -1,6 +1,6 @@
 import { pathnameOf } from '../address'
 import type { RunNote } from '../model'
-import { byNarrowness, pathMatcher } from '../requirements'
+import { byNarrowness, pathMatcher, type Waiver } from '../requirements'
 import { nearestWord } from '../text'
 import type { CheckContext } from './context'
 
@@ -12,8 +12,13 @@ type Waived = { rule: string; waiver: { by: string; reason: string } }
  * did not read all pages nothing can be said.
  *
  * @param waived findings that were waived, with what waived them
+ * @param moved waivers that hold for a page which has another path now
  */
-export function idleRequirements(context: CheckContext, waived: readonly Waived[]): RunNote[] {
+export function idleRequirements(
+  context: CheckContext,
+  waived: readonly Waived[],
+  moved: readonly Waiver[] = [],
+): RunNote[] {
   const { gathering, requirements, sections } = context
   if (gathering.incomplete.length > 0 || gathering.scope.length > 0) return []
   const paths = gathering.pages.map(({ url }) => pathnameOf(url))
@@ -39,9 +44,10 @@ export function idleRequirements(context: CheckContext, waived: readonly Waived[
     const by = takers.map((other) => `“${other}”`).join(', ')
     notes.push(note(['sections', glob], `All pages under “${glob}” belong to ${by}, so that it asks nothing of any.`))
   }
-  for (const [index, { rule, pages, by, reason, until }] of (requirements.waivers ?? []).entries()) {
+  for (const [index, waiver] of (requirements.waivers ?? []).entries()) {
+    const { rule, pages, by, reason, until } = waiver
     if (until !== undefined && until < gathering.startedAt.slice(0, 10)) continue
-    if (pages !== undefined && !paths.some(pathMatcher(pages))) {
+    if (pages !== undefined && !moved.includes(waiver) && !paths.some(pathMatcher(pages))) {
       notes.push(
         note(
           ['waivers', index, 'pages'],

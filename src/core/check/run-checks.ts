@@ -1,3 +1,4 @@
+import { pathOf } from '../address'
 import {
   byLevel,
   type Finding,
@@ -164,7 +165,11 @@ export function runChecks(
   context: CheckContext = createCheckContext(gathering),
   today = gathering.startedAt.slice(0, 10),
 ): Verdict {
-  const { waiverFor, ended } = createWaivers(context.requirements.waivers ?? [], today)
+  const { waiverFor, ended, moved } = createWaivers(
+    context.requirements.waivers ?? [],
+    today,
+    gathering.pages.map(({ url, facts }) => ({ path: pathOf(url).split('?')[0]!, title: facts?.title ?? null })),
+  )
   const waiverOf = (finding: Finding, urls: readonly string[]) => {
     const waiver = waiverFor(finding.rule, urls)
     return waiver && { reason: waiver.reason, by: waiver.by, ...(waiver.until ? { until: waiver.until } : {}) }
@@ -187,6 +192,10 @@ export function runChecks(
     if (waiver) waived.push({ ...finding, waiver })
     else findings.push(finding)
   }
+  const movedNotes = moved.map(({ waiver: { rule, pages: path, by }, to }): RunNote => {
+    const message = `The waiver of ${rule} by ${by} was written for ${path}, which is not there; it holds for ${to}, which has the same title.`
+    return { kind: 'requirements', message }
+  })
   const notes = ended.map(({ rule, until, by }): RunNote => {
     const message = `The waiver of ${rule} by ${by} ended on ${until}: its findings count again.`
     return { kind: 'waiver-ended', message }
@@ -196,6 +205,10 @@ export function runChecks(
     waived,
   )
   const summary = summarize(pages, findings, gathering.incomplete, countedWaived)
-  const idle = idleRequirements(context, [...pages.flatMap((page) => page.waived), ...waived])
-  return { pages, findings, waived, summary, notes: [...notes, ...idle] }
+  const idle = idleRequirements(
+    context,
+    [...pages.flatMap((page) => page.waived), ...waived],
+    moved.map(({ waiver }) => waiver),
+  )
+  return { pages, findings, waived, summary, notes: [...notes, ...movedNotes, ...idle] }
 }

@@ -35,7 +35,8 @@ function shownBy(
     // A picture that is another under the same address is another card.
     image.url === null ? null : (hashes.get(image.url) ?? null),
     image.crop ? [image.crop.x, image.crop.y, image.crop.width, image.crop.height] : null,
-    siteLine,
+    // The host stands there: staging and production are two, and show the same card.
+    siteLine?.replaceAll(new URL(site).host, '{host}') ?? null,
     byline,
     labels.map(({ label, data }) => [label, data]),
   ]
@@ -75,6 +76,7 @@ async function requirementsHash(requirements: Requirements, digest: Digest): Pro
     format: _format,
     version: _version,
     waivers: _waivers,
+    answers: _answers,
     source: _source,
     ...rest
   } = requirements

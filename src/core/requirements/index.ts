@@ -3,6 +3,7 @@
  * (the narrower one), and what somebody has taken on by a waiver. It only says what is wanted; whether a page
  * has it is for the checks to find. Begin with requirements.ts; page-rules.ts has the order of rules.
  */
+export { askedAbout, lastAnswers, mergedAnswers, type SeenCard, stillStands } from './answers'
 export {
   byNarrowness,
   createPageRules,
@@ -14,5 +15,15 @@ export {
   pathMatcher,
   saidKind,
 } from './page-rules'
-export { LevelOrOff, noRequirements, RequiredField, Requirements, SectionRule, Shareable, Waiver } from './requirements'
+export {
+  Answer,
+  LevelOrOff,
+  noRequirements,
+  PersonQuestion,
+  RequiredField,
+  Requirements,
+  SectionRule,
+  Shareable,
+  Waiver,
+} from './requirements'
 export { lineOfTag, type SourceRule, sourceFileOf } from './source-files'

@@ -93,3 +93,28 @@ describe('waivers', () => {
     expect(waiverFor('a', [url('/news/x')])).toBeNull()
   })
 })
+
+describe('a waiver of a page that has another path now', () => {
+  const waiver = { rule: 'title-long', pages: '/lamp', content: 'Mend a lamp', reason: 'x', by: 'Ada' }
+  const at = (path: string, title: string | null = 'Mend a lamp') => ({ path, title })
+  const waives = (pages: { path: string; title: string | null }[], url: string, over: object = {}) =>
+    createWaivers([{ ...waiver, ...over }], '2026-11-27', pages).waiverFor('title-long', [
+      `https://a.example${url}`,
+    ]) !== null
+
+  test('holds for the only page that has its title', () => {
+    expect(waives([at('/mend-a-lamp')], '/mend-a-lamp')).toBe(true)
+    expect(createWaivers([waiver], '2026-11-27', [at('/mend-a-lamp')]).moved).toEqual([{ waiver, to: '/mend-a-lamp' }])
+  })
+
+  test('holds where it was written while the page is there, and for none of several', () => {
+    expect(waives([at('/lamp', 'New'), at('/other')], '/other')).toBe(false)
+    expect(waives([at('/lamp', 'New'), at('/other')], '/lamp')).toBe(true)
+    expect(waives([at('/a'), at('/b')], '/a')).toBe(false)
+  })
+
+  test('a glob, or a waiver that knows no title, does not move', () => {
+    expect(waives([at('/b')], '/b', { pages: '/lamp*' })).toBe(false)
+    expect(waives([at('/b')], '/b', { content: undefined })).toBe(false)
+  })
+})

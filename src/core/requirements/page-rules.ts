@@ -134,17 +134,44 @@ export function createPageRules(
   }
 }
 
-/** Waivers that hold on a day, ready to be asked; and those that have ended. */
+/** A page as a waiver knows it. */
+export type WaivedPage = { path: string; title: string | null }
+
+/** A waiver that was meant for a page which has another path now. */
+export type MovedWaiver = { waiver: Waiver; to: string }
+
+const isOnePath = (glob: string) => !/[*?[]/.test(glob)
+
+/** Where the page is that a waiver was written for: at its path, else the only one that has its title; null: nowhere. */
+function placeOf({ pages: path, content }: Waiver, pages: readonly WaivedPage[]): string | null {
+  if (path === undefined || content === undefined || !isOnePath(path)) return null
+  if (pages.some((page) => page.path === path)) return path
+  const alike = pages.filter(({ title }) => title === content)
+  return alike.length === 1 ? alike[0]!.path : null
+}
+
+/**
+ * Waivers that hold on a day, ready to be asked; those that have ended; and those whose page has another path now, for
+ * which they hold all the same.
+ *
+ * @param pages of the run
+ */
 export function createWaivers(
   waivers: readonly Waiver[],
   today: string,
-): { waiverFor: (rule: string, urls: readonly string[]) => Waiver | null; ended: Waiver[] } {
+  pages: readonly WaivedPage[] = [],
+): { waiverFor: (rule: string, urls: readonly string[]) => Waiver | null; ended: Waiver[]; moved: MovedWaiver[] } {
   const ended = waivers.filter(({ until }) => until !== undefined && until < today)
-  const holding = waivers
+  const placed = waivers
     .filter((waiver) => !ended.includes(waiver))
-    .map((waiver) => ({ waiver, isMatch: waiver.pages === undefined ? () => true : pathMatcher(waiver.pages) }))
+    .map((waiver) => ({ waiver, at: placeOf(waiver, pages) ?? waiver.pages }))
+  const holding = placed.map(({ waiver, at }) => ({
+    waiver,
+    isMatch: at === undefined ? () => true : pathMatcher(at),
+  }))
   return {
     ended,
+    moved: placed.flatMap(({ waiver, at }) => (at === undefined || at === waiver.pages ? [] : [{ waiver, to: at }])),
     waiverFor: (rule, urls) =>
       holding.find(
         ({ waiver, isMatch }) =>

@@ -86,8 +86,33 @@ export const Waiver = z.strictObject({
   reason: z.string().min(1),
   by: z.string().min(1),
   until: z.iso.date().optional().describe('Last day on which it holds, YYYY-MM-DD.'),
+  content: z
+    .string()
+    .optional()
+    .describe('Title of the page: where no page is left at that path, it holds for the one that has this title.'),
 })
 export type Waiver = z.infer<typeof Waiver>
+
+/** What only a person can answer of a card. */
+export const PersonQuestion = z.enum(['picture', 'title', 'tone'])
+export type PersonQuestion = z.infer<typeof PersonQuestion>
+
+export const Answer = z.strictObject({
+  question: PersonQuestion.describe('Is it the right picture? Does the title say what the page is? Is the tone right?'),
+  page: z.string().describe('Path of the page whose card was looked at.'),
+  section: z.string().optional().describe('It is said of all pages of this section, seen by the one card.'),
+  answer: z.enum(['yes', 'no']),
+  seen: z
+    .string()
+    .optional()
+    .describe(
+      'What the card showed; once it shows something else, the question is open again. Absent: whatever it shows.',
+    ),
+  note: z.string().optional(),
+  by: z.string().min(1),
+  at: z.iso.datetime({ offset: true }),
+})
+export type Answer = z.infer<typeof Answer>
 
 /** What a site must have before it is launched: `nimble-parrot.json`. Everything may be left out. */
 export const Requirements = z.strictObject({
@@ -115,6 +140,7 @@ export const Requirements = z.strictObject({
     .optional()
     .describe('In which files pages are written. The first whose paths fit counts.'),
   waivers: z.array(Waiver).optional(),
+  answers: z.array(Answer).optional().describe('What people said of cards: a no is a finding until it is answered.'),
 })
 export type Requirements = z.infer<typeof Requirements>
 

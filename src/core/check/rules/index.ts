@@ -69,6 +69,7 @@ import { pageOrphan } from './page-orphan'
 import { pageRedirected } from './page-redirected'
 import { pageUnreachable } from './page-unreachable'
 import { paginationBroken } from './pagination-broken'
+import { personObjects } from './person-objects'
 import { requiredFieldMissing } from './required-field-missing'
 import { richFieldsMissing } from './rich-fields-missing'
 import { shareLinkDead } from './share-link-dead'
@@ -171,6 +172,7 @@ export const checks: readonly Check[] = [
   pageRedirected,
   pageUnreachable,
   paginationBroken,
+  personObjects,
   requiredFieldMissing,
   richFieldsMissing,
   shareLinkDead,

@@ -22,12 +22,7 @@ export function ShownSheet({ shown, onClose }: Props) {
             <span className="text-small text-quiet">Drag the picture into a message, a document, a folder.</span>
             <Dialog.Close className="button ml-auto h-[28px]!">Close</Dialog.Close>
           </header>
-          <section
-            aria-label="The picture"
-            // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is scrolled by keys, too.
-            tabIndex={0}
-            className="min-h-0 flex-1 overflow-auto bg-ground p-4"
-          >
+          <section aria-label="The picture" tabIndex={0} className="min-h-0 flex-1 overflow-auto bg-ground p-4">
             {shown && (
               <img
                 src={shown.url}
