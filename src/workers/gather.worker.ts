@@ -9,6 +9,7 @@ import { crawlStream } from './crawl-stream'
 import { exportRun } from './export-run'
 import { judge, rowsOfTouched } from './judge'
 import { recheck, runLook } from './look-again'
+import { previewRequirements } from './preview-requirements'
 import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage } from './protocol'
 import { holdAgainstSignOff, signRun } from './sign-run'
 import { slowest } from './slowest'
@@ -295,40 +296,35 @@ let current: GatherRun | null = null
 /** Files that came before the start that they belong to. */
 const files: ChosenFile[] = []
 
+/** Commands that are one question, and what each is answered with. */
+type Question = Extract<GatherCommand, { kind: 'export' | 'recheck' | 'sign' | 'hold' | 'preview' | 'try' }>
+const DONE = { kind: 'finished', state: 'done' } as const
+const ANSWERS: { [K in Question['kind']]: (asked: Extract<Question, { kind: K }>) => Promise<GatherReport> } = {
+  export: async (asked) => ({ kind: 'exported', text: await exportRun(asked.runId, asked.format, asked) }),
+  recheck: async ({ runId }) => {
+    await recheck(runId)
+    return DONE
+  },
+  sign: async ({ runId, by, reason }) => {
+    await signRun(runId, by, reason)
+    return DONE
+  },
+  hold: async ({ runId, signed }) => ({ kind: 'held', ...(await holdAgainstSignOff(runId, signed)) }),
+  preview: async ({ runId, requirements }) => ({
+    kind: 'previewed',
+    effect: await previewRequirements(runId, requirements),
+  }),
+  try: async (asked) => {
+    await runTry(asked)
+    return DONE
+  },
+}
+const isQuestion = (command: GatherCommand): command is Question => Object.hasOwn(ANSWERS, command.kind)
+
 scope.addEventListener('message', ({ data }) => {
-  if (data.kind === 'export') {
-    void exportRun(data.runId, data.format, data).then(
-      (text) => report({ kind: 'exported', text }),
-      (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
-    )
-    return
-  }
-  if (data.kind === 'recheck') {
-    void recheck(data.runId).then(
-      () => report({ kind: 'finished', state: 'done' }),
-      (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
-    )
-    return
-  }
-  if (data.kind === 'sign') {
-    void signRun(data.runId, data.by, data.reason).then(
-      () => report({ kind: 'finished', state: 'done' }),
-      (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
-    )
-    return
-  }
-  if (data.kind === 'hold') {
-    void holdAgainstSignOff(data.runId, data.signed).then(
-      (differs) => report({ kind: 'held', differs }),
-      (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
-    )
-    return
-  }
-  if (data.kind === 'try') {
-    void runTry(data).then(
-      () => report({ kind: 'finished', state: 'done' }),
-      (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }),
-    )
+  if (isQuestion(data)) {
+    const answer = ANSWERS[data.kind] as (asked: Question) => Promise<GatherReport>
+    void answer(data).then(report, (error) => report({ kind: 'failed', message: wordsFor(error), kept: 0 }))
     return
   }
   if (data.kind === 'look') {

@@ -1,5 +1,7 @@
 import type { CrawlRequest } from '@/core/crawl'
-import type { RunNote } from '@/core/model'
+import type { RunNote, Summary } from '@/core/model'
+import type { SignOffDifference } from '@/core/report'
+import type { Requirements } from '@/core/requirements'
 
 /** A file of a chosen or dropped folder, with its path from the folder's root. */
 export type ChosenFile = { path: string; file: File }
@@ -32,6 +34,8 @@ export type GatherCommand =
   | { kind: 'look'; runId: string; parent: string; url: string; at: LookPlace }
   /** Judge a run again, by the requirements that its site has now. What was gathered stays. */
   | { kind: 'recheck'; runId: string }
+  /** What other requirements would make of a run; nothing is kept. */
+  | { kind: 'preview'; runId: string; requirements: Requirements }
   /** Write a run as it would be with some of another's causes carried out. */
   | { kind: 'try'; runId: string; parent: string; causes: string[] }
   /** Write down somebody's yes to a run. */
@@ -48,6 +52,13 @@ export type Trouble = { url: string; message: string }
 /** A page that took long to answer, in ms. */
 export type SlowPage = { url: string; ms: number }
 
+/** What other requirements make of a run: the sum, and by check how many findings come and go. */
+export type RequirementsEffect = {
+  summary: Summary
+  came: { rule: string; count: number }[]
+  went: { rule: string; count: number }[]
+}
+
 /** From the worker that gathers. */
 export type GatherReport =
   | { kind: 'started'; site: string; startedAt: string }
@@ -58,6 +69,7 @@ export type GatherReport =
   | { kind: 'slowed'; hosts: string[] }
   | { kind: 'finished'; state: 'done' | 'stopped' }
   | { kind: 'exported'; text: string }
-  | { kind: 'held'; differs: string[] }
+  | { kind: 'held'; differs: string[]; difference: SignOffDifference }
+  | { kind: 'previewed'; effect: RequirementsEffect }
   /** `kept` pages stay in the run; 0 when there is no run. */
   | { kind: 'failed'; message: string; kept: number }

@@ -1,5 +1,11 @@
 import { surfacesWith } from '@/core/check'
-import { differenceFromSignOff, runDocument, signOffDifferences, signOffOf } from '@/core/report'
+import {
+  differenceFromSignOff,
+  runDocument,
+  type SignOffDifference,
+  signOffDifferences,
+  signOffOf,
+} from '@/core/report'
 import { database, type StoredRun } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
 import { digestOf } from './digest'
@@ -41,9 +47,15 @@ export async function signRun(id: string, by: string, reason: string | undefined
 }
 
 /** In what a run differs from what was signed in another, or in itself before the requirements were edited. */
-export async function holdAgainstSignOff(id: string, signed: string): Promise<string[]> {
+export async function holdAgainstSignOff(
+  id: string,
+  signed: string,
+): Promise<{ differs: string[]; difference: SignOffDifference }> {
   const content = (await runOf(signed)).signedOff?.content
   if (!content) throw new UserFacingError('The run was signed before sign-offs were of a content. Sign it again.')
   const { document, requirements } = await documentOf(await runOf(id))
-  return signOffDifferences(await differenceFromSignOff(document, requirements, content, digestOf))
+  // Of another site only the content was signed: what is required there is its own.
+  const isSameSite = content.site === document.source.site
+  const difference = await differenceFromSignOff(document, isSameSite ? requirements : null, content, digestOf)
+  return { differs: signOffDifferences(difference), difference }
 }

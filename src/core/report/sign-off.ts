@@ -24,6 +24,8 @@ function shownBy(
   hashes: ReadonlyMap<string, string>,
 ) {
   const { layout, title, description, image, siteLine, byline, labels } = card
+  // Nothing but the address stands there, and that is the page's own.
+  if (layout === 'bare' || layout === 'not-listed') return [layout]
   const said = (text: string) => text.replaceAll(site, '{site}')
   return [
     layout,

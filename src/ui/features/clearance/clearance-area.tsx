@@ -12,6 +12,8 @@ import { type Loaded, useRows } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
 import { Desk } from './desk'
 import { Exports } from './exports'
+import { PendingChange } from './pending-change'
+import { Questions } from './questions'
 import { recheckRun } from './recheck'
 import { RequirementsFile } from './requirements-file'
 import { SectionRules } from './section-rules'
@@ -56,11 +58,14 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
   const stored = useLiveQuery(() => requirementsOf(site), [site])
   const [state, setState] = useState<'idle' | 'judging' | string>('idle')
   const [before, setBefore] = useState<StoredRun['summary']>(null)
+  const [pending, setPending] = useState<Requirements | null>(null)
   const requirements = stored ?? noRequirements
-  const change = async (next: Requirements) => {
+  const change = async (next: Requirements, isJudged = true) => {
+    setPending(null)
+    await keepRequirements(site, next)
+    if (!isJudged) return
     setState('judging')
     setBefore(run.summary)
-    await keepRequirements(site, next)
     try {
       await recheckRun(run.id)
       setState('idle')
@@ -117,6 +122,9 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
             <Tabs.Trigger value="site" className={TAB}>
               The site
             </Tabs.Trigger>
+            <Tabs.Trigger value="questions" className={TAB}>
+              Questions
+            </Tabs.Trigger>
             <Tabs.Trigger value="requirements" className={TAB}>
               What it must have
             </Tabs.Trigger>
@@ -127,9 +135,20 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
           <Tabs.Content value="site">
             <Desk run={run} rows={rows} requirements={requirements} goTo={goTo} />
           </Tabs.Content>
+          <Tabs.Content value="questions">
+            <Questions run={run} rows={rows} requirements={requirements} onKeep={change} />
+          </Tabs.Content>
           <Tabs.Content value="requirements" className="grid gap-7">
-            <SectionRules rows={rows} requirements={requirements} onChange={change} />
-            <SiteRules requirements={requirements} onChange={change} />
+            {pending && (
+              <PendingChange
+                run={run}
+                pending={pending}
+                onKeep={() => void change(pending)}
+                onLeave={() => setPending(null)}
+              />
+            )}
+            <SectionRules rows={rows} requirements={pending ?? requirements} onChange={setPending} onArrange={change} />
+            <SiteRules requirements={pending ?? requirements} onChange={setPending} onArrange={change} />
             <Waivers rows={rows} requirements={requirements} onChange={change} />
             <RequirementsFile requirements={requirements} onChange={change} />
           </Tabs.Content>

@@ -1,4 +1,6 @@
-import type { GatherCommand, GatherReport } from '@/workers/protocol'
+import type { SignOffDifference } from '@/core/report'
+import type { Requirements } from '@/core/requirements'
+import type { GatherCommand, GatherReport, RequirementsEffect } from '@/workers/protocol'
 
 /** Asks a worker of its own one thing. @returns its last report; rejects with words that can be shown */
 function ask(command: GatherCommand): Promise<GatherReport> {
@@ -23,11 +25,21 @@ export async function signRun(runId: string, by: string, reason: string | undefi
   await ask({ kind: 'sign', runId, by, reason })
 }
 
-/** In what a run differs from what was signed in another; nothing where it is that very content. */
-export async function holdAgainst(runId: string, signed: string): Promise<string[]> {
+/** In what a run differs from what was signed in another, in sentences and by pages; nothing where it is that very content. */
+export async function holdAgainst(
+  runId: string,
+  signed: string,
+): Promise<{ differs: string[]; difference: SignOffDifference }> {
   const report = await ask({ kind: 'hold', runId, signed })
   if (report.kind !== 'held') throw new Error('The run could not be held against what was signed.')
-  return report.differs
+  return report
+}
+
+/** What other requirements would make of a run. */
+export async function previewRequirements(runId: string, requirements: Requirements): Promise<RequirementsEffect> {
+  const report = await ask({ kind: 'preview', runId, requirements })
+  if (report.kind !== 'previewed') throw new Error('What the change would do could not be found out.')
+  return report.effect
 }
 
 /** A run in one of the forms that the command writes; times are told in the reader's own. @param onePage of HTML: what a client reads */

@@ -4,15 +4,27 @@ import { useId, useState } from 'react'
 import { RequiredField, type Requirements, type SectionRule, Shareable } from '@/core/requirements'
 import { sectionName } from '@/core/section'
 import type { WallRow } from '@/store/database'
-import { globFault, sectionRows, withOwnSection, withoutSection, withSection } from './section-order'
+import { count } from '../../kit/words'
+import { globFault, type SectionRow, sectionRows, withOwnSection, withoutSection, withSection } from './section-order'
+import { ManyWords, OneWord, TextWord } from './sentence-words'
 
-const KINDS = ['website', 'article', 'product', 'profile', 'place', 'event', 'not-shared']
+/** What pages are, as a sentence says it. */
+const KINDS = [
+  { id: '', name: 'what they say they are' },
+  { id: 'website', name: 'plain pages' },
+  { id: 'article', name: 'articles' },
+  { id: 'product', name: 'products' },
+  { id: 'profile', name: 'profiles' },
+  { id: 'place', name: 'places' },
+  { id: 'event', name: 'events' },
+  { id: 'not-shared', name: 'never shared' },
+] as const
 
 const FIELDS: Record<RequiredField, string> = {
   title: 'a title',
   description: 'a description',
   picture: 'a picture',
-  'own-picture': 'a picture of its own',
+  'own-picture': 'its own picture',
   'picture-alt': 'alternative text',
   type: 'a kind',
   address: 'its address',
@@ -25,90 +37,119 @@ const FIELDS: Record<RequiredField, string> = {
 }
 const SHARED: Record<Shareable, string> = { title: 'the title', description: 'the description', picture: 'the picture' }
 
-type Props = { rows: WallRow[]; requirements: Requirements; onChange: (next: Requirements) => void }
+const named = <T extends string>(all: readonly T[], words: Record<T, string>) =>
+  all.map((id) => ({ id, name: words[id] }))
+const FIELD_CHOICES = named(RequiredField.options, FIELDS)
+const SHARED_CHOICES = named(Shareable.options, SHARED)
 
-/** What the pages of each section are, must have, and may have in common. */
-export function SectionRules({ rows, requirements, onChange }: Props) {
+type Props = {
+  rows: WallRow[]
+  requirements: Requirements
+  /** A word is another: to be seen before it is kept. */
+  onChange: (next: Requirements) => void
+  /** Pages are taken together otherwise: kept at once, since it is seen by the sections. */
+  onArrange: (next: Requirements) => void
+}
+
+/** What the pages of each section are, must have, and may have in common: a sentence each, edited where it stands. */
+export function SectionRules({ rows, requirements, onChange, onArrange }: Props) {
   const found = sectionRows(rows, requirements)
-  const set = (section: string, change: Partial<SectionRule>) =>
-    onChange(withSection(requirements, section, change, rows))
   return (
     <section aria-label="Requirements of each section">
       <h2 className="font-display text-head font-semibold">What each section must have</h2>
-      <p className="mb-2 text-quiet">The findings follow at once. The defaults hold where nothing is set.</p>
-      <div className="overflow-x-auto rounded-card border border-line bg-sheet">
-        <table className="w-full text-left">
-          <thead className="bg-soft text-small">
-            <tr>
-              <th className="px-4 py-[6px]">Section</th>
-              <th className="px-2 py-[6px]">Its pages are</th>
-              <th className="px-2 py-[6px]">Each must have</th>
-              <th className="px-2 py-[6px]">They may share</th>
-              <th className="px-4 py-[6px] text-right">Errors</th>
-            </tr>
-          </thead>
-          <tbody>
-            {found.map(({ section, pages, isOwn }) => {
-              const rule = requirements.sections?.[section] ?? {}
-              return (
-                <tr key={section} className="border-t border-line">
-                  <th scope="row" className="px-4 py-[5px] font-mono text-small font-normal">
-                    {sectionName(section)} <span className="text-quiet">{pages.length}</span>
-                    {isOwn && (
-                      <button
-                        type="button"
-                        aria-label={`${section}: no longer a section of the requirements`}
-                        className="ml-2 font-sans text-pick hover:underline"
-                        onClick={() => onChange(withoutSection(requirements, section))}
-                      >
-                        let go
-                      </button>
-                    )}
-                  </th>
-                  <td className="px-2 py-[5px]">
-                    <select
-                      aria-label={`What the pages of ${section} are`}
-                      className="field w-[130px]!"
-                      value={rule.kind ?? ''}
-                      onChange={(event) => set(section, { kind: event.target.value || undefined })}
-                    >
-                      <option value="">what they say</option>
-                      {KINDS.map((kind) => (
-                        <option key={kind} value={kind}>
-                          {kind === 'not-shared' ? 'never shared' : kind}
-                        </option>
-                      ))}
-                    </select>
-                  </td>
-                  <td className="px-2 py-[5px]">
-                    <Choices
-                      name={`What each page of ${section} must have`}
-                      all={RequiredField.options}
-                      words={FIELDS}
-                      chosen={rule.requires ?? []}
-                      onChange={(requires) => set(section, { requires })}
-                    />
-                  </td>
-                  <td className="px-2 py-[5px]">
-                    <Choices
-                      name={`What pages of ${section} may share`}
-                      all={Shareable.options}
-                      words={SHARED}
-                      chosen={rule.mayShare ?? []}
-                      onChange={(mayShare) => set(section, { mayShare })}
-                    />
-                  </td>
-                  <td className="px-4 py-[5px] text-right tabular-nums">
-                    {pages.reduce((sum, { levels }) => sum + levels.error, 0)}
-                  </td>
-                </tr>
-              )
-            })}
-          </tbody>
-        </table>
-      </div>
-      <OwnSection onAdd={(glob) => onChange(withOwnSection(requirements, glob))} />
+      <p className="mb-3 text-quiet">
+        Press a word to change it. What that does is said before it is kept. Of two sections that a page lies under, the
+        narrower counts.
+      </p>
+      <ul className="grid gap-[10px]">
+        {found.map((row) => (
+          <Sentence
+            key={row.section}
+            row={row}
+            rule={requirements.sections?.[row.section] ?? {}}
+            onSet={(change) => onChange(withSection(requirements, row.section, change, rows))}
+            onLetGo={() => onArrange(withoutSection(requirements, row.section))}
+          />
+        ))}
+      </ul>
+      <OwnSection onAdd={(glob) => onArrange(withOwnSection(requirements, glob))} />
     </section>
+  )
+}
+
+function Sentence({
+  row: { section, pages, isOwn },
+  rule,
+  onSet,
+  onLetGo,
+}: {
+  row: SectionRow<WallRow>
+  rule: SectionRule
+  onSet: (change: Partial<SectionRule>) => void
+  onLetGo: () => void
+}) {
+  const isNotShared = rule.kind === 'not-shared'
+  const kinds = KINDS.some(({ id }) => id === (rule.kind ?? ''))
+    ? KINDS
+    : [...KINDS, { id: rule.kind!, name: `of the kind ${rule.kind}` }]
+  const errors = pages.reduce((sum, { levels }) => sum + levels.error, 0)
+  return (
+    <li className="border-l-2 border-line pl-3 leading-[1.9]">
+      <code className="text-small">{sectionName(section)}</code>{' '}
+      <span className="text-small text-quiet">
+        {pages.length === 0 ? 'no page lies here: nothing is asked' : count(pages.length, 'page')}
+        {errors > 0 && `, ${count(errors, 'error')}`}
+      </span>
+      {isOwn && (
+        <button
+          type="button"
+          aria-label={`${section}: no longer a section of the requirements`}
+          className="ml-2 text-small text-pick hover:underline"
+          onClick={onLetGo}
+        >
+          let go
+        </button>
+      )}
+      <br />
+      {'These pages are '}
+      <OneWord
+        name={`What the pages of ${section} are`}
+        choices={kinds}
+        chosen={rule.kind ?? ''}
+        onChoose={(kind) => onSet({ kind: kind || undefined })}
+      />
+      {isNotShared ? (
+        ': nothing is asked of their cards.'
+      ) : (
+        <>
+          {'; each has '}
+          <ManyWords
+            name={`What each page of ${section} must have`}
+            choices={FIELD_CHOICES}
+            chosen={rule.requires ?? []}
+            none="what it has"
+            onChoose={(requires) => onSet({ requires })}
+          />
+          {'; they may share '}
+          <ManyWords
+            name={`What pages of ${section} may share`}
+            choices={SHARED_CHOICES}
+            chosen={rule.mayShare ?? []}
+            none="nothing"
+            onChoose={(mayShare) => onSet({ mayShare })}
+          />
+          {'; their share buttons lead to '}
+          <TextWord
+            name={`Where share buttons on pages of ${section} lead`}
+            value={rule.shareTo ?? ''}
+            none="the page itself"
+            placeholder="https://… or {page}"
+            onSet={(shareTo) => onSet({ shareTo: shareTo || undefined })}
+          />
+          .
+        </>
+      )}
+    </li>
   )
 }
 
@@ -150,52 +191,5 @@ function OwnSection({ onAdd }: { onAdd: (glob: string) => void }) {
         </span>
       )}
     </form>
-  )
-}
-
-/** What is chosen, in words; each can be let go, and one of the rest added. */
-function Choices<T extends string>({
-  name,
-  all,
-  words,
-  chosen,
-  onChange,
-}: {
-  name: string
-  all: readonly T[]
-  words: Record<T, string>
-  chosen: readonly T[]
-  onChange: (next: T[]) => void
-}) {
-  return (
-    <div className="flex flex-wrap items-center gap-[5px]">
-      {chosen.map((one) => (
-        <button
-          key={one}
-          type="button"
-          aria-label={`${words[one]}: no longer`}
-          title="Click to let go"
-          className="rounded-[5px] border border-line bg-soft px-[7px] py-[2px] text-small hover:line-through"
-          onClick={() => onChange(chosen.filter((other) => other !== one))}
-        >
-          {words[one]}
-        </button>
-      ))}
-      <select
-        aria-label={name}
-        className="h-[24px] rounded-[5px] border border-dashed border-line bg-transparent px-1 text-small text-quiet"
-        value=""
-        onChange={(event) => event.target.value && onChange([...chosen, event.target.value as T])}
-      >
-        <option value="">add …</option>
-        {all
-          .filter((one) => !chosen.includes(one))
-          .map((one) => (
-            <option key={one} value={one}>
-              {words[one]}
-            </option>
-          ))}
-      </select>
-    </div>
   )
 }

@@ -1,15 +1,22 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
+import type { SignOffDifference } from '@/core/report'
 import type { StoredRun } from '@/store/database'
 import { signOff } from '@/store/runs'
 import { saveFile } from '../../kit/save-file'
 import { count, dayAndTime } from '../../kit/words'
+import { SheetMenu } from '../../parts/sheet/sheet-menu'
 import { useRuns } from '../../state/run/use-run'
+import { useSurfaces } from '../../state/surface/use-surfaces'
 import { holdAgainst, signRun } from './recheck'
+import { sheetOfDifference } from './signed-difference'
 
 /** What is here against what somebody signed: not known yet, the same, or in what it differs. */
-type Held = { kind: 'asking' } | { kind: 'held'; differs: string[] } | { kind: 'failed'; message: string }
+type Held =
+  | { kind: 'asking' }
+  | { kind: 'held'; differs: string[]; difference: SignOffDifference }
+  | { kind: 'failed'; message: string }
 
 const wordsOf = (error: unknown) => (error instanceof Error ? error.message : String(error))
 
@@ -27,7 +34,7 @@ function useHeld(run: StoredRun, signed: StoredRun | null): Held | null {
     }
     setHeld({ kind: 'asking' })
     holdAgainst(run.id, id)
-      .then((differs) => isGone || setHeld({ kind: 'held', differs }))
+      .then((found) => isGone || setHeld({ kind: 'held', ...found }))
       .catch((error) => isGone || setHeld({ kind: 'failed', message: wordsOf(error) }))
     return () => {
       isGone = true
@@ -42,15 +49,37 @@ function useHeld(run: StoredRun, signed: StoredRun | null): Held | null {
  */
 export function SignOffDesk({ run }: { run: StoredRun }) {
   const runs = useRuns()
+  const [chosen, setChosen] = useState<string | null>(null)
+  const signedRuns = useMemo(() => (runs ?? []).filter(({ signedOff }) => signedOff?.content), [runs])
   const signed = useMemo(() => {
     if (run.signedOff) return run
-    const others = (runs ?? []).filter(({ source, signedOff }) => source.site === run.source.site && signedOff?.content)
-    return others[0] ?? null
-  }, [run, runs])
+    const ofSite = signedRuns.find(({ source }) => source.site === run.source.site)
+    return ofSite ?? signedRuns.find(({ id }) => id === chosen) ?? null
+  }, [run, signedRuns, chosen])
+  // Staging is signed under its own address, and production is held against it.
+  const elsewhere =
+    signed && signed.id !== chosen ? [] : signedRuns.filter(({ source }) => source.site !== run.source.site)
   const held = useHeld(run, signed)
   return (
     <section aria-label="Sign-off" className="grid justify-items-end gap-2">
       {signed && <Standing run={run} signed={signed} held={held} />}
+      {elsewhere.length > 0 && (
+        <label className="flex items-center gap-2 text-small">
+          Hold this against what was signed of
+          <select
+            className="field h-[28px]! w-auto!"
+            value={chosen ?? ''}
+            onChange={({ target }) => setChosen(target.value || null)}
+          >
+            <option value="">choose …</option>
+            {elsewhere.map(({ id, source, signedOff }) => (
+              <option key={id} value={id}>
+                {new URL(source.site).host}, {signedOff!.by}, {dayAndTime(signedOff!.at)}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       {run.signedOff ? <Signed run={run} signedOff={run.signedOff} /> : <SignForm run={run} />}
     </section>
   )
@@ -60,12 +89,13 @@ export function SignOffDesk({ run }: { run: StoredRun }) {
 function Standing({ run, signed, held }: { run: StoredRun; signed: StoredRun; held: Held | null }) {
   const { by, at } = signed.signedOff!
   const isOwn = signed.id === run.id
+  const isSameSite = signed.source.site === run.source.site
   if (held === null || held.kind === 'asking') return null
   if (held.kind === 'failed') return <p className="text-wrong">{held.message}</p>
   if (held.differs.length === 0)
     return isOwn ? null : (
       <p className="text-good">
-        What is here is what {by} signed on {dayAndTime(at)}.
+        What {by} approved on {dayAndTime(at)} is what is here{isSameSite ? '' : ', address for address'}.
       </p>
     )
   return (
@@ -78,7 +108,33 @@ function Standing({ run, signed, held }: { run: StoredRun; signed: StoredRun; he
           <li key={sentence}>{sentence}</li>
         ))}
       </ul>
+      {!isOwn && <DifferenceAsCards signed={signed} run={run} difference={held.difference} />}
     </div>
+  )
+}
+
+/** The cards that are not those that were signed, each beside what was. */
+function DifferenceAsCards({
+  signed,
+  run,
+  difference,
+}: {
+  signed: StoredRun
+  run: StoredRun
+  difference: SignOffDifference
+}) {
+  const surfaces = useSurfaces()
+  const { changed, added, removed } = difference
+  if (changed.length + added.length + removed.length === 0) return null
+  const counted = surfaces.filter(({ id }) => signed.signedOff?.content?.surfaces.includes(id) ?? true)
+  const drawing = async () => ({
+    file: `changed-since-sign-off-${new URL(run.source.site).host}`,
+    drawing: await sheetOfDifference(signed, run, difference, counted),
+  })
+  return (
+    <span className="mt-2 inline-block">
+      <SheetMenu name="The difference as cards" drawing={drawing} />
+    </span>
   )
 }
 

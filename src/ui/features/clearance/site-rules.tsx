@@ -7,7 +7,13 @@ import { DEFAULT_LIMITS, LevelOrOff, type Requirements } from '@/core/requiremen
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import { OwnSurfaces } from './own-surfaces'
 
-type Props = { requirements: Requirements; onChange: (next: Requirements) => void }
+type Props = {
+  requirements: Requirements
+  /** To be seen before it is kept. */
+  onChange: (next: Requirements) => void
+  /** Places come and go at once: they are there or not. */
+  onArrange: (next: Requirements) => void
+}
 
 const LIMITS = [
   { field: 'titleCharacters', name: 'Titles up to', unit: 'characters' },
@@ -16,7 +22,7 @@ const LIMITS = [
 ] as const
 
 /** What holds for the whole site: places that count, limits, levels of checks. */
-export function SiteRules({ requirements, onChange }: Props) {
+export function SiteRules({ requirements, onChange, onArrange }: Props) {
   const [rule, setRule] = useState('')
   const surfaces = useSurfaces()
   const counted = requirements.surfaces ?? surfaces.map(({ id }) => id)
@@ -48,7 +54,7 @@ export function SiteRules({ requirements, onChange }: Props) {
               </label>
             ))}
           </div>
-          <OwnSurfaces requirements={requirements} onChange={onChange} />
+          <OwnSurfaces requirements={requirements} onChange={onArrange} />
         </fieldset>
         <fieldset>
           <legend className="mb-1 font-semibold">Limits</legend>

@@ -21,6 +21,8 @@ const ACTIONS = {
   'asked-by-hand': { keys: ['t'] },
   'asked-in-vain': { keys: ['n'] },
   'take-back': { keys: ['u'] },
+  'say-yes': { keys: ['y'], help: ['Y  N  S', 'Yes, no, later, to a question in Clearance'] },
+  later: { keys: ['s'] },
   help: { keys: ['?'], help: ['?', 'Show these keys'] },
 } as const satisfies Record<string, Entry>
 

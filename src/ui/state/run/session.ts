@@ -57,6 +57,7 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
     case 'note':
     case 'exported':
     case 'held':
+    case 'previewed':
       return now
     case 'finished':
       return { ...now, kind: 'ended', endedAtMs: nowMs, fetching: [], stopped: report.state === 'stopped' }
