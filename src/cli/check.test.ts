@@ -3,6 +3,7 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { strToU8, zipSync } from 'fflate'
 import { afterAll, describe, expect, test } from 'vitest'
 import { fails } from '@/core/report'
 import { troubles } from '../../demo/generator/troubles'
@@ -92,6 +93,25 @@ describe('nimble-parrot check', { timeout: 60_000 }, () => {
     expect(same.out).toContain('What is here is what Ada signed on 27 November 2026, 10:00 UTC.')
     write('Another lamp')
     const other = await held('signed.json')
+    // A project archive holds the last yes of those who worked on it.
+    const signOff = {
+      ...{ format: 'nimble-parrot-sign-off', version: 1, by: 'Ada', at: '2026-11-27T10:00:00Z' },
+      ...{ site: 'https://good.example/', content: 'sha256:0', surfaces: ['wide-feed'], errors: 0 },
+      ...{ notLookedAt: [], pages: { '/': 'another' }, waivers: [], requirements: null },
+    }
+    const list = (runs: object[]) =>
+      writeFileSync(
+        join(here, 'project.zip'),
+        zipSync({ 'nimble-parrot-project.json': strToU8(JSON.stringify({ format: 'nimble-parrot-project', runs })) }),
+      )
+    list([
+      { signedOff: { content: { ...signOff, by: 'Benno', at: '2026-11-01T00:00:00Z' } } },
+      { signedOff: { content: signOff } },
+      {},
+    ])
+    expect((await held('project.zip')).out).toContain('This is not what Ada signed')
+    list([{}])
+    expect(await held('project.zip')).toMatchObject({ code: 2, err: expect.stringContaining('no run was signed') })
     expect(other).toMatchObject({ code: 1 })
     expect(other.out).toContain('This is not what Ada signed')
     expect(other.out).toContain('Another card than was signed: /.')

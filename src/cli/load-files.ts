@@ -2,13 +2,17 @@ import { stat } from 'node:fs/promises'
 import { basename, dirname, join, resolve } from 'node:path'
 import { limits } from '@/core/address'
 import { readRequirements } from '@/core/check'
-import { type ReadDocument, readRunDocument, readSignOff, type SignOffFile } from '@/core/document'
+import { openZip } from '@/core/crawl'
+import { type ReadDocument, readRunDocument, readSignOff, type SignOffFile, signOffOfArchive } from '@/core/document'
 import type { LineOf } from '@/core/model'
 import { type Digest, signOffOf } from '@/core/report'
 import { noRequirements, type Requirements } from '@/core/requirements'
 import { readPart } from '@/io/folder'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
+
+/** File of a project archive that says what is in it. */
+const PROJECT_LIST = 'nimble-parrot-project.json'
 
 /** Name under which a requirements file is found by itself. */
 const FOUND_NAME = 'nimble-parrot.json'
@@ -78,6 +82,18 @@ export async function loadRunDocument(file: string, what: string): Promise<ReadD
 /** The run that findings are held against. */
 export const loadBaseline = (file: string): Promise<ReadDocument> => loadRunDocument(file, 'baseline')
 
+/** The list of what a project archive holds. */
+async function manifestOf(archive: string): Promise<string> {
+  const unread = (why: string) => new CannotRun(`The archive ${archive} can’t be read: ${why}`)
+  try {
+    const files = openZip((await readPart(fromHere(archive), limits.zipPackedBytes)).body)
+    if (!files.paths.includes(PROJECT_LIST)) throw unread(`it is no project archive: it has no ${PROJECT_LIST}.`)
+    return new TextDecoder().decode((await files.read(PROJECT_LIST, limits.documentCharacters)).body)
+  } catch (error) {
+    throw error instanceof CannotRun ? error : unread(error instanceof Error ? error.message : String(error))
+  }
+}
+
 /** A run document tells what its cards show and what was waived, not what was required. */
 type LoadedSignOff = { signOff: SignOffFile; saysRequirements: boolean }
 
@@ -86,6 +102,11 @@ type LoadedSignOff = { signOff: SignOffFile; saysRequirements: boolean }
  * @throws CannotRun where it is neither, or not of somebody's yes
  */
 export async function loadSignOff(file: string, digest: Digest): Promise<LoadedSignOff> {
+  if (/\.zip$/i.test(file)) {
+    const read = signOffOfArchive(await manifestOf(file))
+    if (read.ok) return { signOff: read.signOff, saysRequirements: true }
+    throw new CannotRun(`The sign-off ${file} can’t be used. ${read.fault}`)
+  }
   const text = await textOf(file, 'sign-off', limits.documentCharacters)
   const own = readSignOff(text)
   if (own.ok) return { signOff: own.signOff, saysRequirements: true }

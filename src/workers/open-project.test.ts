@@ -79,7 +79,13 @@ describe('a project archive', () => {
     const before = await everything()
     const archive = await saveProject(GOOD_SITE)
     await clear()
-    expect(await openProject(archive, 'mine')).toEqual({ site: GOOD_SITE, runs: 2, known: 0, drafts: 1 })
+    expect(await openProject(archive, 'mine')).toEqual({
+      site: GOOD_SITE,
+      runs: 2,
+      known: 0,
+      drafts: 1,
+      conflicts: [],
+    })
     const after = await everything()
     for (const name of ['pages', 'images', 'drafts', 'defaults', 'requirements'])
       expect(after[name]).toEqual(before[name].filter((row: { run?: string }) => row.run !== 'theirs'))
@@ -157,6 +163,40 @@ describe('a project archive', () => {
     await rename()
     await openProject(archive, 'archive')
     expect(await found()).toEqual(['Drafted', 'Good', ['levels']])
+  })
+
+  test('of several people is put together: the later draft, answer and yes stand, and what both had otherwise is said', async () => {
+    const answer = {
+      question: 'title',
+      page: '/about.html',
+      answer: 'no',
+      by: 'Ada',
+      at: '2026-11-21T10:00:00Z',
+    } as const
+    const waiver = { rule: 'title-long', reason: 'x', by: 'Ada' }
+    await database.requirements.put({ site: GOOD_SITE, requirements: { waivers: [waiver], answers: [answer] } })
+    await database.runs.update('new', { signedOff: { by: 'Ada', at: '2026-11-22T08:00:00Z', errors: 0 } })
+    const archive = await saveProject(GOOD_SITE)
+    const later = { ...answer, answer: 'yes', by: 'Benno', at: '2026-11-24T10:00:00Z' } as const
+    await database.requirements.put({
+      site: GOOD_SITE,
+      requirements: { waivers: [{ ...waiver, by: 'Benno' }], answers: [later] },
+    })
+    await database.drafts.update([GOOD_SITE, ABOUT], { fields: { title: 'Mine' }, changedAt: '2026-11-25T09:00:00Z' })
+    await database.runs.update('new', { signedOff: undefined })
+    await database.runs.update('old', { signedOff: { by: 'Benno', at: '2026-11-21T08:00:00Z', errors: 0 } })
+    const { conflicts } = await openProject(archive, 'later')
+    expect(conflicts).toEqual([
+      'Both have a draft of /about.html: yours stays.',
+      expect.stringMatching(/^The run of .* was signed by Benno and by Ada: yours stays, the later one\.$/),
+    ])
+    const { requirements } = (await database.requirements.get(GOOD_SITE))!
+    expect(requirements.answers).toEqual([later])
+    expect(requirements.waivers!.map(({ by }) => by)).toEqual(['Benno', 'Ada'])
+    expect((await database.drafts.get([GOOD_SITE, ABOUT]))!.fields.title).toBe('Mine')
+    expect((await database.runs.get('new'))!.signedOff!.by).toBe('Ada')
+    expect((await database.runs.get('old'))!.signedOff!.by).toBe('Benno')
+    expect(await database.runs.count()).toBe(3)
   })
 
   test('holds no login', async () => {

@@ -1,7 +1,9 @@
 import type { z } from 'zod'
-import { limits } from '@/core/address'
+import { limits, pathOn } from '@/core/address'
 import { BadZip, type BuildFiles } from '@/core/crawl'
 import { type GatheredImage, parseJson, schemaFaults } from '@/core/model'
+import { mergedRequirements } from '@/core/requirements'
+import { shownTime } from '@/core/text'
 import { MANIFEST, PagesFile, ProjectManifest, pagesFile, RunFile, runFile } from '@/store/archive/project-format'
 import { database, type StoredRun, withVerdict } from '@/store/database'
 import { heldEventsOf, keepHeldEvents } from '@/store/held-events'
@@ -12,10 +14,14 @@ import { judge } from './judge'
 import { gatheringOf } from './look-again'
 import { UserFacingError } from './user-facing-error'
 
-/** Which of the two stays where this browser and the archive both have something. Runs never change: they are alike. */
-export type Prefer = 'mine' | 'archive'
+/**
+ * Which of the two stays where this browser and the archive both have something. Runs never change: they are alike.
+ * `later`: what people did together is put together: what was changed later stands, waivers of both hold.
+ */
+export type Prefer = 'mine' | 'archive' | 'later'
 
-export type OpenedProject = { site: string; runs: number; known: number; drafts: number }
+/** `conflicts`: what both had otherwise, and which stayed, a sentence each. */
+export type OpenedProject = { site: string; runs: number; known: number; drafts: number; conflicts: string[] }
 
 /** Rows written at once. */
 const BATCH = 250
@@ -65,19 +71,75 @@ export async function hasSomethingOf(site: string): Promise<boolean> {
   return counts.some((count) => count > 0)
 }
 
-/** What was set for the site: drafts, defaults, requirements, templates, what was said of held copies. */
-async function takeSettings(manifest: ProjectManifest, files: BuildFiles, prefer: Prefer): Promise<number> {
+const WHOSE = { mine: 'yours stays', archive: 'that of the archive stays' } as const
+
+const areAlike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
+
+/** Which of two drafts of one page stays, and what is said of it. */
+async function takeDrafts(manifest: ProjectManifest, prefer: Prefer, conflicts: string[]): Promise<number> {
   const { site } = manifest
-  const isMine = prefer === 'mine'
-  const own = new Set((await database.drafts.where('site').equals(site).toArray()).map(({ url }) => url))
-  const drafts = manifest.drafts.filter((draft) => draft.site === site && !(isMine && own.has(draft.url)))
-  await database.drafts.bulkPut(drafts)
-  const { defaults, requirements, templates } = manifest
-  if (defaults && !(isMine && (await database.defaults.get(site)))) await database.defaults.put({ site, defaults })
-  if (requirements && !(isMine && (await database.requirements.get(site))))
-    await database.requirements.put({ site, requirements })
+  const own = new Map((await database.drafts.where('site').equals(site).toArray()).map((draft) => [draft.url, draft]))
+  const taken = manifest.drafts.filter((draft) => {
+    if (draft.site !== site) return false
+    const mine = own.get(draft.url)
+    if (!mine) return true
+    const isLater = Date.parse(draft.changedAt) > Date.parse(mine.changedAt)
+    const isTaken = prefer === 'later' ? isLater : prefer === 'archive'
+    if (!areAlike(mine.fields, draft.fields))
+      conflicts.push(`Both have a draft of ${pathOn(draft.url, site)}: ${WHOSE[isTaken ? 'archive' : 'mine']}.`)
+    return isTaken
+  })
+  await database.drafts.bulkPut(taken)
+  return taken.length
+}
+
+async function takeRequirements({ site, requirements }: ProjectManifest, prefer: Prefer, conflicts: string[]) {
+  if (!requirements) return
+  const mine = (await database.requirements.get(site))?.requirements
+  const merged = mine && prefer === 'later' ? mergedRequirements(mine, requirements) : null
+  if (merged?.differs) conflicts.push(`The requirements ask different things of the pages: ${WHOSE.mine}.`)
+  if (!mine || prefer !== 'mine')
+    await database.requirements.put({ site, requirements: merged?.requirements ?? requirements })
+}
+
+/** A run that is here already may have been signed since, here or where the archive was saved: the later yes stands. */
+async function takeSignOffs(known: readonly ProjectManifest['runs'][number][], conflicts: string[]): Promise<void> {
+  for (const { id, signedOff, startedAt } of known) {
+    if (!signedOff) continue
+    const mine = (await database.runs.get(id))?.signedOff
+    const isLater = !mine || Date.parse(signedOff.at) > Date.parse(mine.at)
+    if (mine && (mine.by !== signedOff.by || mine.at !== signedOff.at))
+      conflicts.push(
+        `The run of ${shownTime(startedAt)} was signed by ${mine.by} and by ${signedOff.by}: ${WHOSE[isLater ? 'archive' : 'mine']}, the later one.`,
+      )
+    if (isLater) await database.runs.update(id, { signedOff })
+  }
+}
+
+/** What was set for the site: drafts, defaults, requirements, templates, what was said of held copies. */
+async function takeSettings(
+  manifest: ProjectManifest,
+  files: BuildFiles,
+  prefer: Prefer,
+  conflicts: string[],
+): Promise<number> {
+  const { site } = manifest
+  // Defaults and templates say nothing of when they were made: together, what is here stays.
+  const isMine = prefer !== 'archive'
+  const drafts = await takeDrafts(manifest, prefer, conflicts)
+  await takeRequirements(manifest, prefer, conflicts)
+  const { defaults, templates } = manifest
+  const ownDefaults = await database.defaults.get(site)
+  if (defaults && ownDefaults && !areAlike(ownDefaults.defaults, defaults))
+    conflicts.push(`Both have defaults of the site: ${WHOSE[isMine ? 'mine' : 'archive']}.`)
+  if (defaults && !(isMine && ownDefaults)) await database.defaults.put({ site, defaults })
   if (templates) {
     const mine = (await database.templates.get(site))?.sections ?? {}
+    for (const [section, template] of Object.entries(templates)) {
+      const own = Object.hasOwn(mine, section) ? mine[section] : undefined
+      if (own && !areAlike(own, template))
+        conflicts.push(`Both have a picture template of ${section}: ${WHOSE[isMine ? 'mine' : 'archive']}.`)
+    }
     await database.templates.put({ site, sections: isMine ? { ...templates, ...mine } : { ...mine, ...templates } })
   }
   for (const { name, file, type } of manifest.files) {
@@ -90,7 +152,7 @@ async function takeSettings(manifest: ProjectManifest, files: BuildFiles, prefer
     site,
     manifest.held.filter((event) => !said.has(JSON.stringify(event))),
   )
-  return drafts.length
+  return drafts
 }
 
 async function takePictures(manifest: ProjectManifest, files: BuildFiles): Promise<void> {
@@ -171,9 +233,14 @@ export async function openProject(archive: Blob, prefer: Prefer): Promise<Opened
   try {
     for (const holder of holders) await takePages(manifest, files, holder)
     await takePictures(manifest, files)
-    const drafts = await takeSettings(manifest, files, prefer)
+    const conflicts: string[] = []
+    const drafts = await takeSettings(manifest, files, prefer, conflicts)
     for (const entry of fresh) await takeRun(entry, files)
-    return { site: manifest.site, runs: fresh.length, known: manifest.runs.length - fresh.length, drafts }
+    await takeSignOffs(
+      manifest.runs.filter(({ id, source }) => known.has(id) && source.site === manifest.site),
+      conflicts,
+    )
+    return { site: manifest.site, runs: fresh.length, known: manifest.runs.length - fresh.length, drafts, conflicts }
   } catch (error) {
     await forget([...new Set([...holders, ...fresh.map(({ id }) => id)])]).catch(() => undefined)
     throw error

@@ -4,4 +4,4 @@
  * is docs/run-document.md. Begin with run-document-schema.ts.
  */
 export { ReadDocument, readRunDocument, SignedOff } from './run-document-schema'
-export { readSignOff, SignOffFile } from './sign-off-file'
+export { readSignOff, SignOffFile, signOffOfArchive } from './sign-off-file'

@@ -45,6 +45,9 @@ const ReadCard = z.looseObject({
   siteLine: z.string().nullable(),
   byline: z.string().nullable(),
   labels: z.array(z.object({ label: z.string(), data: z.string() })),
+  ladders: z
+    .looseObject({ siteLine: z.array(z.looseObject({ from: z.string(), outcome: z.string() })).optional() })
+    .optional(),
 })
 
 const ReadFinding = z.looseObject({

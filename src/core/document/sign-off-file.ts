@@ -31,6 +31,24 @@ export const SignOffFile = z.object({
 })
 export type SignOffFile = z.infer<typeof SignOffFile>
 
+const SignedArchive = z.object({
+  format: z.literal('nimble-parrot-project'),
+  runs: z.array(z.object({ signedOff: z.object({ content: SignOffFile.optional() }).optional() })),
+})
+
+/** The last sign-off of a content that a project archive holds. @param manifest text of its list */
+export function signOffOfArchive(manifest: string): { ok: true; signOff: SignOffFile } | { ok: false; fault: string } {
+  const parsed = parseJson(manifest, limits.documentCharacters)
+  if (!parsed.ok) return { ok: false, fault: parsed.faults[0]!.message }
+  const read = SignedArchive.safeParse(parsed.value)
+  if (!read.success) return { ok: false, fault: 'It is no project archive.' }
+  const signed = read.data.runs.flatMap(({ signedOff }) => signedOff?.content ?? [])
+  const last = signed.sort((a, b) => Date.parse(b.at) - Date.parse(a.at))[0]
+  return last
+    ? { ok: true, signOff: last }
+    : { ok: false, fault: 'It is a project archive in which no run was signed.' }
+}
+
 /** Reads a sign-off, all of it. A fault is one sentence. */
 export function readSignOff(text: string): { ok: true; signOff: SignOffFile } | { ok: false; fault: string } {
   const parsed = parseJson(text, limits.documentCharacters)

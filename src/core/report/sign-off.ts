@@ -23,9 +23,11 @@ function shownBy(
   site: string,
   hashes: ReadonlyMap<string, string>,
 ) {
-  const { layout, title, description, image, siteLine, byline, labels } = card
+  const { layout, title, description, image, siteLine, byline, labels, ladders } = card
   // Nothing but the address stands there, and that is the page's own.
   if (layout === 'bare' || layout === 'not-listed') return [layout]
+  // Where the host stands, staging and production are two, and show the same card; a name that looks like one is a name.
+  const isHost = ladders?.siteLine?.find(({ outcome }) => outcome === 'taken')?.from !== 'og:site_name'
   const said = (text: string) => text.replaceAll(site, '{site}')
   return [
     layout,
@@ -37,8 +39,7 @@ function shownBy(
     // A picture that is another under the same address is another card.
     image.url === null ? null : (hashes.get(image.url) ?? null),
     image.crop ? [image.crop.x, image.crop.y, image.crop.width, image.crop.height] : null,
-    // The host stands there: staging and production are two, and show the same card.
-    siteLine?.replaceAll(new URL(site).host, '{host}') ?? null,
+    isHost ? siteLine?.replaceAll(new URL(site).host, '{host}') : siteLine,
     byline,
     labels.map(({ label, data }) => [label, data]),
   ]

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import type { Requirements, Waiver } from '@/core/requirements'
 import type { WallRow } from '@/store/database'
+import { pagesAt } from '@/store/pages'
 
 type Props = { rows: WallRow[]; requirements: Requirements; onChange: (next: Requirements) => void }
 
@@ -14,13 +15,17 @@ export function Waivers({ rows, requirements, onChange }: Props) {
   const waivers = requirements.waivers ?? []
   const rules = [...new Set(rows.flatMap(({ findings }) => findings.map(({ rule }) => rule)))].sort()
   const isReady = rules.includes(draft.rule) && draft.reason.trim() !== '' && draft.by.trim() !== ''
-  const add = () => {
+  const add = async () => {
+    const row = rows.find(({ path }) => path === draft.pages.trim())
+    const title = row && (await pagesAt(row.run, [row.url]))[0]?.page.facts?.title
     const waiver: Waiver = {
       rule: draft.rule,
       ...(draft.pages.trim() ? { pages: draft.pages.trim() } : {}),
       reason: draft.reason.trim(),
       by: draft.by.trim(),
       ...(draft.until ? { until: draft.until } : {}),
+      // The page is known by it again when it is called otherwise.
+      ...(title ? { content: title } : {}),
     }
     onChange({ ...requirements, waivers: [...waivers, waiver] })
     setDraft({ ...empty, by: draft.by })
@@ -65,7 +70,7 @@ export function Waivers({ rows, requirements, onChange }: Props) {
         className="mt-2 grid items-end gap-2 md:grid-cols-[170px_150px_minmax(0,1fr)_120px_130px_auto]"
         onSubmit={(event) => {
           event.preventDefault()
-          if (isReady) add()
+          if (isReady) void add()
         }}
       >
         <label className="grid gap-[2px] text-small">

@@ -51,7 +51,7 @@ type State =
   | { kind: 'idle' }
   | { kind: 'working'; text: string }
   | { kind: 'asking'; archive: File; site: string; savedAt: string }
-  | { kind: 'said'; text: string; isFault: boolean }
+  | { kind: 'said'; text: string; isFault: boolean; conflicts?: string[] }
 
 /** Takes a project archive over. Where it and this browser both have something, it asks which stays. */
 export function OpenProject() {
@@ -62,7 +62,7 @@ export function OpenProject() {
       const { opened } = await ask<'opened'>({ kind: 'open', archive, prefer })
       const known = opened.known > 0 ? `, ${count(opened.known, 'run was', 'runs were')} here already` : ''
       const text = `${shortAddress(opened.site)}: ${count(opened.runs, 'run')} and ${count(opened.drafts, 'draft')} taken over${known}.`
-      setState({ kind: 'said', text, isFault: false })
+      setState({ kind: 'said', text, isFault: false, conflicts: opened.conflicts })
     } catch (error) {
       setState({ kind: 'said', text: words(error), isFault: true })
     }
@@ -83,8 +83,11 @@ export function OpenProject() {
       <div role="alertdialog" aria-label="Which stays" className="mt-3 flex flex-wrap items-center gap-2">
         <span className="max-w-[52ch]">
           This browser has drafts or settings of {shortAddress(site)} already; the archive is of {dayAndTime(savedAt)}.
-          Where both have something, which stays?
+          Put together, what was changed later stands and waivers of both hold. Or where both have something, one stays.
         </span>
+        <button type="button" className="button button-main" onClick={() => void open(archive, 'later')}>
+          Both, put together
+        </button>
         <button type="button" className="button" onClick={() => void open(archive, 'mine')}>
           What is here
         </button>
@@ -115,6 +118,15 @@ export function OpenProject() {
           ? 'A file that “Save the project” wrote: runs, drafts, requirements and all.'
           : state.text}
       </span>
+      {state.kind === 'said' && state.conflicts && state.conflicts.length > 0 && (
+        <span className="w-full">
+          {state.conflicts.map((sentence) => (
+            <span key={sentence} className="block">
+              {sentence}
+            </span>
+          ))}
+        </span>
+      )}
     </p>
   )
 }
