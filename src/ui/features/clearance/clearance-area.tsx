@@ -102,7 +102,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
               </p>
             )}
           </div>
-          <div className="ml-auto flex flex-wrap gap-2">
+          <div className="ml-auto flex flex-wrap gap-2 max-md:ml-0">
             {summary && summary.error > 0 && (
               <button type="button" className="button" onClick={() => goTo({ area: 'causes', cause: null })}>
                 What stands in the way

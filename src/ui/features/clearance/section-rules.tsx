@@ -138,15 +138,15 @@ function Sentence({
             none="nothing"
             onChoose={(mayShare) => onSet({ mayShare })}
           />
-          {'; their share buttons lead to '}
+          {rule.shareTo ? '; their share buttons lead to ' : '. '}
           <TextWord
             name={`Where share buttons on pages of ${section} lead`}
             value={rule.shareTo ?? ''}
-            none="the page itself"
+            none="Share buttons …"
             placeholder="https://… or {page}"
             onSet={(shareTo) => onSet({ shareTo: shareTo || undefined })}
           />
-          .
+          {rule.shareTo ? '.' : ''}
         </>
       )}
     </li>

@@ -1,5 +1,6 @@
 'use client'
 
+import { clsx } from 'clsx'
 import { Popover } from 'radix-ui'
 import { type ReactNode, useId, useState } from 'react'
 
@@ -10,13 +11,27 @@ const listed = (words: readonly string[]) =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 
 /** A word of a sentence that opens what it could be instead. `says` is what stands there. */
-function Word({ name, says, children }: { name: string; says: string; children: (close: () => void) => ReactNode }) {
+function Word({
+  name,
+  says,
+  isQuiet = false,
+  children,
+}: {
+  name: string
+  says: string
+  /** It adds to the sentence, and says nothing yet. */
+  isQuiet?: boolean
+  children: (close: () => void) => ReactNode
+}) {
   const [isOpen, setIsOpen] = useState(false)
   return (
     <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
       <Popover.Trigger
         aria-label={`${name}: ${says}`}
-        className="border-b-2 border-dotted border-quiet font-semibold hover:border-solid hover:border-ink"
+        className={clsx(
+          'border-b-2 border-dotted border-quiet hover:border-solid hover:border-ink',
+          isQuiet ? 'text-small text-quiet' : 'font-semibold',
+        )}
       >
         {says}
       </Popover.Trigger>
@@ -26,7 +41,7 @@ function Word({ name, says, children }: { name: string; says: string; children: 
           align="start"
           sideOffset={4}
           collisionPadding={8}
-          className="z-30 max-h-(--radix-popover-content-available-height) min-w-[210px] overflow-auto rounded-card border border-line bg-sheet p-2 text-body shadow-xl"
+          className="z-30 max-h-[250px] min-w-[210px] overflow-auto rounded-card border border-line bg-sheet p-2 text-body shadow-xl"
         >
           {children(() => setIsOpen(false))}
         </Popover.Content>
@@ -128,7 +143,7 @@ export function TextWord({
 }) {
   const [typed, setTyped] = useState(value)
   return (
-    <Word name={name} says={value === '' ? none : value}>
+    <Word name={name} says={value === '' ? none : value} isQuiet={value === ''}>
       {(close) => (
         <form
           className="flex gap-2"

@@ -61,7 +61,7 @@ export function SignOffDesk({ run }: { run: StoredRun }) {
     signed && signed.id !== chosen ? [] : signedRuns.filter(({ source }) => source.site !== run.source.site)
   const held = useHeld(run, signed)
   return (
-    <section aria-label="Sign-off" className="grid justify-items-end gap-2">
+    <section aria-label="Sign-off" className="grid justify-items-end gap-2 max-md:justify-items-start">
       {signed && <Standing run={run} signed={signed} held={held} />}
       {elsewhere.length > 0 && (
         <label className="flex items-center gap-2 text-small">
@@ -179,7 +179,7 @@ function SignForm({ run }: { run: StoredRun }) {
   }
   return (
     <form
-      className="flex flex-wrap justify-end gap-2"
+      className="flex flex-wrap justify-end gap-2 max-md:justify-start"
       onSubmit={(event) => {
         event.preventDefault()
         if (isReady) void sign()
