@@ -149,6 +149,13 @@ export async function provePackages() {
     if (JSON.parse(readFileSync(join(project, 'run.json'), 'utf8')).pages.length !== 48)
       throw new Error('Pages are missing.')
 
+    npx(['cards', 'run.json', '--page', '/', '--surface', 'wide-feed', '--out', 'home.png'])
+    npx(['cards', 'run.json', '--page', '/', '--surface', 'wide-feed', '--out', 'home.svg'])
+    npx(['check', './my built site', '--format', 'html=report.html', '--one-page'], 1)
+    const drawn = ['home.png', 'home.svg', 'report.html'].map((name) => readFileSync(join(project, name)))
+    if (drawn[0].length < 50_000 || !drawn[1].includes('@font-face') || !drawn[2].includes('data:image/jpeg;base64,'))
+      throw new Error('Cards are not drawn, or without their pictures or letters.')
+
     // Whether a picture lets through what is behind it is known from its pixels alone: it has to be decoded.
     const { default: sharp } = await import('sharp')
     const glass = { r: 10, g: 120, b: 77, alpha: 0.5 }

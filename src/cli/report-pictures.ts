@@ -1,6 +1,6 @@
 import { readImageHeader } from '@/core/image'
 import { picturesWanted, type ReportPicture, type RunDocument } from '@/core/report'
-import { asDataAddress } from '@/io/sheet/draw-sheet'
+import { asDataAddress } from '@/io/sheet/data-address'
 import type { RunOptions } from './check'
 import { picturesOfRun } from './pictures-of-run'
 import { loginOf } from './source'

@@ -2,12 +2,9 @@ import { readFileSync } from 'node:fs'
 import sharp from 'sharp'
 import { type Drawing, facesNeeded, fontFaceRule, sheetAsSvg } from '@/core/sheet'
 import type { PictureCopy } from '../decoder/decoder'
+import { asDataAddress } from './data-address'
 import { faceFiles } from './face-files'
 import { outlineText } from './outline-text'
-
-/** A picture as a data: address. */
-export const asDataAddress = ({ mediaType, bytes }: PictureCopy): string =>
-  `data:${mediaType};base64,${Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength).toString('base64')}`
 
 const inside = (pictures: ReadonlyMap<string, PictureCopy>) =>
   new Map([...pictures].map(([key, copy]) => [key, asDataAddress(copy)]))
