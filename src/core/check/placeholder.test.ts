@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { ownPart, placeholderIn, titleParts, unresolvedIn } from './placeholder'
+import { ownPart } from './own-part'
+import { placeholderIn, titleParts, unresolvedIn } from './placeholder'
 
 test.each([
   ['Ferns | Good Site', ['Ferns', 'Good Site']],

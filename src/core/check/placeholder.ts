@@ -36,14 +36,6 @@ export function titleParts(title: string): string[] {
   return parts.map((part) => collapseWhiteSpace(part.trim())).filter((part) => part !== '')
 }
 
-/** The title without the site's name, whichever side it stands on. */
-export function ownPart(title: string, siteName: string | null): string {
-  const parts = titleParts(title)
-  if (parts.length < 2) return collapseWhiteSpace(title)
-  const named = parts.filter((part) => part.toLowerCase() !== siteName?.toLowerCase())
-  return (named.length === parts.length ? parts[0]! : (named[0] ?? parts[0]!)) || title
-}
-
 /** From one mark to the next after it; null where they don't stand in this order. */
 function between(text: string, open: string, close: string): string | null {
   const start = text.indexOf(open)

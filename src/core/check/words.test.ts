@@ -4,7 +4,8 @@ import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { createCheckContext } from './context'
 import { fillWords } from './define-check'
 import { isKnownKey, isSingleValued } from './known-keys'
-import { ownPart, placeholderIn, titleParts } from './placeholder'
+import { ownPart } from './own-part'
+import { placeholderIn, titleParts } from './placeholder'
 import { checkPage, summarize } from './run-checks'
 import { isAtLeast, weightInWords } from './sizes'
 
@@ -14,10 +15,10 @@ describe('a title’s own part', () => {
     ['Good Site – Lamp', 'Good Site', 'Lamp'],
     ['Good Site', 'Good Site', 'Good Site'],
     ['Lamp', null, 'Lamp'],
-    ['Lamp · Guides · Good Site', 'good site', 'Lamp'],
+    ['Lamp · Guides · Good Site', 'good site', 'Lamp · Guides'],
     ['Well-made lamps', 'Good Site', 'Well-made lamps'],
     ['Lamp: a guide', null, 'Lamp: a guide'],
-    ['First | Second', null, 'First'],
+    ['First | Second', null, 'First | Second'],
   ])('of %j on %j is %j', (title, site, expected) => {
     expect(ownPart(title, site)).toBe(expected)
   })

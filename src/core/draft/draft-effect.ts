@@ -55,7 +55,34 @@ function findingsAsBuilt(page: GatheredPage, run: RunFacts, context: CardContext
   return findings
 }
 
-const sameFinding = (a: Finding, b: Finding) => a.rule === b.rule && a.image === b.image
+/** What a finding is, as precisely as it can be told: the same again is no other. */
+const exact = ({ rule, said, image, data = {} }: Finding) => {
+  const { line: _line, ...rest } = data
+  return JSON.stringify([rule, said, image ?? null, rest])
+}
+/** The same fault of another picture or another text: it was there, and is there. */
+const alike = ({ rule, said }: Finding) => `${rule} ${said}`
+
+/** Findings of the first list without their like in the second, each taken once. */
+function without(
+  findings: readonly Finding[],
+  others: readonly Finding[],
+  keyOf: (finding: Finding) => string,
+): Finding[] {
+  const left = new Map<string, number>()
+  for (const other of others) left.set(keyOf(other), (left.get(keyOf(other)) ?? 0) + 1)
+  return findings.filter((finding) => {
+    const number = left.get(keyOf(finding)) ?? 0
+    left.set(keyOf(finding), number - 1)
+    return number <= 0
+  })
+}
+
+/** What goes and what comes: what is only of another picture or text by now is neither. */
+function told(before: readonly Finding[], after: readonly Finding[]): { clears: Finding[]; raises: Finding[] } {
+  const [went, came] = [without(before, after, exact), without(after, before, exact)]
+  return { clears: without(went, came, alike), raises: without(came, went, alike) }
+}
 
 /**
  * What a page's tags would do: every surface's card, and how the page's own findings change. Checks across pages are
@@ -78,8 +105,7 @@ export function draftEffect(
   return {
     page: drafted,
     cards,
-    clears: before.filter((finding) => !after.some((one) => sameFinding(finding, one))),
-    raises: after.filter((finding) => !before.some((one) => sameFinding(finding, one))),
+    ...told(before, after),
   }
 }
 

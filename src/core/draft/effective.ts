@@ -1,5 +1,5 @@
 import { ownPart } from '../check'
-import type { GatheredImage, GatheredPage, PageFacts } from '../model'
+import { type GatheredImage, type GatheredPage, type PageFacts, type RichField, richField } from '../model'
 import { firstValue } from '../surface'
 import { fitText, isBlank } from '../text'
 import type { DraftFields, SiteDefaults } from './draft'
@@ -32,6 +32,14 @@ export function defaultTags(defaults: SiteDefaults, section: string): Map<string
   return tags
 }
 
+/** Tags that say who wrote a page, when, and of what kind it is, the most telling first. An address of a profile is no name. */
+const AUTHORS = ['author', 'article:author', 'book:author', 'twitter:creator']
+const DATES = ['article:published_time', 'book:release_date', 'article:modified_time', 'og:updated_time', 'date']
+const CATEGORIES = ['article:section', 'product:category', 'article:tag', 'category']
+
+const firstOf = (facts: PageFacts, keys: readonly string[]) =>
+  keys.map((key) => firstValue(facts, key)).find((text) => !isBlank(text) && !/^https?:/i.test(text!))
+
 /** Parts of a page that a title pattern may name. */
 export function patternValues(
   page: GatheredPage & { facts: PageFacts },
@@ -40,17 +48,18 @@ export function patternValues(
 ): PatternValues {
   const { facts } = page
   const title = facts.title ?? firstValue(facts, 'og:title') ?? facts.h1 ?? ''
-  const articles = facts.jsonLd.flatMap(({ things = [] }) => things.filter((thing) => thing.kind === 'article'))
-  const date = firstValue(facts, 'article:published_time') ?? articles.find(({ fields }) => fields.date)?.fields.date
+  const things = facts.jsonLd.flatMap(({ things: found = [] }) => found)
+  const described = (field: RichField) => things.map((thing) => richField(thing, field)).find((text) => !isBlank(text))
+  const date = firstOf(facts, DATES) ?? described('date')
   const folder = /^\/([^/]+)\//.exec(section)?.[1] ?? ''
   return {
-    title: ownPart(title, siteName),
+    title: ownPart(title, [siteName, firstValue(facts, 'og:site_name')]),
     heading: facts.h1 ?? '',
     section: folder === '' ? '' : folder[0]!.toUpperCase() + folder.slice(1).replace(/[-_]+/g, ' '),
     site: siteName ?? '',
-    author: firstValue(facts, 'author') ?? articles.find(({ fields }) => fields.author)?.fields.author ?? '',
+    author: firstOf(facts, AUTHORS) ?? described('author') ?? '',
     date: /^\d{4}-\d\d-\d\d/.exec(date ?? '')?.[0] ?? '',
-    category: firstValue(facts, 'article:section') ?? '',
+    category: firstOf(facts, CATEGORIES) ?? '',
     number: new URL(page.url).pathname.match(/\d+/g)?.at(-1) ?? '',
   }
 }
@@ -111,7 +120,9 @@ export function effectiveEdits(
   for (const [key, pattern, fits] of titles) {
     // A draft of the page's own title is what the pattern is filled with.
     const drafted = fields.title ?? undefined
-    if (pattern) set(key, renderTitle(pattern, drafted ? { ...values, title: drafted } : values, fits), 'pattern')
+    const made = pattern && renderTitle(pattern, drafted ? { ...values, title: drafted } : values, fits)
+    // Of parts that the page has none of there comes no title: what it says stays.
+    if (made) set(key, made, 'pattern')
   }
   for (const [key, value] of own) {
     const isPatterned = from.get(key) === 'pattern' && !(key === 'title' && fields['title@search'] !== undefined)

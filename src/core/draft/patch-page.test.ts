@@ -133,7 +133,7 @@ describe('patching a built page', () => {
       /bytes that are not/,
     ],
     ['a title that never ends', bytesOf('<meta charset=utf-8><title>a'), /title is never closed/],
-    ['Shift_JIS', bytesOf('<meta charset=shift_jis><title>a</title>'), /shift_jis/],
+    ['ISO-2022-JP', bytesOf('<meta charset=iso-2022-jp><title>a</title>'), /iso-2022-jp/],
   ])('%s is refused, not spoilt', (_name, bytes, why) => {
     const patch = patchPage(bytes, new Map([['og:title', 'x']]))
     expect(patch).toMatchObject({ kind: 'refused', why: expect.stringMatching(why) })

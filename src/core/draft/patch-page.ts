@@ -10,19 +10,14 @@ import {
   LineIndex,
   readPage,
 } from '../page'
-import { addTo, asciiOnly, escapeAttribute, escapeText } from '../text'
+import { addTo, escapeAttribute, escapeText } from '../text'
 import { anchorOf, CANONICAL, LANGUAGE, positionKey } from './drafted-page'
+import { patchedBytes, type Splice } from './patch-bytes'
 import { attributeFor, type TagEdits } from './tag-edits'
-
-/** A stretch of the page's text and what takes its place. */
-type Splice = { start: number; end: number; html: string }
 
 export type Patch =
   | { kind: 'patched'; bytes: Uint8Array; before: string; after: string }
   | { kind: 'refused'; why: string }
-
-/** Encodings in which every byte is one character, so that offsets in text are offsets in bytes. */
-const SINGLE_BYTE = /^(?:windows-125\d|windows-874|iso-8859-\d+|koi8-[ru]|ibm866|macintosh|x-mac-cyrillic)$/
 
 /** One tag as we write it. */
 export function metaHtml(key: string, value: string): string {
@@ -75,7 +70,7 @@ function lineBreakAt(text: string, start: number): string {
 }
 
 class PagePatch {
-  private readonly splices: Splice[] = []
+  readonly splices: Splice[] = []
   private readonly lines: LineIndex
 
   constructor(
@@ -286,40 +281,8 @@ export function patchPage(bytes: Uint8Array, edits: TagEdits, contentType: strin
   }
   const after = patch.patched()
   if (after === html.text) return { kind: 'patched', bytes, before: html.text, after }
-  const encoder = new TextEncoder()
-  if (html.encoding === 'utf-8') {
-    if (encoder.encode(html.text).length + html.bomBytes !== bytes.length) {
-      return {
-        kind: 'refused',
-        why: 'The file says it is UTF-8 and holds bytes that are not: saving it would change them.',
-      }
-    }
-    const body = encoder.encode(after)
-    const whole = new Uint8Array(html.bomBytes + body.length)
-    whole.set(bytes.subarray(0, html.bomBytes))
-    whole.set(body, html.bomBytes)
-    return { kind: 'patched', bytes: whole, before: html.text, after }
-  }
-  if (SINGLE_BYTE.test(html.encoding) && html.text.length === bytes.length) {
-    return patchSingleBytes(bytes, html.text, after)
-  }
-  return {
-    kind: 'refused',
-    why: `The file is encoded as ${html.encoding}, which can’t be written here. Save it as UTF-8.`,
-  }
-}
-
-/** What is equal at both ends stays as bytes; what lies between is written in ASCII, which these encodings share. */
-function patchSingleBytes(bytes: Uint8Array, before: string, after: string): Patch {
-  let head = 0
-  while (head < before.length && before[head] === after[head]) head++
-  let tail = 0
-  while (tail < before.length - head && tail < after.length - head && before.at(-1 - tail) === after.at(-1 - tail))
-    tail++
-  const middle = new TextEncoder().encode(asciiOnly(after.slice(head, after.length - tail)))
-  const whole = new Uint8Array(head + middle.length + tail)
-  whole.set(bytes.subarray(0, head))
-  whole.set(middle, head)
-  whole.set(bytes.subarray(bytes.length - tail), head + middle.length)
-  return { kind: 'patched', bytes: whole, before, after }
+  const whole = patchedBytes(bytes, html, after, patch.splices)
+  return typeof whole === 'string'
+    ? { kind: 'refused', why: whole }
+    : { kind: 'patched', bytes: whole, before: html.text, after }
 }

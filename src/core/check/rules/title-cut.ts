@@ -1,6 +1,6 @@
-import { metaCandidates } from '../../surface'
 import { defineCheck } from '../define-check'
-import { ownPart } from '../placeholder'
+import { ownPart } from '../own-part'
+import { siteNames } from '../site-names'
 
 export const titleCut = defineCheck({
   id: 'title-cut',
@@ -21,12 +21,12 @@ export const titleCut = defineCheck({
     },
   },
   check(page, context) {
-    const name = metaCandidates(page.facts, 'og:site_name')[0]?.value ?? null
     // The tab of a browser cuts nearly every title: to say so of each page would say nothing.
     const cut = context.surfaces.flatMap((surface) => {
       const title = context.titleOf(page, surface)
       // What follows the page's own part is the site's name: it is no loss there.
-      const isOwnPartShown = title.text !== null && title.shown.startsWith(ownPart(title.text, name))
+      const isOwnPartShown =
+        title.text !== null && title.shown.startsWith(ownPart(title.text, siteNames(page, context)))
       return surface.token !== null && title.cut && !isOwnPartShown ? [{ name: surface.name, title }] : []
     })
     if (cut.length === 0) return []

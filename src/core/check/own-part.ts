@@ -1,0 +1,65 @@
+import { collapseWhiteSpace } from '../text'
+
+/** Signs that stand between a page's title and its site's name, with space on both sides; a bar needs none. */
+const SEPARATORS = new Set('|–—·•»«:-')
+/** Bars of scripts that write without spaces. */
+const NEEDS_NO_SPACE = new Set('|｜')
+
+const isSpace = (sign: string | undefined) => sign !== undefined && sign.trim() === ''
+
+/** Where the title ends before a separator that ends at `end`; null where none does. */
+function endBefore(title: string, end: number): number | null {
+  let at = end
+  while (isSpace(title[at - 1])) at--
+  const sign = title[at - 1]
+  if (sign === undefined) return null
+  if (NEEDS_NO_SPACE.has(sign)) return at - 1
+  return SEPARATORS.has(sign) && at < end && isSpace(title[at - 2]) ? at - 1 : null
+}
+
+/** Where the title starts after a separator that starts at `start`; null where none does. */
+function startAfter(title: string, start: number): number | null {
+  let at = start
+  while (isSpace(title[at])) at++
+  const sign = title[at]
+  if (sign === undefined) return null
+  if (NEEDS_NO_SPACE.has(sign)) return at + 1
+  return SEPARATORS.has(sign) && at > start && isSpace(title[at + 1]) ? at + 1 : null
+}
+
+/** The title without one name at its end or its start, and the separator there; null where it stands at neither. */
+function without(title: string, name: string): string | null {
+  const [whole, part] = [title.toLowerCase(), name.toLowerCase()]
+  // Some letters change their length with their case: then nothing can be said of places.
+  if (whole.length !== title.length) return null
+  if (whole.endsWith(part)) {
+    const end = endBefore(title, title.length - part.length)
+    if (end !== null) return title.slice(0, end).trim()
+  }
+  if (whole.startsWith(part)) {
+    const start = startAfter(title, part.length)
+    if (start !== null) return title.slice(start).trim()
+  }
+  return null
+}
+
+/**
+ * A page's own part of its title: what is left without the names of the site that templates add at either end. Where none
+ * of them stands there, the whole is its own: a separator in sight may be the page's.
+ *
+ * @param names of the site, the most certain first
+ * @example ownPart('はじめに — 気圧計の使い方 | Journal', ['Journal']) // 'はじめに — 気圧計の使い方'
+ */
+export function ownPart(title: string, names: string | null | readonly (string | null)[]): string {
+  const known = [names]
+    .flat()
+    .flatMap((name) => (name === null || name.trim() === '' ? [] : [collapseWhiteSpace(name.trim())]))
+  let own = collapseWhiteSpace(title.trim())
+  // Each end once: a template that adds the name twice is found by its own check.
+  for (let turn = 0; turn < 2; turn++) {
+    const left = known.map((name) => without(own, name)).find((part) => part !== null && part !== '')
+    if (!left) break
+    own = left
+  }
+  return own === '' ? title : own
+}
