@@ -7,6 +7,8 @@ export type BuildFiles = {
   paths: readonly string[]
   /** What lies there and can't be read as a file, in words: `feed.xml (a pipe)`. Absent: nothing. */
   passedOver?: readonly string[]
+  /** Folder that all of them lay in where they came from, with a slash; absent or empty: none. */
+  folder?: string
   /** Reads a file as far as it is wanted, and no further. */
   read(path: string, maxBytes: number): Promise<FilePart>
 }

@@ -84,6 +84,7 @@ export function openZip(bytes: Uint8Array): BuildFiles {
   }
   return {
     paths: [...files.keys()].sort(),
+    folder,
     read: async (path, maxBytes) => {
       const entry = files.get(path)
       if (!entry) throw new BadZip(`${path} is not in it.`)

@@ -28,6 +28,7 @@ export {
   patternValues,
 } from './effective'
 export { fieldsOfEdits } from './fields-of-edits'
+export { gitDiff } from './git-diff'
 export { changedUnder, type Landing, landingOf, publicImageUrlOf, sayingsOf, type TagStanding } from './landing'
 export { type PageToPatch, type PatchedFile, patchBuild } from './patch-build'
 export { metaHtml } from './patch-page'

@@ -14,12 +14,15 @@ async function patched(
   fields: Record<string, DraftFields>,
   build = gathered,
   defaults: SiteDefaults = noDefaults,
+  made: Record<string, Uint8Array> = {},
 ) {
   const { pages } = await gatherMemory(gathered, GOOD_SITE)
   const files = { paths: Object.keys(build), read: async (path: string) => partOf(bytesOf(build[path]!), 1e6) }
   const wanted = pages.map((page) => ({ page, section: '/', fields: fields[page.file ?? ''] ?? {} }))
   const found: PatchedFile[] = []
-  for await (const file of patchBuild(files, GOOD_SITE, wanted, defaults, () => undefined)) found.push(file)
+  const madePicture = async (url: string) => made[url] ?? null
+  for await (const file of patchBuild(files, GOOD_SITE, wanted, defaults, () => undefined, madePicture))
+    found.push(file)
   return new Map(found.map((file) => [file.kind === 'not-found' ? file.url : file.path, file]))
 }
 
@@ -50,6 +53,22 @@ describe('patching a build', () => {
     const without = goodSite({ 'about.html': goodPage('about.html', 'Ferns', { 'og:site_name': null }) })
     const files = await patched(without, {}, without, { siteName: 'Good Site', sections: {} })
     expect([...files].filter(([, { kind }]) => kind === 'changed').map(([path]) => path)).toEqual(['about.html'])
+  })
+
+  test('a picture that was made here goes along at its address, once; one that is nowhere is named by no page', async () => {
+    const image = `${GOOD_SITE}img/new%20one.png`
+    const drafts: Record<string, DraftFields> = { 'about.html': { image }, 'visit.html': { image } }
+    const bytes = Uint8Array.of(1, 2, 3)
+    const files = await patched(goodSite(), drafts, goodSite(), noDefaults, { [image]: bytes })
+    expect(files.get('img/new one.png')).toEqual({ kind: 'picture', url: image, path: 'img/new one.png', bytes })
+    expect(files.get('about.html')).toMatchObject({ kind: 'changed', after: expect.stringContaining(image) })
+    const without = await patched(goodSite(), drafts)
+    expect(without.get('about.html')).toMatchObject({
+      kind: 'refused',
+      why: expect.stringMatching(/og:image would name \/img\/new%20one\.png, which is neither in this build/),
+    })
+    const elsewhere = await patched(goodSite(), { 'about.html': { image: 'https://pictures.example/a.png' } })
+    expect(elsewhere.get('about.html')).toMatchObject({ kind: 'changed' })
   })
 
   test('a page that this build does not hold, and a file that can’t be written, are told', async () => {

@@ -4,7 +4,9 @@ import { structuredPatch } from 'diff'
 import { zipSync } from 'fflate'
 import { useState } from 'react'
 import type { BuildFiles } from '@/core/crawl'
-import { type PageToPatch, type PatchedFile, patchBuild } from '@/core/draft'
+import { gitDiff, type PageToPatch, type PatchedFile, patchBuild } from '@/core/draft'
+import { imageAt } from '@/store/images'
+import { originalAt } from '@/store/kept-pictures'
 import { openZipFile, partOfBlob } from '@/workers/blob-files'
 import { FileButton } from '../../kit/file-button'
 import { saveFile } from '../../kit/save-file'
@@ -13,12 +15,21 @@ import { canWriteFolders, chooseFolder, type OpenFolder } from '../../state/run/
 import type { DraftsProps } from './drafts-props'
 
 type Changed = Extract<PatchedFile, { kind: 'changed' }>
+type Written = Extract<PatchedFile, { kind: 'changed' | 'picture' }>
 type State =
   | { kind: 'idle' }
   | { kind: 'reading'; done: number }
-  | { kind: 'ready'; files: PatchedFile[]; folder: OpenFolder | null }
+  /** `inFolder`: what the zip's files lay in, with a slash. */
+  | { kind: 'ready'; files: PatchedFile[]; folder: OpenFolder | null; inFolder: string }
   | { kind: 'written'; files: number }
   | { kind: 'failed'; message: string }
+
+/** A picture that was made here, by refitting or composing; null for any other. */
+async function madePicture(run: string, url: string): Promise<Uint8Array | null> {
+  const image = await imageAt(run, url)
+  const blob = image?.hash ? await originalAt(image.hash) : undefined
+  return blob ? new Uint8Array(await blob.arrayBuffer()) : null
+}
 
 function filesFrom(list: readonly File[]): BuildFiles {
   const byPath = new Map<string, File>()
@@ -30,16 +41,17 @@ function filesFrom(list: readonly File[]): BuildFiles {
 }
 
 /** The built folder with the tags replaced in place: seen as a difference first, then saved as a zip or written back. */
-export function PatchBuild({ site, defaults, context, pages }: DraftsProps & { pages: PageToPatch[] }) {
+export function PatchBuild({ run, site, defaults, context, pages }: DraftsProps & { pages: PageToPatch[] }) {
   const [state, setState] = useState<State>({ kind: 'idle' })
   const patch = async (files: BuildFiles, folder: OpenFolder | null) => {
     const patched: PatchedFile[] = []
     setState({ kind: 'reading', done: 0 })
-    for await (const file of patchBuild(files, site, pages, defaults, (url) => context.images.get(url))) {
+    const imageOf = (url: string) => context.images.get(url)
+    for await (const file of patchBuild(files, site, pages, defaults, imageOf, (url) => madePicture(run.id, url))) {
       patched.push(file)
       if (patched.length % 20 === 0) setState({ kind: 'reading', done: patched.length })
     }
-    setState({ kind: 'ready', files: patched, folder })
+    setState({ kind: 'ready', files: patched, folder, inFolder: files.folder ?? '' })
   }
   const guarded = async (work: () => Promise<void>) => {
     try {
@@ -49,7 +61,7 @@ export function PatchBuild({ site, defaults, context, pages }: DraftsProps & { p
       setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })
     }
   }
-  const write = async (files: Changed[], folder: OpenFolder) => {
+  const write = async (files: Written[], folder: OpenFolder) => {
     let written = 0
     try {
       for (const file of files) {
@@ -120,6 +132,7 @@ export function PatchBuild({ site, defaults, context, pages }: DraftsProps & { p
         <Difference
           files={state.files}
           folder={state.folder}
+          inFolder={state.inFolder}
           onWrite={(files, folder) => void guarded(() => write(files, folder))}
         />
       )}
@@ -133,24 +146,33 @@ const DRAWN = 30
 function Difference({
   files,
   folder,
+  inFolder,
   onWrite,
 }: {
   files: PatchedFile[]
   folder: OpenFolder | null
-  onWrite: (files: Changed[], folder: OpenFolder) => void
+  inFolder: string
+  onWrite: (files: Written[], folder: OpenFolder) => void
 }) {
   const changed = files.filter((file) => file.kind === 'changed')
   const refused = files.filter((file) => file.kind === 'refused')
   const missing = files.filter((file) => file.kind === 'not-found')
+  const pictures = files.filter((file) => file.kind === 'picture')
+  const written: Written[] = [...changed, ...pictures]
   const save = () => {
-    const zip = zipSync(Object.fromEntries(changed.map(({ path, bytes }) => [path, bytes])))
+    const zip = zipSync(Object.fromEntries(written.map(({ path, bytes }) => [inFolder + path, bytes])))
     saveFile('patched-build.zip', zip, 'application/zip')
   }
+  // Bytes of other encodings are no text that a difference could hold.
+  const asText = changed.filter(({ bytes, after }) => new TextDecoder().decode(bytes) === after)
+  const saveDiff = () => saveFile('cards.patch', asText.map(gitDiff).join(''), 'text/x-diff')
   return (
     <div className="mt-4 grid gap-3">
       <div className="flex flex-wrap items-center gap-3">
         <b className="font-semibold">
-          {changed.length === 0 ? 'No file changes.' : `${count(changed.length, 'file')} would change.`}
+          {changed.length === 0 ? 'No file changes.' : `${count(changed.length, 'file')} would change`}
+          {pictures.length > 0 && `, ${count(pictures.length, 'picture')} would be added`}
+          {changed.length > 0 && '.'}
         </b>
         {missing.length > 0 && (
           <span className="text-warn">
@@ -165,11 +187,21 @@ function Difference({
         {changed.length > 0 && (
           <span className="ml-auto flex gap-2">
             <button type="button" className="button button-main" onClick={save}>
-              Save a zip of {count(changed.length, 'file')}
+              Save a zip of {count(written.length, 'file')}
             </button>
+            {asText.length > 0 && (
+              <button
+                type="button"
+                className="button"
+                title="For git apply, in the folder of the build"
+                onClick={saveDiff}
+              >
+                Save as a diff
+              </button>
+            )}
             {folder && (
-              <button type="button" className="button" onClick={() => onWrite(changed, folder)}>
-                Write {count(changed.length, 'file')} into {folder.name}
+              <button type="button" className="button" onClick={() => onWrite(written, folder)}>
+                Write {count(written.length, 'file')} into {folder.name}
               </button>
             )}
           </span>
