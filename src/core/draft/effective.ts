@@ -99,7 +99,7 @@ export function effectiveEdits(
     edits.set(key, value)
     from.set(key, source)
   }
-  const own = tagEdits(fields, imageOf)
+  const own = tagEdits(fields, imageOf, page.facts)
   const hasPicture = !isBlank(firstValue(page.facts, 'og:image')) || !isBlank(firstValue(page.facts, 'twitter:image'))
   for (const [key, { value, from: source }] of defaultTags(defaults, section)) {
     const isSaid = key.startsWith('og:image') ? hasPicture : !isBlank(firstValue(page.facts, key))

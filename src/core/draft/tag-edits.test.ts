@@ -13,6 +13,22 @@ describe('slots as tags', () => {
     expect(edits({ title: 'A' })).toEqual({ 'og:title': 'A', title: 'A', 'twitter:title': null })
   })
 
+  test.each([
+    ['Old | Site', 'New', 'New | Site'],
+    ['Site — Old', 'New', 'Site — New'],
+    ['Old – a part | Site', 'New: $& and more', 'New: $& and more | Site'],
+    ['Old | Site', 'New | Site', 'New | Site'],
+    ['Old | Other', 'New', 'New'],
+    ['Site', 'New', 'New'],
+    ['', 'New', 'New'],
+  ])('of “%s” a title for all places is “%s” on cards and “%s” in the tab', (built, title, tab) => {
+    const { facts } = testPage(`<title>${built}</title><meta property="og:site_name" content="Site">`)
+    const of = (fields: DraftFields) => Object.fromEntries(tagEdits(fields, () => undefined, facts))
+    expect(of({ title })).toMatchObject({ 'og:title': title, title: tab })
+    // Taken away by hand it is gone.
+    expect(of({ title, 'title@search': title })).toMatchObject({ 'og:title': title, title })
+  })
+
   test('a title for one place stands beside that for all, in whichever order they were drafted', () => {
     const wanted = { 'og:title': 'A', title: 'C', 'twitter:title': 'B' }
     expect(edits({ 'title@microblog': 'B', 'title@search': 'C', title: 'A' })).toEqual(wanted)

@@ -1,4 +1,7 @@
-import type { GatheredImage } from '../model'
+import { ownPart } from '../check'
+import type { GatheredImage, PageFacts } from '../model'
+import { firstValue } from '../surface'
+import { collapseWhiteSpace } from '../text'
 import type { DraftFields, DraftSlot } from './draft'
 
 /** Tags that change: the key (`title` is the element), and what it is to say; null: taken out. */
@@ -50,8 +53,13 @@ function editImage(edits: Map<string, string | null>, url: string | null, image:
  * What a draft's slots mean as tags. Slots for one place come after those for all, and win there.
  *
  * @param imageOf a picture of the run by its public address, for the size that is declared beside it
+ * @param facts the page that it is for: what its template adds to the title stays. Absent: nothing is known of it
  */
-export function tagEdits(fields: DraftFields, imageOf: (url: string) => GatheredImage | undefined): TagEdits {
+export function tagEdits(
+  fields: DraftFields,
+  imageOf: (url: string) => GatheredImage | undefined,
+  facts: PageFacts | null = null,
+): TagEdits {
   const edits = new Map<string, string | null>()
   const { image } = fields
   if (image !== undefined) editImage(edits, image, image === null ? undefined : imageOf(image))
@@ -70,7 +78,23 @@ export function tagEdits(fields: DraftFields, imageOf: (url: string) => Gathered
     for (const key of writes) if (!(isClearedForAll && KEPT_WHEN_CLEARED.has(key))) edits.set(key, value)
     for (const key of clears) edits.set(key, null)
   }
+  const { title } = fields
+  if (facts && typeof title === 'string' && fields['title@search'] === undefined)
+    edits.set('title', withAffix(facts, title))
   return edits
+}
+
+/**
+ * A title in place of the page's own part of its title: the site's name and the separator that the template adds stay.
+ * A text that has them itself was written with them.
+ */
+function withAffix(facts: PageFacts, title: string): string {
+  const said = collapseWhiteSpace(facts.title?.trim() ?? '')
+  const name = firstValue(facts, 'og:site_name')
+  const own = ownPart(said, name)
+  if (own === said || own === '' || ownPart(title, name) !== collapseWhiteSpace(title.trim())) return title
+  const at = said.indexOf(own)
+  return said.slice(0, at) + title.trim() + said.slice(at + own.length)
 }
 
 /** Which attribute names a tag of this key, as its own standard has it. */

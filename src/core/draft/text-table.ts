@@ -28,9 +28,17 @@ const guardedCell = (cell: string) => (/^'*[=+\-@\t\r]/.test(cell) ? `'${cell}` 
 /** Undoes the sign that keeps a spreadsheet from running a cell. */
 const plainCell = (cell: string) => (/^'+[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell)
 
-/** A table of texts for a spreadsheet. Cells that a spreadsheet would run as formulas are neutralised. */
-export function writeTextTable(rows: readonly TextRow[], delimiter: ',' | '\t' = ','): string {
-  const data = rows.map(({ url, title, description }) => [url, title, description].map(guardedCell))
+/** Who reads a table: a spreadsheet runs what looks like a formula, a program takes every text as it is. */
+export type TableReader = 'spreadsheet' | 'program'
+
+/** A table of texts. For a spreadsheet, cells that it would run as formulas are neutralised. */
+export function writeTextTable(
+  rows: readonly TextRow[],
+  delimiter: ',' | '\t' = ',',
+  reader: TableReader = 'spreadsheet',
+): string {
+  const cell = reader === 'spreadsheet' ? guardedCell : (text: string) => text
+  const data = rows.map(({ url, title, description }) => [url, title, description].map(cell))
   return `${Papa.unparse({ fields: [...COLUMNS], data }, { delimiter, newline: '\r\n' })}\r\n`
 }
 

@@ -1,5 +1,6 @@
+import type { SourceRule } from '../../requirements'
 import { pagesAsFramework } from './as-framework'
-import { pagesAsFrontMatter } from './as-front-matter'
+import { frontMatterFiles, pagesAsFrontMatter } from './as-front-matter'
 import { pagesAsHtml, tagsAsHtml } from './as-html'
 import { pagesAsJson } from './as-json'
 import type { CardTags } from './card-tags'
@@ -12,6 +13,8 @@ export type TakeAway = {
   extension: string
   mediaType: string
   write: (pages: readonly CardTags[]) => string
+  /** Of several pages a file each, by path; absent: they are one file. */
+  files?: (pages: readonly CardTags[], rules: readonly SourceRule[]) => Record<string, string>
 }
 
 /** Forms of whole sets of tags; the table of texts (CSV) is in `text-table`. */
@@ -43,9 +46,10 @@ export const takeAways: readonly TakeAway[] = [
   {
     id: 'front-matter',
     name: 'Front matter',
-    about: 'YAML for the top of a content file.',
+    about: 'YAML for the top of a content file; of several pages a zip, a file each.',
     extension: 'yaml',
     mediaType: 'text/plain',
     write: pagesAsFrontMatter,
+    files: frontMatterFiles,
   },
 ]

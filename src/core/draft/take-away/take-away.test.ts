@@ -1,12 +1,17 @@
+import { fileURLToPath } from 'node:url'
 import fc from 'fast-check'
+import { load as loadYaml } from 'js-yaml'
+import ts from 'typescript'
 import { describe, expect, test } from 'vitest'
 import { parse } from 'yaml'
+// A port of the reader of YAML 1.1 that Python has.
+import { load as readYaml11 } from 'yaml-js'
 import { decodeHtml, readPage } from '../../page'
 import { runs } from '../../testing/property-runs'
 import { context, testPage } from '../../testing/test-page'
 import { cleanText } from '../draft'
 import { metadataObject, pagesAsFramework } from './as-framework'
-import { frontMatter } from './as-front-matter'
+import { frontMatter, frontMatterFiles } from './as-front-matter'
 import { pagesAsHtml, tagsAsHtml } from './as-html'
 import { cardTags } from './card-tags'
 import { takeAways } from './index'
@@ -14,6 +19,29 @@ import { takeAways } from './index'
 const tagsOf = (head: string) => {
   const page = testPage(`<head>${head}</head>`)
   return cardTags({ ...page, facts: page.facts! }, context().addresses)
+}
+
+/** What the compiler says of a module that is nowhere but here. */
+function faultsOf(source: string): string[] {
+  const name = fileURLToPath(new URL('made.ts', import.meta.url))
+  const options: ts.CompilerOptions = {
+    strict: true,
+    noEmit: true,
+    skipLibCheck: true,
+    target: ts.ScriptTarget.ES2022,
+    module: ts.ModuleKind.ESNext,
+    moduleResolution: ts.ModuleResolutionKind.Bundler,
+    types: [],
+  }
+  const host = ts.createCompilerHost(options)
+  const read = host.getSourceFile.bind(host)
+  host.getSourceFile = (file, version) =>
+    file === name ? ts.createSourceFile(file, source, version) : read(file, version)
+  host.fileExists = (file) => file === name || ts.sys.fileExists(file)
+  const program = ts.createProgram([name], options, host)
+  return program
+    .getSemanticDiagnostics(program.getSourceFile(name))
+    .map(({ messageText }) => ts.flattenDiagnosticMessageText(messageText, '\n'))
 }
 
 const HEAD = `<title>Lamp | Site</title>
@@ -75,6 +103,7 @@ describe('the tags of a page', () => {
         images: [{ url: 'https://site.example/a.png', width: 1200, alt: 'A lamp' }],
       },
       twitter: { card: 'summary' },
+      // The page says no kind: its tags of an article have no place.
       other: { 'article:tag': ['one', 'two'] },
     })
     expect(pagesAsFramework([tagsOf(HEAD), { ...tagsOf(HEAD), url: 'https://site.example/b' }])).toContain('"/b": {')
@@ -89,6 +118,83 @@ describe('the tags of a page', () => {
       meta: { 'article:tag': ['one', 'two'] },
     })
   })
+
+  test('front matter of several pages is a file each, beside the source that a rule names', () => {
+    const at = (path: string) => ({ ...tagsOf(HEAD), url: `https://site.example${path}` })
+    const files = frontMatterFiles(
+      [at('/guides/lamp'), at('/'), at('/caf%C3%A9/'), at('/a/..%2F..%2Fb.html'), at('/%E0%A4%A')],
+      [{ from: '/guides/*', to: 'content/guides/*.md' }],
+    )
+    expect(Object.keys(files)).toEqual([
+      'content/guides/lamp.md.yaml',
+      'index.yaml',
+      'café.yaml',
+      'a/b.yaml',
+      '%E0%A4%A.yaml',
+    ])
+    expect(files['content/guides/lamp.md.yaml']).toBe(frontMatter(at('/guides/lamp')))
+  })
+
+  test.each([
+    'no',
+    'off',
+    'Yes',
+    'null',
+    '~',
+    '12:30',
+    '1_000',
+    '0o17',
+    '0x1F',
+    '1e3',
+    '.inf',
+    '2026-11-27',
+    '2026-11-27T10:00:00Z',
+    '=',
+    '<<',
+    '- a',
+    '? b',
+    '# c',
+    'a: b',
+    '@x',
+    '%TAG',
+    '|',
+    '>',
+    "it's",
+    '"',
+    '\\',
+    'a\nb',
+    ' a ',
+    '\u2028',
+    '🙂',
+  ])('any reader of YAML takes %j for a text', (title) => {
+    const yaml = frontMatter({
+      url: 'https://x.example/',
+      title,
+      canonical: 'https://x.example/',
+      tags: [{ key: 'og:title', value: title }],
+    }).replace(/^---\n|---\n$/g, '')
+    for (const read of [parse, (text: string) => parse(text, { version: '1.1' }), loadYaml, readYaml11]) {
+      const made = read(yaml) as { title: unknown; meta: Record<string, unknown> }
+      expect([made.title, made.meta['og:title']]).toEqual([title, title])
+    }
+  })
+
+  test('the metadata object compiles against the framework’s own types, whatever the page says', () => {
+    const kinds = ['website', 'article', 'book', 'profile', 'video.movie', 'music.song', 'product', 'nonsense']
+    const page = (type: string, index: number) =>
+      tagsOf(
+        `<title>T</title><meta property="og:type" content="${type}"><meta property="og:image" content="/a.png"><meta property="og:image:width" content="wide"><meta property="og:image:secure_url" content="https://site.example/a.png"><meta property="og:video" content="/v.mp4"><meta property="og:video:width" content="640"><meta property="og:locale:alternate" content="de_DE"><meta property="og:locale:alternate" content="fr_FR"><meta property="article:author" content="Ada"><meta property="article:published_time" content="2026-11-01"><meta property="book:isbn" content="1"><meta property="profile:username" content="ada"><meta property="video:director" content="D"><meta name="twitter:card" content="${['summary', 'player', 'app', 'summary_large_image'][index % 4]}"><meta name="twitter:player" content="https://site.example/p"><meta name="twitter:site:id" content="7"><meta property="fb:app_id" content="1"><meta property="fb:admins" content="2"><meta name="author" content="Ada">`,
+      )
+    const modules = kinds.map(
+      (type, index) =>
+        `${pagesAsFramework([page(type, index)]).replace('export const metadata', `const m${index}`)}m${index} satisfies Metadata\n`,
+    )
+    expect(faultsOf(`import type { Metadata } from 'next'\n${modules.join('')}`)).toEqual([])
+    // The compiler does look: a field that the type has not is a fault.
+    expect(
+      faultsOf(`import type { Metadata } from 'next'\nconst m = { openGraph: { kind: 'x' } } satisfies Metadata\n`),
+    ).toHaveLength(1)
+  }, 60_000)
 
   test('every form has a name, and writes something', () => {
     for (const form of takeAways) expect(form.write([tagsOf(HEAD)]), form.id).toContain('Lamp | Site')

@@ -88,6 +88,13 @@ export function DraftPane({ run, site, page, draft, context, sameTitles, goTo }:
           onChange={(value) => setSlot(at(base), value)}
         />
       ))}
+      {scope === 'all' && typeof fields.title === 'string' && (
+        <BothTitles
+          cards={saidBy(now, 'og:title')}
+          tab={saidBy(now, 'title')}
+          onSame={() => setSlot('title@search', fields.title)}
+        />
+      )}
       {scope !== 'search' && (
         <PictureFields run={run} site={site} scope={scope} page={page} now={now} draft={draft} context={context} />
       )}
@@ -254,5 +261,27 @@ function InShort({ draft: { effect, effective }, sameTitles }: { draft: PageDraf
       </span>
       , <span className={raises > 0 ? 'font-semibold text-warn' : 'text-quiet'}>newly breaks {raises}</span>.
     </p>
+  )
+}
+
+/** A title is two texts: what cards say, and what the tab and search say, where the template's part stays. */
+function BothTitles({ cards, tab, onSame }: { cards: string | null; tab: string | null; onSame: () => void }) {
+  return (
+    <dl
+      className="-mt-2 grid grid-cols-[auto_1fr] gap-x-3 gap-y-[2px] text-small"
+      aria-label="What the title says where"
+    >
+      <dt className="text-quiet">Cards</dt>
+      <dd className="[overflow-wrap:anywhere]">{cards}</dd>
+      <dt className="text-quiet">Tab, search</dt>
+      <dd className="[overflow-wrap:anywhere]">
+        {tab}{' '}
+        {tab !== cards && (
+          <button type="button" className="text-pick hover:underline" onClick={onSame}>
+            Without what the template adds
+          </button>
+        )}
+      </dd>
+    </dl>
   )
 }

@@ -1,7 +1,10 @@
 'use client'
 
+import { useLiveQuery } from 'dexie-react-hooks'
+import { strToU8, zipSync } from 'fflate'
 import { useMemo, useState } from 'react'
 import { cardTags, editFacts, effectiveEdits, isEmptyDraft, saidBy, takeAways, writeTextTable } from '@/core/draft'
+import { requirementsOf } from '@/store/requirements'
 import { saveFile } from '../../kit/save-file'
 import { count } from '../../kit/words'
 import type { DraftsProps } from './drafts-props'
@@ -22,6 +25,7 @@ export function TakeAwayTab(props: DraftsProps) {
     Object.keys(defaults.sections).length > 0
   const urls = useMemo(() => rows.map(({ url }) => url), [rows])
   const pages = usePages(run.id, urls)
+  const requirements = useLiveQuery(() => requirementsOf(props.site), [props.site])
   const sectionOf = useMemo(() => new Map(rows.map(({ url, section }) => [url, section])), [rows])
   const made = useMemo(
     () =>
@@ -38,27 +42,40 @@ export function TakeAwayTab(props: DraftsProps) {
   const changed = made.filter(({ edits, fields }) => edits.size > 0 || !isEmptyDraft(fields))
   const ofPage = made.filter(({ page }) => rows.find(({ path }) => path === props.page)?.url === page.url)
   const taken = scope === 'all' ? made : scope === 'page' ? ofPage : changed
-  const write = (): { text: string; extension: string; mediaType: string } => {
-    if (form === 'csv') {
+  const write = (): { text: string; extension: string; mediaType: string; files?: Record<string, string> } => {
+    if (form === 'csv' || form === 'csv-program') {
       const table = taken.map(({ page, facts }) => ({
         url: page.url,
         title: saidBy(facts, 'og:title') ?? facts.title ?? '',
         description: saidBy(facts, 'og:description') ?? facts.description ?? '',
       }))
-      return { text: writeTextTable(table), extension: 'csv', mediaType: 'text/csv' }
+      const reader = form === 'csv' ? 'spreadsheet' : 'program'
+      return { text: writeTextTable(table, ',', reader), extension: 'csv', mediaType: 'text/csv' }
     }
-    const { write: writeAll, extension, mediaType } = takeAways.find(({ id }) => id === form) ?? takeAways[0]!
+    const { write: writeAll, files, extension, mediaType } = takeAways.find(({ id }) => id === form) ?? takeAways[0]!
+    const tags = taken.map(({ page, facts }) => cardTags({ ...page, facts }, context.addresses))
     return {
-      text: writeAll(taken.map(({ page, facts }) => cardTags({ ...page, facts }, context.addresses))),
+      text: writeAll(tags),
       extension,
       mediaType,
+      ...(files && tags.length > 1 ? { files: files(tags, requirements?.source ?? []) } : {}),
     }
   }
   const forms = [
     ...takeAways.map(({ id, name, about }) => ({ id, name, about })),
-    { id: 'csv', name: 'CSV', about: 'Titles and descriptions for a spreadsheet.' },
+    {
+      id: 'csv',
+      name: 'CSV for a spreadsheet',
+      about: 'Titles and descriptions; what it would run as a formula has a sign in front.',
+    },
+    { id: 'csv-program', name: 'CSV for a program', about: 'The same, every text as it is.' },
   ]
   const out = taken.length > 0 ? write() : null
+  const save = ({ text, extension, mediaType, files }: NonNullable<typeof out>) => {
+    if (!files) return saveFile(`tags.${extension}`, text, mediaType)
+    const packed = Object.entries(files).map(([path, content]) => [path, strToU8(content)] as const)
+    saveFile('front-matter.zip', zipSync(Object.fromEntries(packed)), 'application/zip')
+  }
   const lines = out?.text.split('\n') ?? []
   return (
     <div className="grid max-w-[1120px] gap-7">
@@ -96,12 +113,7 @@ export function TakeAwayTab(props: DraftsProps) {
               </select>
             </label>
             <div className="flex gap-2">
-              <button
-                type="button"
-                className="button button-main"
-                disabled={!out}
-                onClick={() => out && saveFile(`tags.${out.extension}`, out.text, out.mediaType)}
-              >
+              <button type="button" className="button button-main" disabled={!out} onClick={() => out && save(out)}>
                 Save file
               </button>
               <button

@@ -54,7 +54,7 @@ export function useLandings(
             continue
           }
           const resolve = (raw: string) => publicImageUrlOf(page, raw, context)
-          const landing = landingOf(tagEdits(draft.fields, imageOf), page.facts, resolve)
+          const landing = landingOf(tagEdits(draft.fields, imageOf, page.facts), page.facts, resolve)
           found.set(draft.url, landing)
           const change = changeBy(draft, landing, page.fetch.fetchedAt)
           // What is only tried is in no build.

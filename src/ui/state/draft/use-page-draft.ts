@@ -101,7 +101,7 @@ export function usePageDraft(
     [page, context, shown, run, surfaces],
   )
   const under = useMemo(
-    () => (page?.facts && open ? changedUnder(tagEdits(fields, imageOf), open.against, page.facts) : []),
+    () => (page?.facts && open ? changedUnder(tagEdits(fields, imageOf, page.facts), open.against, page.facts) : []),
     [page, open, fields, imageOf],
   )
   return { fields, isEmpty: isEmptyDraft(fields), effective, effect, changedUnder: under, setSlot, discard }

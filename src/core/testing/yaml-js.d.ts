@@ -1,0 +1,3 @@
+declare module 'yaml-js' {
+  export function load(text: string): unknown
+}
