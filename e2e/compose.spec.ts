@@ -1,7 +1,12 @@
-import { readFileSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import { expect, type Page, test } from '@playwright/test'
 import { unzipSync } from 'fflate'
 import sharp from 'sharp'
+import { demoFolder } from '../demo/server.mjs'
 import { expectAccessible, openWall } from './app'
 
 const part = (page: Page, name: string) => page.getByRole('region', { name, exact: true })
@@ -185,4 +190,27 @@ test('says what is wrong with a picture: no room, no contrast, no face, a font t
   await expect(stage).toContainText('The mark can’t be used. This browser can’t decode the picture.')
   await template(page).getByRole('button', { name: 'Without it' }).last().click()
   await expect(stage).not.toContainText('The mark')
+})
+
+test('the command composes what the app does, from the templates that it saves', async ({ page }) => {
+  await openComposer(page)
+  await template(page).getByLabel('Ground colour').fill('#7a1f3d')
+  await template(page)
+    .getByLabel('Picture of the mark')
+    .setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(MARK) })
+  await expect(template(page)).toContainText('mark.svg')
+  const ofApp = unzipSync((await saved(page, () => page.getByRole('button', { name: 'Save zip' }).click())).bytes)
+  const { bytes } = await saved(page, () => part(page, 'Sections').getByRole('button', { name: 'Save' }).click())
+  const here = mkdtempSync(join(tmpdir(), 'compose-'))
+  for (const [name, content] of Object.entries(unzipSync(bytes))) writeFileSync(join(here, name), content)
+  const root = fileURLToPath(new URL('..', import.meta.url))
+  const templates = join(here, 'nimble-parrot-pictures.json')
+  const args = ['run', '--silent', 'compose', '--', demoFolder, '--templates', templates, '--out', join(here, 'made')]
+  expect(spawnSync('npm', args, { cwd: root, encoding: 'utf8' }).stdout).toContain('5 pictures')
+  const grey = (picture: Uint8Array) => sharp(picture).greyscale().blur(1).raw().toBuffer()
+  for (const name of ['share/people-ada-quillfeather.jpg', 'share/people-tobias-fenn.jpg']) {
+    const [app, command] = await Promise.all([grey(ofApp[name]!), grey(readFileSync(join(here, 'made', name)))])
+    const apart = app.filter((value, at) => Math.abs(value - command[at]!) > 48).length
+    expect(apart / app.length, name).toBeLessThan(0.002)
+  }
 })

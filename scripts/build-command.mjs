@@ -34,7 +34,7 @@ async function bundle(entryPoints, outdir) {
   })
 }
 
-const COMMANDS = ['check', 'compare', 'refit', 'cards', 'init']
+const COMMANDS = ['check', 'compare', 'refit', 'cards', 'compose', 'init']
 
 /** What the command says when it is asked for help, by command; '' is the whole. */
 function helpOf(cli) {
@@ -75,7 +75,7 @@ export async function buildCommand() {
   mkdirSync(join(dist, 'faces', 'files'), { recursive: true })
   copyFileSync(join(face, 'unicode.json'), join(dist, 'faces', 'unicode.json'))
   for (const name of readdirSync(join(face, 'files')))
-    if (/-(?:400|600|700)-normal\.woff2$/.test(name))
+    if (/-(?:400|500|600|700)-normal\.woff2$/.test(name))
       copyFileSync(join(face, 'files', name), join(dist, 'faces', 'files', name))
   writeFileSync(join(dist, 'words.json'), JSON.stringify(helpOf(join(dist, 'cli.mjs'))))
   writeFileSync(join(dist, 'bin.mjs'), readFileSync(join(packageFolder, 'bin.mjs')), { mode: 0o755 })

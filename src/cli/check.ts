@@ -145,7 +145,7 @@ function ensureFit(document: ReadDocument, file: string, site: string): Baseline
 const digest: Digest = async (bytes) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`
 
 /** One run as a document, and the fault that ended it before its time. */
-export type MadeRun = { document: RunDocument; fault: string | null }
+export type MadeRun = { document: RunDocument; gathering: Gathering; fault: string | null }
 
 /**
  * Gathers one source and judges it.
@@ -166,11 +166,15 @@ export async function makeRun(source: string, options: RunOptions): Promise<Made
   const today = new Date().toISOString().slice(0, 10)
   const document = runDocument(gathering, requirements, today, { baseline, requirementsFile })
   const placed = await withSources(document, requirements.source ?? [], sourcesFrom(requirementsFile?.folder ?? '.'))
-  if (signed === null) return { document: placed, fault }
+  if (signed === null) return { document: placed, gathering, fault }
   const { signOff, saysRequirements } = signed
   const difference = await differenceFromSignOff(placed, saysRequirements ? requirements : null, signOff, digest)
   const { by, at, content } = signOff
-  return { document: { ...placed, signOff: { by, at, content, differs: signOffDifferences(difference) } }, fault }
+  return {
+    document: { ...placed, signOff: { by, at, content, differs: signOffDifferences(difference) } },
+    gathering,
+    fault,
+  }
 }
 
 /**

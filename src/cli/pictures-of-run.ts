@@ -46,22 +46,12 @@ const isBuild = ({ kind }: RunSource) => kind === 'folder' || kind === 'zip'
 /** Who may be asked for pictures: what only a document names may not lead inside. */
 export type PictureAccess = { isNamedByUser: boolean; login: Login | null }
 
-/**
- * Small copies of a run's pictures, read where the run read them. What can't be read, is no picture, or is another by
- * now than the run saw is left out.
- *
- * @param longestSide of a copy, in pixels
- */
-export async function picturesOfRun(
-  source: RunSource,
-  wanted: readonly WantedPicture[],
-  longestSide: number,
-  { isNamedByUser, login }: PictureAccess,
-): Promise<Map<string, PictureCopy>> {
-  const copies = new Map<string, PictureCopy>()
-  if (wanted.length === 0) return copies
+/** Reads a run's pictures, where the run read them. */
+type PictureReader = { read: (url: string) => Promise<Uint8Array | null>; close: () => Promise<void> }
+
+/** What reads the pictures of a run by their addresses; null for what can't be had. Close it when they are read. */
+export async function bytesOfRun(source: RunSource, { isNamedByUser, login }: PictureAccess): Promise<PictureReader> {
   const { signal } = new AbortController()
-  const copy = createCopier(signal)
   const build = await buildOf(source)
   const served = isBuild(source) ? null : (source.servedAt ?? source.site)
   const addresses = createAddressMap(source.site, served)
@@ -72,7 +62,7 @@ export async function picturesOfRun(
     signal,
     login: login && served !== null ? { origin: new URL(served).origin, headers: loginHeaders(login) } : null,
   })
-  const bytesOf = async (url: string): Promise<Uint8Array | null> => {
+  const read = async (url: string): Promise<Uint8Array | null> => {
     // A build's own pictures are in it: at its production address there is nothing yet.
     if (served === null && addresses.isOnSite(url)) {
       const path = decodedPath(new URL(url).pathname.slice(new URL(addresses.site).pathname.length))
@@ -82,8 +72,27 @@ export async function picturesOfRun(
     const { exchange } = await readFollowing(addresses.toBuild(url), ask)
     return exchange.kind === 'answered' && exchange.status === 200 && !exchange.isCut ? exchange.body : null
   }
+  return { read: (url) => read(url).catch(() => null), close: fetcher.close }
+}
+
+/**
+ * Small copies of a run's pictures, read where the run read them. What can't be read, is no picture, or is another by
+ * now than the run saw is left out.
+ *
+ * @param longestSide of a copy, in pixels
+ */
+export async function picturesOfRun(
+  source: RunSource,
+  wanted: readonly WantedPicture[],
+  longestSide: number,
+  access: PictureAccess,
+): Promise<Map<string, PictureCopy>> {
+  const copies = new Map<string, PictureCopy>()
+  if (wanted.length === 0) return copies
+  const copy = createCopier(new AbortController().signal)
+  const { read, close } = await bytesOfRun(source, access)
   const copyOf = async ({ url, hash }: WantedPicture) => {
-    const bytes = await bytesOf(url).catch(() => null)
+    const bytes = await read(url)
     const isOther = (now: Uint8Array) => hash !== null && digestOf(now) !== hash
     return { url, made: !bytes || isOther(bytes) ? null : await copy(bytes, longestSide) }
   }
@@ -97,7 +106,7 @@ export async function picturesOfRun(
       for (const { url, made } of done) if (made) copies.set(url, made)
     }
   } finally {
-    await fetcher.close()
+    await close()
   }
   return copies
 }

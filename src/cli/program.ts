@@ -155,6 +155,21 @@ async function parsed(argv: string[]): Promise<number> {
       exitCode = await cards(source, { ...plainRun, ...options })
     })
   program
+    .command('compose')
+    .description('Write share pictures from templates, for pages that have none.')
+    .argument('<source>', 'what check takes')
+    .requiredOption('--templates <file>', 'nimble-parrot-pictures.json, as the app saves it')
+    .option('--site <url>', 'production address, with a path when the site lives under one')
+    .option('--rules <file>', 'requirements file; nimble-parrot.json is found by itself')
+    .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
+    .option('--user <user:password>', 'Basic authentication for the site crawled')
+    .requiredOption('--out <folder>', 'folder to write into: the build, or one beside it')
+    .allowExcessArguments(false)
+    .action(async (source, options) => {
+      const { compose } = await import('./compose')
+      exitCode = await compose(source, { ...plainRun, ...options })
+    })
+  program
     .command('init')
     .description('Write nimble-parrot.json, which says what the site must have, and a workflow when asked.')
     .option('--site <url>', 'production address')

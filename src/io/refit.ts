@@ -62,6 +62,19 @@ function encoded(picture: Sharp, type: RefitType, quality: number): Promise<Buff
   return type === 'webp' ? copy.webp({ quality }).toBuffer() : copy.jpeg({ quality, mozjpeg: true }).toBuffer()
 }
 
+/** A picture as a file within a weight: the best quality that keeps it. `fits` false: the lightest that there is. */
+export async function encodeWithin(
+  picture: Sharp,
+  type: RefitType,
+  budget: number | null,
+): Promise<{ bytes: Uint8Array; quality: number | null; fits: boolean }> {
+  const made = await withinBudget(async (quality) => {
+    const file = await encoded(picture, type, quality)
+    return { bytes: file.length, data: file }
+  }, budget)
+  return { bytes: new Uint8Array(made.data), quality: type === 'png' ? null : made.quality, fits: made.fits }
+}
+
 /**
  * Makes a picture fit a shape and a budget. Orientation is applied, metadata is left behind, colours become sRGB. The
  * source is not changed.
@@ -74,16 +87,7 @@ export async function refit(bytes: Uint8Array, wish: RefitWish): Promise<Refitte
     const { data, info } = await oriented.png({ compressionLevel: 0 }).toBuffer({ resolveWithObject: true })
     const plan = refitPlan({ width: info.width, height: info.height }, wish.shape, wish.focus, wish.fill)
     const picture = await drawn(sharp(data, { limitInputPixels: MAX_PIXELS }), plan, wish.type)
-    const made = await withinBudget(async (quality) => {
-      const file = await encoded(picture, wish.type, quality)
-      return { bytes: file.length, data: file }
-    }, wish.budget)
-    return {
-      bytes: new Uint8Array(made.data),
-      quality: wish.type === 'png' ? null : made.quality,
-      plan,
-      fits: made.fits,
-    }
+    return { ...(await encodeWithin(picture, wish.type, wish.budget)), plan }
   } catch (error) {
     throw new BadPicture(error instanceof Error ? error.message : String(error))
   }

@@ -7,5 +7,6 @@ export { type ComposePlan, type ComposeTexts, composePlan, type FaceMetrics, typ
 export { composedNames } from './composed-name'
 export { channelsOf, contrastOf, luminance } from './contrast'
 export { keepZoneGuide } from './keep-zone-guide'
+export { pageTexts } from './page-texts'
 export { filesNamedBy, patternFault, readTemplates, templatesJsonSchema } from './read-templates'
 export { Background, firstTemplate, PictureTemplate, PictureTemplates } from './template'

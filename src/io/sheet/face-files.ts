@@ -7,7 +7,7 @@ import type { FacePart } from '@/core/sheet'
 /** A part of the face with its WOFF2 file. */
 export type FaceFile = FacePart & { file: string }
 
-const WEIGHTS = [400, 600, 700] as const
+const WEIGHTS = [400, 500, 600, 700] as const
 
 /** Where the face's files lie: beside the packed command, else in the package that they are from. */
 function faceFolder(): string {

@@ -7,7 +7,8 @@ type TextStep = Extract<Drawing['steps'][number], { kind: 'text' }>
 
 const opened = new Map<string, Font>()
 
-function fontAt(file: string): Font {
+/** A font file of ours, opened once. */
+export function fontAt(file: string): Font {
   const known = opened.get(file)
   if (known) return known
   const font = create(readFileSync(file))

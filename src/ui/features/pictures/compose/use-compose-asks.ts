@@ -2,7 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useMemo } from 'react'
-import type { PictureTemplate } from '@/core/compose'
+import { type PictureTemplate, pageTexts } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
 import type { GatheredPage, PageFacts } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
@@ -14,7 +14,6 @@ import type { ComposeAsk } from '@/workers/draw-composed'
 import { useDefaults, useDrafts } from '../../../state/draft/use-drafts'
 import { drawnPicture, pictureAtHand } from '../../../state/pictures/whole-picture'
 import { useCardContext } from '../../../state/run/use-card-context'
-import { pageTexts } from './page-texts'
 import { faceOf, markPixels } from './template-blobs'
 
 export type AskFor = (url: string, previewWidth: number | null) => Promise<ComposeAsk>

@@ -1,8 +1,8 @@
 import { expect, it } from 'vitest'
-import { firstTemplate, type PictureTemplate } from '@/core/compose'
-import type { Draft } from '@/core/draft'
-import { testPage } from '@/core/testing/test-page'
+import type { Draft } from '../draft'
+import { testPage } from '../testing/test-page'
 import { pageTexts } from './page-texts'
+import { firstTemplate, type PictureTemplate } from './template'
 
 const built = testPage(
   '<title>Rewire a lamp | Brasswick Mending Hall</title><meta name=author content="Ada Quillfeather"><h1>A lamp</h1>',

@@ -1,6 +1,7 @@
-import type { ComposeTexts, PictureTemplate } from '@/core/compose'
-import { type Draft, parseText, patternValues, renderTitle } from '@/core/draft'
-import type { GatheredPage, PageFacts } from '@/core/model'
+import { type Draft, parseText, patternValues, renderTitle } from '../draft'
+import type { GatheredPage, PageFacts } from '../model'
+import type { ComposeTexts } from './compose-plan'
+import type { PictureTemplate } from './template'
 
 /** A pattern with or without parts; one that can't be read yet, while it is typed, stands as it is. */
 function written(source: string, values: Parameters<typeof renderTitle>[1]): string {

@@ -1,0 +1,185 @@
+import { mkdir, writeFile } from 'node:fs/promises'
+import { dirname, join } from 'node:path'
+import { createAddressMap, limits, pathOn } from '@/core/address'
+import { composedNames, type PictureTemplate, pageTexts, readTemplates } from '@/core/compose'
+import { ownPictures } from '@/core/draft'
+import type { GatheredPage, Gathering, PageFacts } from '@/core/model'
+import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
+import { printableJson, terminalText } from '@/core/text'
+import { BadFace, type ComposeFace, ownFace, shippedFace } from '@/io/compose/compose-face'
+import { drawComposed } from '@/io/compose/draw-composed'
+import { createCopier } from '@/io/decoder/decoder'
+import { readPart } from '@/io/folder'
+import { CannotRun } from './cannot-run'
+import { makeRun, type RunOptions } from './check'
+import { fromHere } from './from-here'
+import { bytesOfRun } from './pictures-of-run'
+import { loginOf } from './source'
+import { ensureWritable } from './write-out'
+
+export type ComposeOptions = RunOptions & { templates: string; out: string }
+
+type ReadPage = GatheredPage & { facts: PageFacts }
+
+/** A template with what it names, read. */
+type Ready = { template: PictureTemplate; face: ComposeFace; mark: Uint8Array | null }
+
+const words = (error: unknown) => (error instanceof Error ? error.message : String(error))
+
+async function fileBeside(templates: string, name: string): Promise<Uint8Array> {
+  const path = join(dirname(fromHere(templates)), name)
+  return readPart(path, limits.zipFileBytes).then(
+    ({ body }) => body,
+    (error: unknown) => {
+      throw new CannotRun(`${templates} names ${name}, which can’t be read: ${words(error)}`)
+    },
+  )
+}
+
+async function faceFor(templates: string, { face }: PictureTemplate): Promise<ComposeFace> {
+  if (face.file) {
+    try {
+      return ownFace(await fileBeside(templates, face.file), face.weight)
+    } catch (error) {
+      throw error instanceof BadFace ? new CannotRun(`The font ${face.file} can’t be used. ${error.message}`) : error
+    }
+  }
+  const shipped = shippedFace(face.family, face.weight)
+  if (shipped) return shipped
+  throw new CannotRun(
+    `${templates} asks for the face ${face.family} and names no file of it. Put the font beside the templates and name it as face.file, or take Arimo, which comes along.`,
+  )
+}
+
+/** Every template of the file, with its face and its mark. @throws CannotRun that names what can't be used */
+async function readyTemplates(file: string): Promise<Map<string, Ready>> {
+  const { body } = await readPart(fromHere(file), limits.settingsCharacters).catch((error: unknown) => {
+    throw new CannotRun(`The templates ${file} can’t be read: ${words(error)}`)
+  })
+  const read = readTemplates(new TextDecoder().decode(body))
+  if (!read.ok)
+    throw new CannotRun(
+      `${file} can’t be used. ${read.faults.map(({ path, message }) => `${path}: ${message}`).join(' ')}`,
+    )
+  const ready = new Map<string, Ready>()
+  for (const [section, template] of Object.entries(read.templates.sections)) {
+    const mark = template.mark?.file ? await fileBeside(file, template.mark.file) : null
+    ready.set(section, { template, face: await faceFor(file, template), mark })
+  }
+  return ready
+}
+
+/** Pictures that a template may stand on, the page's own largest first. */
+function groundsOf(page: ReadPage, { source, images }: Gathering): string[] {
+  const context = {
+    addresses: createAddressMap(source.site, null),
+    images: new Map(images.map((image) => [image.url, image])),
+  }
+  const named = ogImages(page.facts).flatMap(({ forms }) => publicImageUrl(page, forms[0]?.value ?? '', context) ?? [])
+  return [...ownPictures(page, context).map(({ url }) => url), ...named]
+}
+
+/** Has the page a picture that was not composed for it? */
+function hasOther({ facts }: ReadPage, address: string): boolean {
+  const said = firstValue(facts, 'og:image')
+  return said !== null && said !== address
+}
+
+/** A page that is composed for, in its section's template. */
+type Wanted = { page: ReadPage; section: string; ready: Ready; file: string }
+
+/** Pages of sections with a template that have no picture, or the one that was composed for them before. */
+function wantedPages(
+  gathering: Gathering,
+  sectionOf: ReadonlyMap<string, string>,
+  ready: ReadonlyMap<string, Ready>,
+): Wanted[] {
+  const { site } = gathering.source
+  return [...ready].flatMap(([section, one]) => {
+    const pages = gathering.pages.filter(
+      (page): page is ReadPage => page.facts !== null && sectionOf.get(page.url) === section,
+    )
+    const names = composedNames(
+      pages.map(({ url }) => url),
+      site,
+      one.template,
+    )
+    return pages.flatMap((page) => {
+      const file = names.get(page.url)!
+      return hasOther(page, new URL(file, site).href) ? [] : [{ page, section, ready: one, file }]
+    })
+  })
+}
+
+/** Longest side of a picture that a template stands on, in pixels. */
+const LARGEST_GROUND = 2400
+
+const KINDS = { fits: 'heavier than the budget', cut: 'with its title cut' } as const
+
+/**
+ * Writes share pictures from templates, for pages that have none or the one that was composed before.
+ *
+ * @returns 0, or 1 where a page got none, a title was cut, or a budget can't be met; each is said
+ * @throws CannotRun where nothing was read, or a template can't be used
+ */
+export async function compose(source: string, options: ComposeOptions): Promise<number> {
+  const ready = await readyTemplates(options.templates)
+  const { document, gathering } = await makeRun(source, options)
+  const sectionOf = new Map(document.pages.map(({ url, section }) => [url, section]))
+  const idle = [...ready.keys()].filter((section) => ![...sectionOf.values()].includes(section))
+  const wanted = wantedPages(gathering, sectionOf, ready)
+  const isNamedByUser = true
+  const bytesOf = await bytesOfRun(gathering.source, { isNamedByUser, login: loginOf(options) })
+  const copy = createCopier(new AbortController().signal)
+  // What lies on a site is a stranger's: it is decoded in a process of its own, as everywhere.
+  const groundAt = async (url: string) => {
+    const bytes = await bytesOf.read(url)
+    return (bytes && (await copy(bytes, LARGEST_GROUND))?.bytes) ?? null
+  }
+  const home = gathering.pages.find(({ url }) => url === gathering.source.site)?.facts
+  const homeName = home ? firstValue(home, 'og:site_name') : null
+  const faults: string[] = []
+  const manifest: object[] = []
+  try {
+    for (const { page, section, ready: own, file } of wanted) {
+      const { template, face, mark } = own
+      const texts = pageTexts(template, page, section, null, firstValue(page.facts, 'og:site_name') ?? homeName)
+      const path = pathOn(page.url, gathering.source.site)
+      const lacking = face.lacking(`${texts.title}${texts.line}${texts.mark}`)
+      if (lacking.length > 0) {
+        faults.push(
+          `${path}: the face lacks ${lacking.slice(0, 8).join(' ')}: name a font file that has them. No picture was made.`,
+        )
+        continue
+      }
+      const grounds = template.background.kind === 'picture' ? groundsOf(page, gathering) : []
+      let picture: Uint8Array | null = null
+      for (const url of grounds) picture ??= await groundAt(url)
+      const made = await drawComposed(template, texts, face, { picture, mark })
+      if (!made.fits) faults.push(`${path}: ${KINDS.fits}, ${made.bytes.length} bytes.`)
+      if (made.plan.isCut) faults.push(`${path}: ${KINDS.cut}.`)
+      const at = fromHere(join(options.out, file))
+      await mkdir(dirname(at), { recursive: true })
+      if (manifest.length === 0) await ensureWritable(at)
+      await writeFile(at, made.bytes)
+      const address = new URL(file, gathering.source.site).href
+      manifest.push({
+        ...{ page: page.url, section, file, address, title: texts.title, ...template.shape },
+        ...{ bytes: made.bytes.length, quality: made.quality, withinBudget: made.fits, titleCut: made.plan.isCut },
+      })
+    }
+  } catch (error) {
+    throw error instanceof CannotRun ? error : new CannotRun(`${options.out} can’t be written: ${words(error)}`)
+  } finally {
+    await bytesOf.close()
+  }
+  await mkdir(fromHere(options.out), { recursive: true })
+  const { site } = gathering.source
+  const list = { format: 'nimble-parrot-composed-pictures', version: 1, site, pictures: manifest }
+  await writeFile(fromHere(join(options.out, 'manifest.json')), `${printableJson(list, 2)}\n`)
+  process.stdout.write(`${options.out}: ${manifest.length} ${manifest.length === 1 ? 'picture' : 'pictures'}\n`)
+  for (const section of idle)
+    process.stderr.write(`nimble-parrot: ${terminalText(`no page lies in ${section}, which has a template`)}\n`)
+  for (const fault of faults) process.stderr.write(`nimble-parrot: ${terminalText(fault)}\n`)
+  return faults.length > 0 ? 1 : 0
+}

@@ -1,0 +1,91 @@
+import sharp, { type OverlayOptions, type Sharp } from 'sharp'
+import { type ComposePlan, type ComposeTexts, composePlan, type PictureTemplate } from '@/core/compose'
+import { surfaces } from '@/core/surface'
+import { encodeWithin } from '../refit'
+import type { ComposeFace } from './compose-face'
+
+export type ComposedPicture = { bytes: Uint8Array; quality: number | null; fits: boolean; plan: ComposePlan }
+
+const MAX_PIXELS = 100_000_000
+
+const svg = (width: number, height: number, inside: string) =>
+  Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">${inside}</svg>`)
+
+/** What stands behind everything. @param picture the page's own, as a file; null: it has none */
+async function groundOf({ background, shape }: PictureTemplate, picture: Uint8Array | null): Promise<Sharp> {
+  const { width, height } = shape
+  if (background.kind === 'gradient') {
+    const angleRadians = (background.angle * Math.PI) / 180
+    const [x, y] = [Math.sin(angleRadians), -Math.cos(angleRadians)]
+    // As CSS has it: the line is so long that the corners get the end colours.
+    const half = (Math.abs(width * x) + Math.abs(height * y)) / 2
+    const [fromX, fromY, toX, toY] = [
+      width / 2 - x * half,
+      height / 2 - y * half,
+      width / 2 + x * half,
+      height / 2 + y * half,
+    ]
+    return sharp(
+      svg(
+        width,
+        height,
+        `<linearGradient id="g" gradientUnits="userSpaceOnUse" x1="${fromX}" y1="${fromY}" x2="${toX}" y2="${toY}"><stop offset="0" stop-color="${background.from}"/><stop offset="1" stop-color="${background.to}"/></linearGradient><rect width="${width}" height="${height}" fill="url(#g)"/>`,
+      ),
+    )
+  }
+  const color = background.kind === 'color' ? background.color : background.shade
+  const plain = sharp({ create: { width, height, channels: 3, background: color } })
+  if (background.kind !== 'picture' || !picture) return plain
+  const blur = background.blur * Math.max(width, height)
+  // A blur takes in what lies beyond the edge: the picture behind is drawn larger than the shape, and cut.
+  const rim = Math.round(2 * blur)
+  const [wide, high] = [width + 2 * rim, height + 2 * rim]
+  const covering = sharp(picture, { limitInputPixels: MAX_PIXELS, failOn: 'error' })
+    .autoOrient()
+    .flatten({ background: color })
+    .resize(wide, high, { fit: 'cover' })
+  const shaded = blur > 0 ? covering.blur(Math.max(0.3, blur)) : covering
+  const cut = await shaded
+    .extract({ left: rim, top: rim, width, height })
+    .toColourspace('srgb')
+    .png({ compressionLevel: 0 })
+    .toBuffer()
+  const shade = svg(
+    width,
+    height,
+    `<rect width="${width}" height="${height}" fill="${color}" fill-opacity="${background.strength}"/>`,
+  )
+  return sharp(cut).composite([{ input: shade }])
+}
+
+/** The mark, as large as the plan has it. */
+async function placedMark(mark: Uint8Array, { markPicture }: ComposePlan): Promise<OverlayOptions[]> {
+  if (!markPicture) return []
+  const [width, height] = [Math.max(1, Math.round(markPicture.width)), Math.max(1, Math.round(markPicture.height))]
+  const input = await sharp(mark, { density: 300, limitInputPixels: MAX_PIXELS })
+    .resize(width, height, { fit: 'fill' })
+    .png()
+    .toBuffer()
+  return [{ input, left: Math.round(markPicture.x), top: Math.round(markPicture.y) }]
+}
+
+/** Composes one page's share picture, as the app does: the same plan, its letters as outlines. */
+export async function drawComposed(
+  template: PictureTemplate,
+  texts: ComposeTexts,
+  face: ComposeFace,
+  { picture, mark }: { picture: Uint8Array | null; mark: Uint8Array | null },
+): Promise<ComposedPicture> {
+  const { shape, color, type, budget } = template
+  const { width: markWidth, height: markHeight } = mark ? await sharp(mark).metadata() : {}
+  const markSize = markWidth && markHeight ? { width: markWidth, height: markHeight } : null
+  const plan = composePlan(template, texts, markSize, face, surfaces)
+  const lines = [...plan.title, ...(plan.line ? [plan.line] : []), ...(plan.markText ? [plan.markText] : [])]
+  const letters = lines.map((line) => face.outline(line, plan.align, plan.direction)).join('')
+  const written = svg(shape.width, shape.height, `<path fill="${color}" d="${letters}"/>`)
+  const ground = await (await groundOf(template, picture)).png({ compressionLevel: 0 }).toBuffer()
+  const whole = sharp(ground).composite([{ input: written }, ...(mark ? await placedMark(mark, plan) : [])])
+  const { data, info } = await whole.removeAlpha().raw().toBuffer({ resolveWithObject: true })
+  const pixels = sharp(data, { raw: { width: info.width, height: info.height, channels: info.channels } })
+  return { ...(await encodeWithin(pixels, type, budget)), plan }
+}
