@@ -55,6 +55,8 @@ test('composes a picture for each page that has none: the neediest section first
   await expect(part(page, 'Composed pictures')).not.toContainText('plain one stands in')
   await expectAccessible(page)
 
+  await template(page).getByText('7 of 8 places').click()
+  await template(page).getByLabel('Feed reply').check()
   await template(page).getByLabel('Ground colour').fill('#7a1f3d')
   await template(page)
     .getByLabel('Picture of the mark')

@@ -38,10 +38,17 @@ function boxes(made: ReturnType<typeof plan>) {
 
 describe('composePlan', () => {
   it('writes inside what every place keeps: the square in the middle of 1200 × 630', () => {
-    const made = plan()
+    const made = plan({ places: undefined })
     expect(made.zone).toMatchObject({ x: 285, width: 630 })
-    expect(made.inside.x).toBe(285 + 40)
-    expect(made.inside.width).toBe(630 - 80)
+    expect(made.inside.x).toBe(285 + 64)
+    expect(made.inside.width).toBe(630 - 128)
+  })
+
+  it('begins with the places that show a picture large, whose whole width it writes on', () => {
+    const made = plan()
+    expect(made.zone!.width).toBe(1200)
+    expect(first.places).not.toContain('feed-reply')
+    expect(made.titleBox.width).toBe(1200 - 128)
   })
 
   it('has more room where the small square doesn’t count', () => {

@@ -52,8 +52,8 @@ describe('readTemplates', () => {
     ],
     [
       'sizes the wrong way round',
-      { ...first, title: { ...first.title, smallest: 90 } },
-      'sections["/guides/*"].title.smallest: It is 90; it must not be more than largest, 84.',
+      { ...first, title: { ...first.title, smallest: 120 } },
+      'sections["/guides/*"].title.smallest: It is 120; it must not be more than largest, 104.',
     ],
     [
       'a place that there is not',

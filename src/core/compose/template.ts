@@ -1,5 +1,7 @@
 import { z } from 'zod'
+import { surfaces } from '../surface'
 import { legibleOn } from './contrast'
+import { keepZoneOf } from './keep-zone-guide'
 
 const Colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'a colour is written #rrggbb')
 const Side = z.number().int().min(16).max(4096)
@@ -82,17 +84,28 @@ export const PictureTemplates = z.strictObject({
 })
 export type PictureTemplates = z.infer<typeof PictureTemplates>
 
+const FIRST_SHAPE = { width: 1200, height: 630 }
+/** Share of the width that a place keeps which shows the picture large. */
+const NEARLY_ALL = 0.9
+
+/** Places that show a picture large: a title uses its whole width there. One that cuts a square from it loses the ends. */
+const showingLarge = surfaces.flatMap((surface) => {
+  const zone = keepZoneOf(FIRST_SHAPE, [surface], 'summary_large_image')
+  return zone && zone.width >= NEARLY_ALL * FIRST_SHAPE.width ? [surface.id] : []
+})
+
 /** Where somebody begins. @param color the site’s own, if it names one */
 export function firstTemplate(color: string | null): PictureTemplate {
   const ground = color ?? '#1d3b4f'
   return {
-    shape: { width: 1200, height: 630 },
+    shape: FIRST_SHAPE,
     background: { kind: 'color', color: ground },
-    margin: 40,
+    margin: 64,
+    places: showingLarge,
     face: { family: 'Arimo', weight: 700 },
     color: legibleOn(ground),
     align: 'start',
-    title: { text: '{title}', largest: 84, smallest: 40, lines: 5, leading: 1.12, at: 'middle' },
+    title: { text: '{title}', largest: 104, smallest: 40, lines: 4, leading: 1.12, at: 'middle' },
     mark: { text: '{site}', height: 30, place: 'bottom' },
     folder: 'share/',
     type: 'jpeg',
