@@ -31,7 +31,7 @@ const COPY_SIDE = 1100
 /** A run to draw, and where its pictures are. */
 type Loaded = { run: DrawnRun & { source: RunSource }; isNamedByUser: boolean }
 
-const isDocument = (source: string) => /\.json$/i.test(source) && !/^https?:\/\//i.test(source)
+const isDocument = (source: string) => /\.jsonl?(?:\.gz)?$/i.test(source) && !/^https?:\/\//i.test(source)
 
 async function loaded(source: string, options: CardsOptions): Promise<Loaded> {
   if (isDocument(source)) return { run: await loadRunDocument(source, 'run'), isNamedByUser: false }

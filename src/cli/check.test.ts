@@ -3,6 +3,7 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { gunzipSync } from 'node:zlib'
 import { strToU8, zipSync } from 'fflate'
 import { afterAll, describe, expect, test } from 'vitest'
 import { fails } from '@/core/report'
@@ -409,4 +410,50 @@ describe('a go that is never wrong', { timeout: 60_000 }, () => {
     await command(site, '--include', '/none/**', '--format', 'json=never.json')
     expect(existsSync(join(here, 'never.json'))).toBe(false)
   })
+})
+
+test('a document is packed by its name, written in lines, and taken in every form', async () => {
+  const command = (...args: string[]) => commandIn(here)('check', ...args)
+  mkdirSync(join(here, 'packed'))
+  writeFileSync(join(here, 'packed/index.html'), '<html lang="en"><title>A lamp</title><p>A lamp to mend.')
+  const site = ['--site', 'https://good.example/']
+  const names = ['run.json', 'run.json.gz', 'run.jsonl', 'run.jsonl.gz']
+  const forms = names.flatMap((name) => ['--format', `${name.includes('jsonl') ? 'jsonl' : 'json'}=${name}`])
+  await command('packed', ...site, ...forms)
+  const [json, packed, lines, packedLines] = names.map((name) => readFileSync(join(here, name)))
+  expect(gunzipSync(packed!).equals(json!)).toBe(true)
+  expect(gunzipSync(packedLines!).equals(lines!)).toBe(true)
+  for (const name of names) {
+    const { code, out } = await command('packed', ...site, '--baseline', name)
+    expect([code, out.includes('New since the baseline: 0 errors')], name).toEqual([0, true])
+  }
+  const compared = await commandIn(here)('compare', 'run.jsonl.gz', 'run.json')
+  expect(compared.code).toBe(0)
+  writeFileSync(join(here, 'broken.json.gz'), packed!.subarray(0, 200))
+  expect(await command('packed', ...site, '--baseline', 'broken.json.gz')).toMatchObject({
+    code: 2,
+    err: expect.stringMatching(/broken\.json\.gz can’t be read: it can’t be unpacked/),
+  })
+  writeFileSync(join(here, 'broken.jsonl.gz'), packedLines!.subarray(0, 200))
+  expect(await command('packed', ...site, '--baseline', 'broken.jsonl.gz')).toMatchObject({ code: 2 })
+})
+
+test('list writes the addresses of pages, which check takes again', async () => {
+  const build = join(root, 'demo/site')
+  const { code, out, err } = await commandIn(here)(
+    'list',
+    build,
+    '--site',
+    'https://brasswick.example',
+    '--include',
+    '/guides/**',
+  )
+  expect([code, err]).toEqual([0, ''])
+  const lines = out.trimEnd().split('\n')
+  expect(lines).toHaveLength(14)
+  expect(lines).toEqual([...lines].sort())
+  expect(lines[0]).toBe('https://brasswick.example/guides/')
+  expect((await commandIn(here)('list', build, '--out', 'addresses.txt')).code).toBe(0)
+  expect(readFileSync(join(here, 'addresses.txt'), 'utf8').split('\n')).toHaveLength(49)
+  expect(await commandIn(here)('list', 'http://127.0.0.1:9/')).toMatchObject({ code: 2, out: '' })
 })

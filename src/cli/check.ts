@@ -135,6 +135,16 @@ function ensureSomethingRead({ pages, incomplete }: Gathering, source: string): 
     throw new CannotRun(`Nothing answered: ${pages[0]!.fetch.error ?? source}`)
 }
 
+/** What is gathered of a source, by its requirements, and not judged. @throws CannotRun where nothing was read */
+export async function gathered(source: string, options: RunOptions): Promise<Gathered> {
+  const { requirements } = await loadRequirements(options.rules, source)
+  const site = siteOf(options.site) ?? siteOf(requirements.site)
+  const pictureHosts = requirements.identity?.pictureHosts ?? []
+  const found = await gather(source, site, { ...options, pictureHosts }, () => undefined)
+  ensureSomethingRead(found.gathering, source)
+  return found
+}
+
 /** @throws CannotRun where the document is no baseline for this site */
 function ensureFit(document: ReadDocument, file: string, site: string): Baseline {
   const unfit = unfitAsBaseline(document, site)
@@ -204,16 +214,17 @@ async function writeReports(document: RunDocument, options: CheckOptions): Promi
   const { failOn, all, onePage } = options
   const isDrawn = plain === 'html' || options.format.some(({ format }) => format === 'html')
   const pictures = isDrawn ? await reportPictures(document, onePage, options) : new Map()
-  const reportOf = (format: FormatId) =>
-    reportFormats.find(({ id }) => id === format)!.write(document, { failOn, all, onePage, pictures })
+  const reportOf = (format: FormatId): Iterable<string> => {
+    const form = reportFormats.find(({ id }) => id === format)!
+    return form.pieces ? form.pieces(document) : [form.write(document, { failOn, all, onePage, pictures })]
+  }
   for (const { format, file } of options.format) {
     if (file !== null) await writeOut(fromHere(file), reportOf(format))
   }
   if (options.out !== undefined) await writeOut(fromHere(options.out), reportOf(plain))
-  else
-    await writeStandardOut(
-      plain === 'text' && process.stdout.isTTY && !process.env['NO_COLOR']
-        ? runAsText(document, { all: options.all }, terminalStyle)
-        : reportOf(plain),
-    )
+  else {
+    const isStyled = plain === 'text' && process.stdout.isTTY && !process.env['NO_COLOR']
+    const pieces = isStyled ? [runAsText(document, { all: options.all }, terminalStyle)] : reportOf(plain)
+    for (const piece of pieces) await writeStandardOut(piece)
+  }
 }

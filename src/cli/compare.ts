@@ -27,6 +27,6 @@ export async function compare(
   const drift = driftBetween(old, now)
   const text = driftFormats[options.format](drift)
   if (options.out === undefined) await writeStandardOut(text)
-  else await writeOut(fromHere(options.out), text)
+  else await writeOut(fromHere(options.out), [text])
   return hasDrifted(drift) ? 1 : 0
 }

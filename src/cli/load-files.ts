@@ -1,9 +1,20 @@
+import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { basename, dirname, join, resolve } from 'node:path'
+import { createInterface } from 'node:readline'
+import { createGunzip, gunzipSync } from 'node:zlib'
 import { limits } from '@/core/address'
 import { readRequirements } from '@/core/check'
 import { openZip } from '@/core/crawl'
-import { type ReadDocument, readRunDocument, readSignOff, type SignOffFile, signOffOfArchive } from '@/core/document'
+import {
+  asRunDocument,
+  type ReadDocument,
+  RunLinesReader,
+  readRunDocument,
+  readSignOff,
+  type SignOffFile,
+  signOffOfArchive,
+} from '@/core/document'
 import type { LineOf } from '@/core/model'
 import { type Digest, signOffOf } from '@/core/report'
 import { noRequirements, type Requirements } from '@/core/requirements'
@@ -23,7 +34,13 @@ async function textOf(file: string, what: string, maxBytes: number): Promise<str
     throw unread(error instanceof Error ? error.message : String(error))
   })
   if (isCut) throw unread(`it has ${Math.round(bytes / 1e6)} MB; ${Math.round(maxBytes / 1e6)} MB are the most.`)
-  return new TextDecoder().decode(body)
+  if (!/\.gz$/i.test(file)) return new TextDecoder().decode(body)
+  try {
+    // What unpacks to more than may be read is given up while it is unpacked.
+    return new TextDecoder().decode(gunzipSync(body, { maxOutputLength: maxBytes }))
+  } catch (error) {
+    throw unread(`it can’t be unpacked: ${error instanceof Error ? error.message : String(error)}`)
+  }
 }
 
 const isFile = async (path: string) =>
@@ -71,9 +88,28 @@ export function sourcesFrom(folder: string): (file: string) => Promise<string | 
     )
 }
 
+/** A document in lines, read one after the other: it may be longer than any text. */
+async function readRunLines(file: string, what: string): Promise<ReturnType<typeof asRunDocument>> {
+  const reader = new RunLinesReader()
+  const source = createReadStream(fromHere(file))
+  const bytes = /\.gz$/i.test(file) ? source.pipe(createGunzip()) : source
+  try {
+    // What breaks on the way is told by the stream that the lines come from.
+    source.on('error', (error) => bytes.destroy(error))
+    for await (const line of createInterface({ input: bytes, crlfDelay: Number.POSITIVE_INFINITY })) reader.add(line)
+  } catch (error) {
+    throw new CannotRun(`The ${what} ${file} can’t be read: ${error instanceof Error ? error.message : String(error)}`)
+  }
+  const read = reader.end()
+  return read.ok ? asRunDocument(read.value) : read
+}
+
 /** A run document, validated whole. @param what it is for, as `baseline` */
 export async function loadRunDocument(file: string, what: string): Promise<ReadDocument> {
-  const read = readRunDocument(await textOf(file, what, limits.documentCharacters))
+  const isInLines = /\.jsonl(?:\.gz)?$/i.test(file)
+  const read = isInLines
+    ? await readRunLines(file, what)
+    : readRunDocument(await textOf(file, what, limits.documentCharacters))
   if (!read.ok)
     throw new CannotRun(`The ${what} ${file} can’t be used. ${read.fault} Write one with check --format json=FILE.`)
   return read.document

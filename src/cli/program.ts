@@ -9,6 +9,7 @@ import { CannotRun } from './cannot-run'
 import { check, type FormatChoice } from './check'
 import { compare } from './compare'
 import { init } from './init'
+import { list } from './list'
 import { openApp } from './open-app'
 import { plainRun } from './plain-run'
 import { refit } from './refit'
@@ -168,6 +169,20 @@ async function parsed(argv: string[]): Promise<number> {
     .action(async (source, options) => {
       const { compose } = await import('./compose')
       exitCode = await compose(source, { ...plainRun, ...options })
+    })
+  program
+    .command('list')
+    .description('Write the addresses of a source’s pages, one a line; nothing is judged.')
+    .argument('<source>', 'what check takes')
+    .option('--site <url>', 'production address, with a path when the site lives under one')
+    .option('--include <glob>', 'only these paths (repeatable)', collectGlob, [])
+    .option('--exclude <glob>', 'not these paths (repeatable)', collectGlob, [])
+    .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
+    .option('--user <user:password>', 'Basic authentication for the site crawled')
+    .option('--out <file>', 'a .txt, which check takes as a list; else standard output')
+    .allowExcessArguments(false)
+    .action(async (source, options) => {
+      exitCode = await list(source, { ...plainRun, pictures: 'header', ...options })
     })
   program
     .command('init')

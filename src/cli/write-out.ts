@@ -1,4 +1,8 @@
-import { open, stat, unlink, writeFile } from 'node:fs/promises'
+import { createWriteStream } from 'node:fs'
+import { open, stat, unlink } from 'node:fs/promises'
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import { createGzip } from 'node:zlib'
 import { CannotRun } from './cannot-run'
 
 const reason = (error: unknown) => (error instanceof Error ? error.message : String(error))
@@ -20,10 +24,14 @@ export async function ensureWritable(file: string): Promise<void> {
   }
 }
 
-/** @throws CannotRun when the file can't be written */
-export async function writeOut(file: string, text: string): Promise<void> {
+/**
+ * Writes pieces of text as they are made; a name that ends in .gz is packed.
+ * @throws CannotRun when the file can't be written
+ */
+export async function writeOut(file: string, pieces: Iterable<string>): Promise<void> {
+  const packing = /\.gz$/i.test(file) ? [createGzip()] : []
   try {
-    await writeFile(file, text)
+    await pipeline([Readable.from(pieces), ...packing, createWriteStream(file)])
   } catch (error) {
     throw new CannotRun(`${file} can’t be written: ${reason(error)}`)
   }

@@ -3,5 +3,6 @@
  * with faults by their place in the file. Writing it is for report/, since words are made there. The contract
  * is docs/run-document.md. Begin with run-document-schema.ts.
  */
-export { ReadDocument, readRunDocument, SignedOff } from './run-document-schema'
+export { asRunDocument, ReadDocument, readRunDocument, SignedOff } from './run-document-schema'
+export { RunLinesReader } from './run-lines'
 export { readSignOff, SignOffFile, signOffOfArchive } from './sign-off-file'

@@ -15,6 +15,7 @@ import {
   TakenOn,
 } from '../model'
 import { Layout } from '../surface'
+import { isInLines, RunLinesReader } from './run-lines'
 
 // What is asked of a run document that somebody hands in: all that the contract names (docs/run-document.md). What came
 // later, and what only this program adds, may be missing; fields that are not known are let through and ignored.
@@ -155,10 +156,27 @@ function withLack(document: ReadDocument): ReadDocument {
 }
 
 /** Reads a run document, all of it. A fault is one sentence: what it is instead, or where it differs from the contract. */
-export function readRunDocument(text: string): { ok: true; document: ReadDocument } | { ok: false; fault: string } {
+export function readRunDocument(text: string): RunReading {
+  if (isInLines(text)) {
+    const reader = new RunLinesReader()
+    let from = 0
+    for (let end = text.indexOf('\n'); end >= 0; end = text.indexOf('\n', from)) {
+      reader.add(text.slice(from, end))
+      from = end + 1
+    }
+    reader.add(text.slice(from))
+    const read = reader.end()
+    return read.ok ? asRunDocument(read.value) : read
+  }
   const parsed = parseJson(text, limits.documentCharacters)
-  if (!parsed.ok) return { ok: false, fault: parsed.faults[0]!.message }
-  const head = Head.safeParse(parsed.value)
+  return parsed.ok ? asRunDocument(parsed.value) : { ok: false, fault: parsed.faults[0]!.message }
+}
+
+type RunReading = { ok: true; document: ReadDocument } | { ok: false; fault: string }
+
+/** What was parsed of a file, held against the form of a run document. */
+export function asRunDocument(value: unknown): RunReading {
+  const head = Head.safeParse(value)
   const format = head.success ? head.data.format : undefined
   if (!head.success || format !== 'nimble-parrot-run') {
     const what = typeof format === 'string' && Object.hasOwn(OTHERS, format) ? OTHERS[format] : null
@@ -169,9 +187,9 @@ export function readRunDocument(text: string): { ok: true; document: ReadDocumen
       ok: false,
       fault: `It is a run document of version ${JSON.stringify(head.data.version)}; this program reads version 1.`,
     }
-  const result = ReadDocument.safeParse(parsed.value)
+  const result = ReadDocument.safeParse(value)
   if (result.success) return { ok: true, document: withLack(result.data) }
-  const faults = schemaFaults(ReadDocument, parsed.value)
+  const faults = schemaFaults(ReadDocument, value)
   const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : ''
   return { ok: false, fault: `It is a run document that is broken: ${placed(faults[0]!)}${more}` }
 }

@@ -4,21 +4,39 @@ import { runAsJunit } from './junit'
 import { runAsMarkdown } from './markdown'
 import type { PaperOptions } from './paper'
 import { type RunDocument, runAsJson } from './run-document'
+import { jsonLines, jsonPieces } from './run-pieces'
 import { runAsSarif } from './sarif'
 import { runAsText } from './text'
 
 /** A form in which a run leaves: the command and the app offer the same. */
 export type ReportFormat = {
-  id: 'text' | 'json' | 'csv' | 'sarif' | 'junit' | 'markdown' | 'html'
+  id: 'text' | 'json' | 'jsonl' | 'csv' | 'sarif' | 'junit' | 'markdown' | 'html'
   name: string
   extension: string
   mediaType: string
   write: (document: RunDocument, options?: PaperOptions) => string
+  /** The same in pieces: where it grows with the site, no text has to be as long as the whole. */
+  pieces?: (document: RunDocument) => Iterable<string>
 }
 
 export const reportFormats: readonly ReportFormat[] = [
   { id: 'text', name: 'Text', extension: 'txt', mediaType: 'text/plain', write: runAsText },
-  { id: 'json', name: 'Run document (JSON)', extension: 'json', mediaType: 'application/json', write: runAsJson },
+  {
+    id: 'json',
+    name: 'Run document (JSON)',
+    extension: 'json',
+    mediaType: 'application/json',
+    write: runAsJson,
+    pieces: jsonPieces,
+  },
+  {
+    id: 'jsonl',
+    name: 'Run document (JSON lines)',
+    extension: 'jsonl',
+    mediaType: 'application/jsonl',
+    write: (document) => [...jsonLines(document)].join(''),
+    pieces: jsonLines,
+  },
   { id: 'csv', name: 'CSV', extension: 'csv', mediaType: 'text/csv', write: runAsCsv },
   { id: 'sarif', name: 'SARIF 2.1.0', extension: 'sarif', mediaType: 'application/sarif+json', write: runAsSarif },
   { id: 'junit', name: 'JUnit XML', extension: 'xml', mediaType: 'application/xml', write: runAsJunit },

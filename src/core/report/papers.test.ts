@@ -74,7 +74,7 @@ describe('every paper tells the same', () => {
     const message = 'Stopped at 3 of about 40 pages.'
     const text = plainText(write(id, runDocument({ ...whole, incomplete: [{ why: 'stopped', message }] })))
     expect(text).toContain(message)
-    expect(text).not.toMatch(/Clear for launch|"clear": true|"executionSuccessful": true/)
+    expect(text).not.toMatch(/Clear for launch|"clear": ?true|"executionSuccessful": true/)
   })
 
   test.each(ids)('%s: what the user narrowed it to', async (id) => {
@@ -91,10 +91,10 @@ describe('every paper tells the same', () => {
 
   test.each(ids.filter((id) => id !== 'csv'))('%s: the verdict', async (id) => {
     const whole = await gatherMemory(goodSite(), GOOD_SITE)
-    expect(plainText(write(id, runDocument(whole)))).toMatch(/Clear for launch|"verdict": "clear"/)
-    expect(plainText(write(id, runDocument(gathered)))).toMatch(/Not clear|"verdict": "not-clear"/)
+    expect(plainText(write(id, runDocument(whole)))).toMatch(/Clear for launch|"verdict": ?"clear"/)
+    expect(plainText(write(id, runDocument(gathered)))).toMatch(/Not clear|"verdict": ?"not-clear"/)
     const lack = runDocument({ ...whole, incomplete: [{ why: 'pages', message: 'x' }] })
-    expect(plainText(write(id, lack))).toMatch(/Not known|"verdict": "not-known"/)
+    expect(plainText(write(id, lack))).toMatch(/Not known|"verdict": ?"not-known"/)
   })
 
   const held = () => runDocument(gathered, requirements, DAY, { baseline })

@@ -14,6 +14,7 @@ const ABOUT: Record<string, string> = {
   junit: 'for test reports',
   csv: 'for a spreadsheet',
   json: 'everything, for the command’s --baseline',
+  jsonl: 'the same, a page a line',
   text: 'as the command prints it',
 }
 
