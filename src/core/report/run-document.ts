@@ -20,13 +20,13 @@ import { type Baseline, type BaselineCounts, sinceBaseline } from './baseline'
 /** Pages that use each picture, by the picture's address. */
 function usesOf(
   gathering: Gathering,
-  cards: Map<string, Record<string, Card>>,
+  picturesOf: (page: GatheredPage) => string[],
   declared: (page: GatheredPage) => string[],
 ): Map<string, string[]> {
   const uses = new Map<string, Set<string>>()
   for (const page of gathering.pages) {
-    const shown = Object.values(cards.get(page.url) ?? {}).flatMap((card) => card.image.url ?? [])
-    for (const url of [...declared(page), ...shown]) uses.set(url, (uses.get(url) ?? new Set()).add(page.url))
+    for (const url of [...declared(page), ...picturesOf(page)])
+      uses.set(url, (uses.get(url) ?? new Set()).add(page.url))
   }
   return new Map([...uses].map(([url, pages]) => [url, [...pages].sort()]))
 }
@@ -97,16 +97,14 @@ export function runDocument(
   const gathering = { ...given, pages: byAddress(given.pages), images: byAddress(given.images) }
   const context = createCheckContext(gathering, requirements)
   const verdict = runChecks(gathering, context, today)
-  const cards = new Map(
-    gathering.pages.map((page) => [
-      page.url,
-      Object.fromEntries(context.allSurfaces.map((surface) => [surface.id, context.cardOf(page, surface)])),
-    ]),
-  )
+  const cardsOf = (page: GatheredPage): Record<string, Card> =>
+    Object.fromEntries(context.allSurfaces.map((surface) => [surface.id, context.cardOf(page, surface)]))
+  const picturesOf = (page: GatheredPage) =>
+    context.allSurfaces.flatMap((surface) => context.pictureOf(page, surface).image.url ?? [])
   const verdictOf = new Map(verdict.pages.map((page) => [page.url, page]))
   const declared = (page: GatheredPage) =>
     page.facts ? context.declaredImages({ ...page, facts: page.facts }).map(({ url }) => url) : []
-  const uses = usesOf(gathering, cards, declared)
+  const uses = usesOf(gathering, picturesOf, declared)
   const since = baseline && sinceBaseline(baseline, verdict.pages, verdict.findings)
   const { incomplete, scope } = gathering
   return {
@@ -120,7 +118,8 @@ export function runDocument(
     scope,
     view: gathering.view,
     notes: [...gathering.notes, ...verdict.notes].map((note) => placedNote(note, requirementsFile)),
-    pages: gathering.pages.map(({ url, file, fetch, facts }) => {
+    pages: gathering.pages.map((page) => {
+      const { url, file, fetch, facts } = page
       const { section, findings, skipped, waived } = verdictOf.get(url)!
       return {
         url,
@@ -128,7 +127,10 @@ export function runDocument(
         section,
         fetch,
         facts,
-        cards: cards.get(url)!,
+        // Made when somebody reads them: those of a large site are more than memory holds.
+        get cards() {
+          return cardsOf(page)
+        },
         findings: stated<object>(findings, since && ((finding) => since.isNewOn(url, finding))),
         skipped,
         ...(waived.length > 0

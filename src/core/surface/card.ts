@@ -309,11 +309,17 @@ export type CardBook = {
   titleOf(page: GatheredPage, surface: Surface): TextPart
 }
 
+/** Pages whose cards are kept: of a larger site those made longest ago go, and are made again where they are asked for. */
+const MAX_PAGES_KEPT = 1000
+
 export function createCardBook(context: CardContext): CardBook {
-  const made = new WeakMap<GatheredPage, Map<Surface, CardInMaking>>()
+  const made = new Map<GatheredPage, Map<Surface, CardInMaking>>()
   const find = (page: GatheredPage, surface: Surface): CardInMaking => {
     const ofPage = made.get(page) ?? new Map<Surface, CardInMaking>()
-    if (ofPage.size === 0) made.set(page, ofPage)
+    if (ofPage.size === 0) {
+      if (made.size >= MAX_PAGES_KEPT) made.delete(made.keys().next().value!)
+      made.set(page, ofPage)
+    }
     const known = ofPage.get(surface)
     if (known) return known
     const card = new CardInMaking(page, surface, context)
