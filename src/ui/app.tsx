@@ -47,7 +47,7 @@ export function App({
   return (
     <StartedWithContext value={startedWith}>
       <SurfacesOfSite site={run.kind === 'ready' ? run.value.source.site : null}>
-        <div className="flex h-screen min-h-[420px] flex-col">
+        <div className="flex h-screen min-h-[420px] flex-col print:block print:h-auto">
           <FrameKeys />
           <UndoKeys />
           <AreaBoundary name="The top bar" resetKey={href}>

@@ -47,7 +47,7 @@ function numbers(document: RunDocument, changes: number): string {
   const good = document.pages.filter((page) => errorsOf(page).length === 0).length
   const told = [
     [document.pages.length, document.pages.length === 1 ? 'page looked at' : 'pages looked at'],
-    [good, good === 1 ? 'with nothing in the way' : 'with nothing in the way'],
+    [good, 'with nothing in the way'],
     [changes, changes === 1 ? 'change would mend the others' : 'changes would mend the others'],
   ] as const
   const shown = changes === 0 ? told.slice(0, 2) : told

@@ -77,7 +77,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
   const { summary } = run
   const causes = rows.filter(({ levels }) => levels.error > 0)
   return (
-    <div className="h-full overflow-auto">
+    <div className="h-full overflow-auto print:h-auto print:overflow-visible">
       <div className="mx-auto grid grid-cols-1 max-w-[1180px] gap-7 px-5 py-5">
         <header className="flex flex-wrap items-end gap-x-6 gap-y-2">
           <div>
@@ -104,7 +104,11 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
           </div>
           <div className="ml-auto flex flex-wrap gap-2 max-md:ml-0">
             {summary && summary.error > 0 && (
-              <button type="button" className="button" onClick={() => goTo({ area: 'causes', cause: null })}>
+              <button
+                type="button"
+                className="button print:hidden"
+                onClick={() => goTo({ area: 'causes', cause: null })}
+              >
                 What stands in the way
               </button>
             )}
@@ -118,7 +122,10 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
           </div>
         </header>
         <Tabs.Root defaultValue="site">
-          <Tabs.List aria-label="Clearance" className="mb-5 flex gap-5 overflow-x-auto border-b border-line">
+          <Tabs.List
+            aria-label="Clearance"
+            className="mb-5 flex gap-5 overflow-x-auto border-b border-line print:hidden"
+          >
             <Tabs.Trigger value="site" className={TAB}>
               The site
             </Tabs.Trigger>

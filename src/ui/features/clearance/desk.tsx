@@ -124,7 +124,7 @@ function SampleCard({
   const badge = badgeOf(row, surface.id)
   if (!face) return null
   return (
-    <li className="min-w-0">
+    <li className="min-w-0 break-inside-avoid">
       <button
         type="button"
         className="block w-full text-left"

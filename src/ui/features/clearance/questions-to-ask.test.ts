@@ -15,8 +15,8 @@ const row = (path: string, section: string, error: number, face: Partial<Face> =
     },
   }) as unknown as WallRow
 const hashOf = (url: string) => (url === '/a.png' ? 'sha256:a' : null)
-const asked = (rows: WallRow[], answers: Answer[] = []) =>
-  questionsToAsk(rows, answers, 'wide-feed', hashOf).map(({ question, page }) => `${question} ${page}`)
+const asked = (rows: WallRow[], answers: Answer[] = [], sections = {}) =>
+  questionsToAsk(rows, { answers, sections }, 'wide-feed', hashOf).map(({ question, page }) => `${question} ${page}`)
 const answer = (over: Partial<Answer>): Answer => ({
   question: 'picture',
   page: '/a',
@@ -42,6 +42,10 @@ describe('questions that only a person can answer', () => {
   test('no picture is asked about where there is none, and nothing where there is but an address', () => {
     expect(asked([row('/a', '/a', 0, { image: null })])).toEqual(['title /a', 'tone /a'])
     expect(asked([row('/a', '/a', 0, { layout: 'bare' })])).toEqual([])
+  })
+
+  test('pages that are never shared are not asked about', () => {
+    expect(asked([row('/a', '/a', 0)], [], { '/a': { kind: 'not-shared' } })).toEqual([])
   })
 
   test('what was answered is asked again only once the card shows something else', () => {

@@ -1,13 +1,14 @@
 import { pathOf } from '@/core/address'
 import {
-  type Answer,
   askedAbout,
   lastAnswers,
   type PersonQuestion,
+  type Requirements,
   type SeenCard,
   stillStands,
 } from '@/core/requirements'
 import { sampleSections } from '@/core/section'
+import { ownEntry } from '@/core/text'
 import type { WallRow } from '@/store/database'
 
 /** One question about one card. `section`: it is asked of all its pages, by this one. */
@@ -34,12 +35,14 @@ export function seenOn(row: WallRow, surface: string, hashOf: (url: string) => s
  */
 export function questionsToAsk(
   rows: readonly WallRow[],
-  answers: readonly Answer[],
+  { answers = [], sections = {} }: Pick<Requirements, 'answers' | 'sections'>,
   surface: string,
   hashOf: (url: string) => string | null,
 ): Asked[] {
   const last = lastAnswers(answers)
-  return sampleSections(rows)
+  // Of pages that are never shared no card is asked about.
+  const shared = rows.filter(({ section }) => ownEntry(sections, section)?.kind !== 'not-shared')
+  return sampleSections(shared)
     .slice(0, MAX_SECTIONS)
     .flatMap(({ section, samples }) => {
       // The tone of a section is asked by the page that is most like the others.

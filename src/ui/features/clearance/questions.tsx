@@ -35,8 +35,9 @@ export function Questions({ run, rows, requirements, onKeep }: Props) {
   const answers = requirements.answers ?? []
   const [passed, setPassed] = useState<ReadonlySet<string>>(new Set())
   const asked = useMemo(
-    () => (images ? questionsToAsk(rows, answers, wideFeed.id, (url) => images.get(url)?.hash ?? null) : undefined),
-    [rows, answers, images],
+    () =>
+      images ? questionsToAsk(rows, requirements, wideFeed.id, (url) => images.get(url)?.hash ?? null) : undefined,
+    [rows, requirements, images],
   )
   const keyOf = ({ question, page }: Pick<Asked, 'question' | 'page'>) => `${question} ${page}`
   const current = asked?.find((one) => !passed.has(keyOf(one)))

@@ -179,7 +179,7 @@ function SignForm({ run }: { run: StoredRun }) {
   }
   return (
     <form
-      className="flex flex-wrap justify-end gap-2 max-md:justify-start"
+      className="flex flex-wrap justify-end gap-2 max-md:justify-start print:hidden"
       onSubmit={(event) => {
         event.preventDefault()
         if (isReady) void sign()

@@ -1,14 +1,16 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { useEffect, useState } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import type { Draft, DraftFields } from '@/core/draft'
 import { clockTime, count, dayAndTime } from '../../kit/words'
 import { doStep, redoStep, undoStep, useHistory } from '../../state/draft/draft-history'
 import { draftAgain } from '../../state/draft/make-draft'
 import { editorHref, readEditorPattern } from '../../state/page/editor-link'
 import { fileGuess } from '../../state/page/use-editor'
+import { BeforeAfter } from './before-after'
 import type { DraftsProps } from './drafts-props'
+import { slotWords } from './slot-words'
 import type { Standing } from './use-landings'
 
 const STATES = {
@@ -18,12 +20,16 @@ const STATES = {
   'no-page': { sign: '–', name: 'the run has no such page', look: 'text-quiet' },
 } as const
 
+/** Drafts whose cards are drawn; the rest is read by its words. */
+const DRAWN = 40
+
 /** Drafts with how far each has got in this run; those that landed are the history. */
-export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProps) {
+export function PagesTab({ run, site, rows, drafts, defaults, context, landings, goTo }: DraftsProps) {
   const { undo, redo } = useHistory()
   const [pattern, setPattern] = useState('')
   useEffect(() => setPattern(readEditorPattern()), [])
   const paths = new Map(rows.map(({ url, path }) => [url, path]))
+  const sections = new Map(rows.map(({ url, section }) => [url, section]))
   const all = [...drafts.values()].sort((a, b) => (a.changedAt < b.changedAt ? 1 : -1))
   const open = all.filter(({ landedAt }) => landedAt === null)
   const history = all
@@ -92,7 +98,7 @@ export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProp
       </header>
       {open.length > 0 && (
         <ul className="divide-y divide-line rounded-card border border-line bg-sheet">
-          {open.map((draft) => (
+          {open.map((draft, index) => (
             <DraftItem
               key={draft.url}
               draft={draft}
@@ -101,7 +107,17 @@ export function PagesTab({ run, site, rows, drafts, landings, goTo }: DraftsProp
               editor={editorHref(pattern, { file: fileGuess(draft.url), line: 1, column: 1 })}
               onOpen={() => goTo({ area: 'page', page: pathOf(draft.url) })}
               onDiscard={() => void discard(draft)}
-            />
+            >
+              {index < DRAWN && (
+                <BeforeAfter
+                  run={run.id}
+                  section={sections.get(draft.url) ?? '/'}
+                  draft={draft}
+                  defaults={defaults}
+                  context={context}
+                />
+              )}
+            </DraftItem>
           ))}
         </ul>
       )}
@@ -139,7 +155,7 @@ function FieldList({ fields }: { fields: DraftFields }) {
     <dl className="grid grid-cols-[max-content_minmax(0,1fr)] gap-x-3 gap-y-[2px] text-small">
       {Object.entries(fields).map(([slot, value]) => (
         <div key={slot} className="contents">
-          <dt className="text-quiet">{slot}</dt>
+          <dt className="text-quiet">{slotWords(slot)}</dt>
           <dd className="[overflow-wrap:anywhere]">{value ?? <span className="text-quiet">taken out</span>}</dd>
         </div>
       ))}
@@ -154,6 +170,7 @@ function DraftItem({
   standing,
   onOpen,
   onDiscard,
+  children,
 }: {
   draft: Draft
   path: string
@@ -162,6 +179,7 @@ function DraftItem({
   editor: string | null
   onOpen: () => void
   onDiscard: () => void
+  children: ReactNode
 }) {
   const state = standing ? STATES[standing.state] : null
   const differing = standing?.tags.filter(({ isThere }) => !isThere) ?? []
@@ -193,6 +211,7 @@ function DraftItem({
           lacks it again.
         </p>
       )}
+      {children}
       <FieldList fields={draft.fields} />
       {differing.length > 0 && (
         <p className="text-small text-quiet [overflow-wrap:anywhere]">

@@ -31,7 +31,7 @@ type Props = { view: RouteState; goTo: GoTo; run: StoredRun | null; demo: string
 
 export function TopBar({ view, goTo, run, demo }: Props) {
   return (
-    <header className="flex h-[50px] shrink-0 items-center gap-3 bg-bar px-4 text-bar-ink max-md:gap-2 max-md:px-2">
+    <header className="flex h-[50px] shrink-0 print:hidden items-center gap-3 bg-bar px-4 text-bar-ink max-md:gap-2 max-md:px-2">
       <a
         href="/"
         onClick={(event) => follow(event, () => goTo({ area: 'gather', page: null }))}
