@@ -196,7 +196,11 @@ test('says what is wrong with a picture: no room, no contrast, no face, a font t
 
 test('the command composes what the app does, from the templates that it saves', async ({ page }) => {
   await openComposer(page)
-  await template(page).getByLabel('Ground colour').fill('#7a1f3d')
+  const design = template(page).getByRole('button', { name: 'Picture at the right' })
+  await design.click()
+  await expect(design).toHaveAttribute('aria-pressed', 'true')
+  await expect(template(page).getByLabel('Picture beside')).toHaveValue('right')
+  await expectAccessible(page)
   await template(page)
     .getByLabel('Picture of the mark')
     .setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(MARK) })
@@ -213,6 +217,7 @@ test('the command composes what the app does, from the templates that it saves',
   for (const name of ['share/people-ada-quillfeather.jpg', 'share/people-tobias-fenn.jpg']) {
     const [app, command] = await Promise.all([grey(ofApp[name]!), grey(readFileSync(join(here, 'made', name)))])
     const apart = app.filter((value, at) => Math.abs(value - command[at]!) > 48).length
-    expect(apart / app.length, name).toBeLessThan(0.002)
+    // Letters fall alike; a photograph is cut to whole pixels by the one and to parts of them by the other.
+    expect(apart / app.length, name).toBeLessThan(0.01)
   }
 })

@@ -1,7 +1,7 @@
 import { mkdir, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { createAddressMap, limits, pathOn } from '@/core/address'
-import { composedNames, type PictureTemplate, pageTexts, readTemplates } from '@/core/compose'
+import { composedNames, type PictureTemplate, pageTexts, readTemplates, wantsPicture } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
 import type { GatheredPage, Gathering, PageFacts } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
@@ -152,7 +152,7 @@ export async function compose(source: string, options: ComposeOptions): Promise<
         )
         continue
       }
-      const grounds = template.background.kind === 'picture' ? groundsOf(page, gathering) : []
+      const grounds = wantsPicture(template) ? groundsOf(page, gathering) : []
       let picture: Uint8Array | null = null
       for (const url of grounds) picture ??= await groundAt(url)
       const made = await drawComposed(template, texts, face, { picture, mark })

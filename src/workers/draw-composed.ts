@@ -8,8 +8,9 @@ import {
   luminance,
   type PictureTemplate,
   type PlacedLine,
+  panelColor,
 } from '@/core/compose'
-import type { Crop, Shape } from '@/core/image'
+import { CENTER, type Crop, refitPlan, type Shape } from '@/core/image'
 import { surfaces } from '@/core/surface'
 import { decode } from './decode'
 import { drawCovering, type Pen } from './draw-refit'
@@ -61,6 +62,20 @@ function drawGround(pen: Pen, { background, shape }: PictureTemplate, picture: I
   pen.globalAlpha = background.strength
   pen.fillRect(0, 0, width, height)
   pen.globalAlpha = 1
+}
+
+/** The page's own picture over a part of the shape; the accent's colour where there is none. */
+function drawPanel(
+  pen: Pen,
+  { x, y, width, height }: Crop,
+  template: PictureTemplate,
+  picture: ImageBitmap | null,
+): void {
+  pen.fillStyle = panelColor(template)
+  pen.fillRect(x, y, width, height)
+  if (!picture) return
+  const { crop } = refitPlan(picture, { width, height }, CENTER, { kind: 'crop' })
+  pen.drawImage(picture, crop.x, crop.y, crop.width, crop.height, x, y, width, height)
 }
 
 /** Contrast that nine tenths of the ground beneath the title have at least. */
@@ -117,6 +132,9 @@ export async function drawComposed({
     drawGround(pen, template, picture)
     const metrics = faceOn(pen, template.face.weight, family)
     const plan = composePlan(template, texts, sizeOf(markPicture), metrics, surfaces)
+    if (plan.panel) drawPanel(pen, plan.panel, template, picture)
+    pen.fillStyle = template.accent?.color ?? template.color
+    for (const { x, y, width, height } of plan.accents) pen.fillRect(x, y, width, height)
     const contrast = contrastWith(pen, plan.titleBox, template.color)
     pen.fillStyle = template.color
     pen.textAlign = plan.align

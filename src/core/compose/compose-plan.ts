@@ -16,6 +16,10 @@ export type PlacedLine = { text: string; x: number; y: number; sizePx: number }
 export type ComposePlan = {
   /** What all chosen places keep; null where they have no part in common. */
   zone: Crop | null
+  /** Where the page's own picture stands beside what is written; null where the template has no panel. */
+  panel: Crop | null
+  /** Boxes in the accent's colour, beneath all that is written. */
+  accents: Crop[]
   /** Box in which everything that is written lies, and the mark. */
   inside: Crop
   align: 'left' | 'center' | 'right'
@@ -43,6 +47,35 @@ export function directionOf(text: string): 'ltr' | 'rtl' {
   const first = LETTER.exec(text)?.[0]
   return first && RIGHT_TO_LEFT.test(first) ? 'rtl' : 'ltr'
 }
+
+/** The panel, and what it leaves of the shape. */
+function dividedBy({ shape, panel }: PictureTemplate): { panel: Crop | null; rest: Crop } {
+  const whole = { x: 0, y: 0, ...shape }
+  if (!panel) return { panel: null, rest: whole }
+  const isBeside = panel.side === 'left' || panel.side === 'right'
+  const size = Math.round(panel.share * (isBeside ? shape.width : shape.height))
+  const own = isBeside ? { ...whole, width: size } : { ...whole, height: size }
+  const left = isBeside ? { ...whole, width: shape.width - size } : { ...whole, height: shape.height - size }
+  if (panel.side === 'right') return { panel: { ...own, x: shape.width - size }, rest: left }
+  if (panel.side === 'bottom') return { panel: { ...own, y: shape.height - size }, rest: left }
+  return { panel: own, rest: isBeside ? { ...left, x: size } : { ...left, y: size } }
+}
+
+/** What two boxes have in common; null where that is too narrow to write in. */
+function common(a: Crop, b: Crop): Crop | null {
+  const [x, y] = [Math.max(a.x, b.x), Math.max(a.y, b.y)]
+  const width = Math.min(a.x + a.width, b.x + b.width) - x
+  const height = Math.min(a.y + a.height, b.y + b.height) - y
+  return width >= b.width / 4 && height >= b.height / 4 ? { x, y, width, height } : null
+}
+
+/** Four boxes that make a frame within a box. */
+const frameIn = ({ x, y, width, height }: Crop, size: number): Crop[] => [
+  { x, y, width, height: size },
+  { x, y: y + height - size, width, height: size },
+  { x, y, width: size, height },
+  { x: x + width - size, y, width: size, height },
+]
 
 function insideOf(zone: Crop, margin: number): Crop {
   // A margin never takes more than a third of a side from each edge: something is always left to write on.
@@ -74,7 +107,8 @@ export function composePlan(
   const { shape } = template
   const chosen = template.places ? surfaces.filter(({ id }) => template.places!.includes(id)) : surfaces
   const zone = keepZoneOf(shape, chosen, 'summary_large_image')
-  const inside = insideOf(zone ?? { x: 0, y: 0, ...shape }, template.margin)
+  const { panel, rest } = dividedBy(template)
+  const inside = insideOf((zone && common(zone, rest)) ?? rest, template.margin)
   const direction = directionOf(texts.title)
   const align = template.align === 'center' ? 'center' : direction === 'rtl' ? 'right' : 'left'
   const edge = { left: inside.x, center: inside.x + inside.width / 2, right: inside.x + inside.width }[align]
@@ -85,12 +119,14 @@ export function composePlan(
   const second = template.line ? oneLine(texts.line, template.line.size, inside.width, face.measure) : null
   const secondRoom = second ? second.sizePx * (face.ascent + face.descent) + gap / 2 : 0
   const { title } = template
-  const room = { ...title, width: inside.width, height: Math.max(1, inside.height - markRoom - secondRoom) }
+  const { accent } = template
+  const ruleRoom = accent?.kind === 'rule' ? accent.size + gap * 0.75 : 0
+  const room = { ...title, width: inside.width, height: Math.max(1, inside.height - markRoom - secondRoom - ruleRoom) }
   const set = setText(texts.title, room, face.measure)
   const step = set.sizePx * title.leading
   const height = set.lines.length === 0 ? 0 : step * (set.lines.length - 1) + set.sizePx * (face.ascent + face.descent)
 
-  const from = inside.y + (template.mark?.place === 'top' ? markRoom : 0)
+  const from = inside.y + ruleRoom + (template.mark?.place === 'top' ? markRoom : 0)
   const free = Math.max(0, room.height - height)
   const top = from + { top: 0, middle: free / 2, bottom: free }[title.at]
   const lines = set.lines.map((text, index) => ({
@@ -102,6 +138,8 @@ export function composePlan(
   const under = top + height + gap / 2
   return {
     zone,
+    panel,
+    accents: accentsOf(template, { rest, inside, align, edge, top: top - ruleRoom }),
     inside,
     align,
     direction,
@@ -112,6 +150,27 @@ export function composePlan(
     markPicture: mark.picture,
     isCut: set.isCut,
   }
+}
+
+function accentsOf(
+  { accent, margin }: PictureTemplate,
+  {
+    rest,
+    inside,
+    align,
+    edge,
+    top,
+  }: { rest: Crop; inside: Crop; align: ComposePlan['align']; edge: number; top: number },
+): Crop[] {
+  if (!accent) return []
+  const { kind, size } = accent
+  if (kind === 'rule') {
+    const width = Math.round(inside.width / 8)
+    return [{ x: edge - { left: 0, center: width / 2, right: width }[align], y: top, width, height: size }]
+  }
+  if (kind === 'edge') return [{ ...rest, x: align === 'right' ? rest.x + rest.width - size : rest.x, width: size }]
+  const rim = Math.round(margin / 3)
+  return frameIn({ x: rest.x + rim, y: rest.y + rim, width: rest.width - 2 * rim, height: rest.height - 2 * rim }, size)
 }
 
 function placeMark(

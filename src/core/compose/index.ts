@@ -6,6 +6,7 @@
 export { type ComposePlan, type ComposeTexts, composePlan, type FaceMetrics, type PlacedLine } from './compose-plan'
 export { composedNames } from './composed-name'
 export { channelsOf, contrastOf, luminance } from './contrast'
+export { type Design, designs, panelColor, wantsPicture } from './designs'
 export { keepZoneGuide } from './keep-zone-guide'
 export { pageTexts } from './page-texts'
 export { filesNamedBy, patternFault, readTemplates, templatesJsonSchema } from './read-templates'

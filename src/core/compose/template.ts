@@ -36,10 +36,31 @@ const Face = z.strictObject({
   weight: z.number().int().min(100).max(900),
 })
 
+const Panel = z
+  .strictObject({
+    side: z.enum(['left', 'right', 'top', 'bottom']),
+    share: z.number().min(0.2).max(0.7).describe('Of the width, or of the height.'),
+  })
+  .describe(
+    'The page’s own picture on one side; what is written stands beside it. A page without one has the accent’s colour there.',
+  )
+
+const Accent = z
+  .strictObject({
+    kind: z
+      .enum(['rule', 'edge', 'frame'])
+      .describe('A short rule over the title, a bar along the edge where lines begin, a frame.'),
+    color: Colour,
+    size: z.number().int().min(2).max(80).describe('How thick it is.'),
+  })
+  .describe('What sets the title off.')
+
 /** How a section's share pictures are composed. Lengths are pixels of the shape. */
 export const PictureTemplate = z.strictObject({
   shape: z.strictObject({ width: Side, height: Side }),
   background: Background,
+  panel: Panel.optional(),
+  accent: Accent.optional(),
   margin: z.number().int().min(0).max(400).describe('Kept free inside the zone that every place keeps.'),
   places: z.array(z.string()).optional().describe('Surfaces whose crops make the keep zone; all without it.'),
   face: Face,

@@ -1,5 +1,5 @@
 import sharp, { type OverlayOptions, type Sharp } from 'sharp'
-import { type ComposePlan, type ComposeTexts, composePlan, type PictureTemplate } from '@/core/compose'
+import { type ComposePlan, type ComposeTexts, composePlan, type PictureTemplate, panelColor } from '@/core/compose'
 import { surfaces } from '@/core/surface'
 import { encodeWithin } from '../refit'
 import type { ComposeFace } from './compose-face'
@@ -58,6 +58,23 @@ async function groundOf({ background, shape }: PictureTemplate, picture: Uint8Ar
   return sharp(cut).composite([{ input: shade }])
 }
 
+/** The page's own picture over a part of the shape; the accent's colour where there is none. */
+async function placedPanel(
+  template: PictureTemplate,
+  { panel }: ComposePlan,
+  picture: Uint8Array | null,
+): Promise<OverlayOptions[]> {
+  if (!panel) return []
+  const { x: left, y: top, width, height } = panel
+  const color = panelColor(template)
+  const made = picture
+    ? sharp(picture, { limitInputPixels: MAX_PIXELS, failOn: 'error' })
+        .flatten({ background: color })
+        .resize(width, height, { fit: 'cover' })
+    : sharp({ create: { width, height, channels: 3, background: color } })
+  return [{ input: await made.png({ compressionLevel: 0 }).toBuffer(), left, top }]
+}
+
 /** The mark, as large as the plan has it. */
 async function placedMark(mark: Uint8Array, { markPicture }: ComposePlan): Promise<OverlayOptions[]> {
   if (!markPicture) return []
@@ -84,7 +101,18 @@ export async function drawComposed(
   const letters = lines.map((line) => face.outline(line, plan.align, plan.direction)).join('')
   const written = svg(shape.width, shape.height, `<path fill="${color}" d="${letters}"/>`)
   const ground = await (await groundOf(template, picture)).png({ compressionLevel: 0 }).toBuffer()
-  const whole = sharp(ground).composite([{ input: written }, ...(mark ? await placedMark(mark, plan) : [])])
+  const panel = await placedPanel(template, plan, picture)
+  const marks = plan.accents.map(
+    ({ x, y, width, height }) =>
+      `<rect x="${x}" y="${y}" width="${width}" height="${height}" fill="${template.accent?.color ?? color}"/>`,
+  )
+  const accents = marks.length > 0 ? [{ input: svg(shape.width, shape.height, marks.join('')) }] : []
+  const whole = sharp(ground).composite([
+    ...panel,
+    ...accents,
+    { input: written },
+    ...(mark ? await placedMark(mark, plan) : []),
+  ])
   const { data, info } = await whole.removeAlpha().raw().toBuffer({ resolveWithObject: true })
   const pixels = sharp(data, { raw: { width: info.width, height: info.height, channels: info.channels } })
   return { ...(await encodeWithin(pixels, type, budget)), plan }

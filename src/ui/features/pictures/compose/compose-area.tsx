@@ -101,7 +101,7 @@ function OneSection({
   const color = useThemeColor(run.id, section.pages[0]!.url)
   const state = useTemplate(run.source.site, section.section, color ?? null, turn)
   if (!state || color === undefined) return <Notice text="Reading the template …" />
-  return <Composer view={view} goTo={goTo} run={run} section={section} state={state} />
+  return <Composer view={view} goTo={goTo} run={run} section={section} state={state} color={color} />
 }
 
 function Composer({
@@ -110,12 +110,15 @@ function Composer({
   run,
   section,
   state: { template, isFirst, change, reset },
+  color,
 }: {
   view: RouteState
   goTo: GoTo
   run: StoredRun
   section: ComposeSection
   state: NonNullable<ReturnType<typeof useTemplate>>
+  /** The site's own, if it names one. */
+  color: string | null
 }) {
   const [queue] = useState(() => new PreviewQueue())
   const [hasZone, setHasZone] = useState(true)
@@ -162,7 +165,7 @@ function Composer({
           )}
         </h2>
         <div className="min-h-0 flex-1 overflow-auto px-4 pb-3">
-          <TemplatePane site={run.source.site} template={template} change={change} />
+          <TemplatePane site={run.source.site} color={color} template={template} change={change} />
         </div>
         <FillBar key={section.section} run={run} section={section} template={template} askFor={askFor} goTo={goTo} />
       </aside>

@@ -8,6 +8,7 @@ import { Segments } from '../../../kit/segments'
 import { bytes } from '../../../kit/words'
 import { shippedFamilies } from '../../../parts/declared-faces'
 import { SHAPES, TYPES } from '../refit-pane'
+import { DesignPicker } from './design-picker'
 import { FileField } from './file-field'
 import { Choice, ColorField, Row, ShareField } from './template-row'
 
@@ -42,12 +43,28 @@ function groundOf(kind: Background['kind'], now: Background): Background {
 
 type Props = { site: string; template: PictureTemplate; change: (change: Partial<PictureTemplate>) => void }
 
+const SIDES = [
+  { id: 'none', name: 'None' },
+  { id: 'left', name: 'At the left' },
+  { id: 'right', name: 'At the right' },
+  { id: 'top', name: 'Above' },
+  { id: 'bottom', name: 'Below' },
+] as const
+const ACCENTS = [
+  { id: 'none', name: 'None' },
+  { id: 'rule', name: 'A rule over the title' },
+  { id: 'edge', name: 'A bar at the edge' },
+  { id: 'frame', name: 'A frame' },
+] as const
+
 /** Everything that a template says, in the order in which it is seen. */
-export function TemplatePane({ site, template, change }: Props) {
+export function TemplatePane({ site, color, template, change }: Props & { color: string | null }) {
   return (
     <section aria-label="Template" className="grid grid-cols-[56px_minmax(0,1fr)] items-center gap-x-2 gap-y-[7px]">
+      <DesignPicker color={color} template={template} change={change} />
       <ShapeRows template={template} change={change} />
       <GroundRows template={template} change={change} />
+      <PanelRows template={template} change={change} />
       <TitleRows site={site} template={template} change={change} />
       <MarkRows site={site} template={template} change={change} />
       <PlaceRows template={template} change={change} />
@@ -120,6 +137,57 @@ function GroundRows({ template: { background }, change }: Omit<Props, 'site'>) {
         </>
       )}
     </Row>
+  )
+}
+
+/** The page's own picture beside what is written, and what sets the title off. */
+function PanelRows({ template: { panel, accent }, change }: Omit<Props, 'site'>) {
+  return (
+    <>
+      <Row name="Picture">
+        <Choice
+          name="Picture beside"
+          value={panel?.side ?? 'none'}
+          choices={SIDES}
+          onChange={(side) => change({ panel: side === 'none' ? undefined : { side, share: panel?.share ?? 0.4 } })}
+        />
+        {panel && (
+          <ShareField
+            name="Share"
+            value={panel.share}
+            most={0.7}
+            step={0.02}
+            onChange={(share) => change({ panel: { ...panel, share: Math.max(0.2, share) } })}
+          />
+        )}
+      </Row>
+      <Row name="Accent">
+        <Choice
+          name="Accent"
+          value={accent?.kind ?? 'none'}
+          choices={ACCENTS}
+          onChange={(kind) =>
+            change({ accent: kind === 'none' ? undefined : { color: '#e0a33a', size: 10, ...accent, kind } })
+          }
+        />
+        {accent && (
+          <>
+            <ColorField
+              name="Colour of the accent"
+              value={accent.color}
+              onChange={(color) => change({ accent: { ...accent, color } })}
+            />
+            <NumberField
+              name="Thickness of the accent, in px"
+              value={accent.size}
+              least={2}
+              most={80}
+              onChange={(size) => change({ accent: { ...accent, size } })}
+            />
+          </>
+        )}
+      </Row>
+    </>
   )
 }
 

@@ -2,7 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useMemo } from 'react'
-import { type PictureTemplate, pageTexts } from '@/core/compose'
+import { type PictureTemplate, pageTexts, wantsPicture } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
 import type { GatheredPage, PageFacts } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
@@ -29,7 +29,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   const homeName = home?.page?.facts ? firstValue(home.page.facts, 'og:site_name') : null
   const kept = useLiveQuery(() => templateFilesOf(site), [site])
   const files = useMemo(() => kept && new Map(kept.map((file) => [file.name, file])), [kept])
-  const wantsGround = template.background.kind === 'picture'
+  const wantsGround = wantsPicture(template)
   const ask = useCallback<AskFor>(
     async (url, previewWidth) => {
       if (!context || !files) throw new Error('The run is still being read.')
