@@ -204,7 +204,7 @@ const views = {
     await page.getByRole('link', { name: 'Pictures' }).click()
     await page.getByRole('radio', { name: 'Compose new ones' }).click()
     await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
-    await page.getByLabel('Ground', { exact: true }).selectOption('picture')
+    await page.getByRole('button', { name: 'Picture at the right' }).click()
     await page.getByLabel('Face', { exact: true }).selectOption('Bricolage Grotesque')
     await page.waitForTimeout(2500)
     await shoot(page, name)
