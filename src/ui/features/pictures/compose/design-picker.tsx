@@ -15,7 +15,7 @@ const isLike = (a: PictureTemplate, b: PictureTemplate) =>
   SET_BY_DESIGN.every((key) => JSON.stringify(a[key]) === JSON.stringify(b[key]))
 
 /** A template with a design's arrangement: what it writes on the title, its files and its faces are its own. */
-export function withDesign(now: PictureTemplate, { template }: Design): Partial<PictureTemplate> {
+function withDesign(now: PictureTemplate, { template }: Design): Partial<PictureTemplate> {
   const { background, panel, accent, margin, color, align, title, line, mark } = template
   const file = now.mark?.file
   return {
