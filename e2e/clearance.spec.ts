@@ -96,11 +96,13 @@ test('the first screen shows the cards that stand for the site, what is in the w
   await people.getByRole('button').first().click()
   await expect(page).toHaveURL(/\/page\?.*surface=microblog/)
   await page.goBack()
+  await expect(people.getByRole('listitem')).toHaveCount(3)
   // On paper nothing scrolls: what the screen has no room for flows on, and what is pressed is left out.
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('tab', { name: 'Papers' })).toBeHidden()
   await expect(page.getByLabel('Your name, to sign off')).toBeHidden()
-  expect((await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type \/Page\b/g)?.length).toBeGreaterThan(1)
+  const sheets = async () => (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type \/Page\b/g)?.length
+  await expect.poll(sheets).toBeGreaterThan(1)
   await page.emulateMedia({ media: null })
   // On a phone nothing is wider than the screen.
   await page.setViewportSize({ width: 390, height: 800 })
