@@ -38,5 +38,13 @@ export function DriftExports({ before, after, surface: id }: Props) {
       drawing: await sheetOfChanges(before, after, comparison, surface),
     }
   }
-  return <SheetMenu name="Save what changed" documents={documents} drawing={drawing} className="h-[28px]!" />
+  return (
+    <SheetMenu
+      name="Save what changed"
+      cards={`Cards of ${surface.name}`}
+      documents={documents}
+      drawing={drawing}
+      className="h-[28px]!"
+    />
+  )
 }

@@ -10,6 +10,8 @@ type Props = {
   name: string
   about?: string
   className?: string
+  /** Which cards are on it, where documents stand beside it in the menu. */
+  cards?: string
   /** Documents that are offered above the picture. */
   documents?: readonly SaveForm[]
   /** The picture, and how its file is called, without an ending. */
@@ -17,14 +19,14 @@ type Props = {
 }
 
 /** Cards as a picture: saved, copied, or shown to be dragged. */
-export function SheetMenu({ name, about, className, documents = [], drawing }: Props) {
+export function SheetMenu({ name, about, className, cards = 'Cards', documents = [], drawing }: Props) {
   const [shown, setShown] = useState<SheetShown | null>(null)
   const close = () => {
     if (shown) URL.revokeObjectURL(shown.url)
     setShown(null)
   }
   const files = sheetForms.map((form) => ({
-    name: documents.length > 0 ? `Cards as ${form.toUpperCase()}` : form.toUpperCase(),
+    name: documents.length > 0 ? `${cards} as ${form.toUpperCase()}` : form.toUpperCase(),
     save: async () => {
       const made = await drawing()
       await saveSheet(made.file, made.drawing, form)
