@@ -6,6 +6,7 @@ import {
   type CardSheet,
   changedCards,
   type DrawnRun,
+  fileNameOf,
   MAX_ON_SHEET,
   type Side,
   sheetOfChanged,
@@ -100,13 +101,6 @@ async function copiesFor(
   }
   return { copies, missing: wantedInAll - copies.size }
 }
-
-/** A page's path as a file may be called on any system. */
-const fileNameOf = (path: string): string =>
-  path
-    .replace(/^\/|\/$/g, '')
-    .replace(/[^\p{L}\p{N}.-]+/gu, '-')
-    .slice(0, 80) || 'home'
 
 /** A sheet to write, and the file for it. */
 type NamedSheet = { file: string; sheet: CardSheet }

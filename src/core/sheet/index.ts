@@ -14,6 +14,7 @@ export {
 } from './cards-of-run'
 export { type DrawnCard, drawCard } from './draw-card'
 export { type Drawing, inks, type Step } from './drawing'
+export { fileNameOf } from './file-name'
 export { type FacePart, facesNeeded, fontFaceRule } from './font-faces'
 export { inlineSvg, pictureSymbols } from './inline-svg'
 export { type Pair, sheetOfCards, sheetOfPairs } from './sheet'

@@ -1,18 +1,11 @@
 'use client'
 
-import { drawCard, sheetOfCards } from '@/core/sheet'
+import { drawCard, fileNameOf, sheetOfCards } from '@/core/sheet'
 import type { Card, Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { dayAndTime } from '../../kit/words'
 import { SheetMenu } from '../../parts/sheet/sheet-menu'
 import { pictureKey } from '../../parts/sheet/sheet-pictures'
-
-/** A page's path as a file may be called. */
-export const fileNameOf = (path: string): string =>
-  path
-    .replace(/^\/|\/$/g, '')
-    .replace(/[^\p{L}\p{N}.-]+/gu, '-')
-    .slice(0, 80) || 'home'
 
 type Props = {
   run: StoredRun

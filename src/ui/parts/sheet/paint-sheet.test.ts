@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
+import { fileNameOf } from '@/core/sheet'
 import { asDataAddress } from '@/workers/data-address'
-import { fileNameOf } from '../../features/page/save-cards'
 import { covering, scaleOf } from './paint-sheet'
 import { pictureKey } from './sheet-pictures'
 
