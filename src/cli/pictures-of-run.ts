@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto'
 import { realpath, stat } from 'node:fs/promises'
 import { join, sep } from 'node:path'
+import { setTimeout as wait } from 'node:timers/promises'
 import { createAddressMap, limits } from '@/core/address'
-import { decodedPath, inParallel, type Login, openZip, readFollowing } from '@/core/crawl'
+import { decodedPath, inParallel, type Login, openZip, PictureHosts, readAsHostsMay, readFollowing } from '@/core/crawl'
 import type { RunSource } from '@/core/model'
 import { createCopier, type PictureCopy } from '@/io/decoder/decoder'
 import { createFetcher } from '@/io/fetch-address'
@@ -62,13 +63,16 @@ export async function bytesOfRun(source: RunSource, { isNamedByUser, login }: Pi
     signal,
     login: login && served !== null ? { origin: new URL(served).origin, headers: loginHeaders(login) } : null,
   })
+  // Other people's hosts are asked as slowly here as in a run.
+  const hosts = new PictureHosts([source.site, ...(served === null ? [] : [served])], [], () => new Date())
+  const readPicture = readAsHostsMay(fetcher.read, hosts, (ms) => wait(ms))
   const read = async (url: string): Promise<Uint8Array | null> => {
     // A build's own pictures are in it: at its production address there is nothing yet.
     if (served === null && addresses.isOnSite(url)) {
       const path = decodedPath(new URL(url).pathname.slice(new URL(addresses.site).pathname.length))
       return (await build?.(path)) ?? null
     }
-    const ask = (address: string) => fetcher.read({ url: address, accept: 'image', maxBytes: limits.imageBytes })
+    const ask = (address: string) => readPicture({ url: address, accept: 'image', maxBytes: limits.imageBytes })
     const { exchange } = await readFollowing(addresses.toBuild(url), ask)
     return exchange.kind === 'answered' && exchange.status === 200 && !exchange.isCut ? exchange.body : null
   }

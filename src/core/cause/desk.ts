@@ -8,6 +8,7 @@ import {
   placeholderIn,
   sizedImage,
   usualAffix,
+  withOwnPart,
 } from '../check'
 import { saidBy } from '../draft'
 import { type GatheredImage, type GatheredPage, isKnownType, type PageFacts } from '../model'
@@ -198,9 +199,8 @@ export class Desk {
   /** A title of a page's tag with another own part: what the template adds to it stays. */
   private retitled({ facts }: ReadPage, tag: string, own: string): string {
     const said = (tag === 'title' ? facts.title : firstValue(facts, tag)) ?? ''
-    const part = ownPart(said, this.siteName)
-    const isPattern = this.siteName !== null && part !== said && part !== '' && said.includes(part)
-    return isPattern && said.length - part.length <= TITLE.max - own.length ? said.replace(part, () => own) : own
+    const whole = withOwnPart(said, own, this.siteName)
+    return whole !== null && whole.length <= TITLE.max ? whole : own
   }
 
   /**
@@ -391,12 +391,11 @@ export class Desk {
     const name = this.siteName
     const title = page.facts.title ?? ''
     const own = ownPart(title, name)
-    const part = ownPart(habit, name)
     if (habit === '' && name !== null) {
       const once = own === name ? title : own
       return { value: once, needs: null }
     }
-    return { value: habit.replace(part, () => own), needs: null }
+    return { value: withOwnPart(habit, own, name) ?? own, needs: null }
   }
 
   /** What a tag says now, as an edit of it starts from: null where it is not there. */

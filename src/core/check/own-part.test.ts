@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { runs } from '../testing/property-runs'
-import { ownPart } from './own-part'
+import { ownPart, withOwnPart } from './own-part'
 
 test.each([
   ['はじめに — 気圧計の使い方 | Journal', 'Journal', 'はじめに — 気圧計の使い方'],
@@ -52,4 +52,16 @@ test('whatever the title, nothing is lost but the name and its separator', () =>
     }),
     runs(300),
   )
+})
+
+test.each([
+  ['Lamp | Hall', 'Kettle', 'Kettle | Hall'],
+  ['Lamp Hall | Lamp', 'Kettle', 'Lamp Hall | Kettle'],
+  ['Lamp | Lamp Hall', 'Kettle', 'Kettle | Lamp Hall'],
+  ['Hall | Lamp | Hall', 'Kettle', 'Hall | Kettle | Hall'],
+  ['Lamp – Lamp | Hall', '$& $1', '$& $1 | Hall'],
+  ['Lamp | Other', 'Kettle', null],
+  ['Hall', 'Kettle', null],
+])('in “%s” “%s” takes the place of the own part: %s', (title, own, expected) => {
+  expect(withOwnPart(title, own, ['Hall', 'Lamp Hall'])).toBe(expected)
 })

@@ -63,3 +63,28 @@ export function ownPart(title: string, names: string | null | readonly (string |
   }
   return own === '' ? title : own
 }
+
+/** What no title holds: it stands for the own part while its place is looked for. */
+const PLACE = '\uE000'
+
+/**
+ * A title with another own part: the names of the site and the separators that stand at its ends stay. null where no name
+ * stands there.
+ *
+ * @example withOwnPart('Lamp Hall | Lamp', 'Kettle', ['Lamp Hall']) // 'Lamp Hall | Kettle'
+ */
+export function withOwnPart(
+  title: string,
+  own: string,
+  names: string | null | readonly (string | null)[],
+): string | null {
+  const said = collapseWhiteSpace(title.trim())
+  const part = ownPart(said, names)
+  if (part === said || part === '') return null
+  // The same words may stand in the site's name as well: the place is where a title without a name would be.
+  for (let at = said.indexOf(part); at >= 0; at = said.indexOf(part, at + 1)) {
+    const [before, after] = [said.slice(0, at), said.slice(at + part.length)]
+    if (ownPart(before + PLACE + after, names) === PLACE) return before + own + after
+  }
+  return null
+}

@@ -18,6 +18,7 @@ describe('slots as tags', () => {
     ['Site — Old', 'New', 'Site — New'],
     ['Old – a part | Site', 'New: $& and more', 'New: $& and more | Site'],
     ['Old | Site', 'New | Site', 'New | Site'],
+    ['Site | Sit', 'New', 'Site | New'],
     ['Old | Other', 'New', 'New'],
     ['Site', 'New', 'New'],
     ['', 'New', 'New'],

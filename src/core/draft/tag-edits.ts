@@ -1,4 +1,4 @@
-import { ownPart } from '../check'
+import { ownPart, withOwnPart } from '../check'
 import type { GatheredImage, PageFacts } from '../model'
 import { firstValue } from '../surface'
 import { collapseWhiteSpace } from '../text'
@@ -89,12 +89,9 @@ export function tagEdits(
  * A text that has them itself was written with them.
  */
 function withAffix(facts: PageFacts, title: string): string {
-  const said = collapseWhiteSpace(facts.title?.trim() ?? '')
   const name = firstValue(facts, 'og:site_name')
-  const own = ownPart(said, name)
-  if (own === said || own === '' || ownPart(title, name) !== collapseWhiteSpace(title.trim())) return title
-  const at = said.indexOf(own)
-  return said.slice(0, at) + title.trim() + said.slice(at + own.length)
+  if (ownPart(title, name) !== collapseWhiteSpace(title.trim())) return title
+  return withOwnPart(facts.title ?? '', title.trim(), name) ?? title
 }
 
 /** Which attribute names a tag of this key, as its own standard has it. */
