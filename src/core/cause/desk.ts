@@ -57,6 +57,8 @@ export class Desk {
   private readonly languages: ReadonlyMap<string, string>
   private readonly saidLanguages: ReadonlyMap<string, string>
   readonly siteName: string | null
+  /** Every name that pages give the site: a part of it with a name of its own puts that one on its titles. */
+  readonly siteNames: readonly string[]
   private readonly defaultPicture: string | null
   private readonly mayShareDefault: boolean
   private readonly isSiteUnknown: boolean
@@ -72,9 +74,11 @@ export class Desk {
       count(this.paragraphs, facts.firstParagraph)
     }
     this.siteName = this.nameOfSite()
+    const said = readable.flatMap(({ facts }) => firstValue(facts, 'og:site_name') ?? [])
+    this.siteNames = [...new Set([...(this.siteName === null ? [] : [this.siteName]), ...said])]
     this.isSiteUnknown = isPrivateHost(new URL(context.addresses.site).hostname)
     for (const { facts } of readable) {
-      const own = [facts.title, facts.h1].flatMap((name) => (isBlank(name) ? [] : [ownPart(name!, this.siteName)]))
+      const own = [facts.title, facts.h1].flatMap((name) => (isBlank(name) ? [] : [ownPart(name!, this.siteNames)]))
       for (const name of new Set(own)) this.names.set(name, (this.names.get(name) ?? 0) + 1)
     }
     this.types = this.typesBySection()
@@ -199,7 +203,7 @@ export class Desk {
   /** A title of a page's tag with another own part: what the template adds to it stays. */
   private retitled({ facts }: ReadPage, tag: string, own: string): string {
     const said = (tag === 'title' ? facts.title : firstValue(facts, tag)) ?? ''
-    const whole = withOwnPart(said, own, this.siteName)
+    const whole = withOwnPart(said, own, this.siteNames)
     return whole !== null && whole.length <= TITLE.max ? whole : own
   }
 
@@ -216,7 +220,7 @@ export class Desk {
   }
 
   private termOf(tag: string, said: string, { facts }: ReadPage): string | undefined {
-    return tag === 'og:title' && said === ownPart(facts.title ?? '', this.siteName) ? OF_TITLE : undefined
+    return tag === 'og:title' && said === ownPart(facts.title ?? '', this.siteNames) ? OF_TITLE : undefined
   }
 
   /** A text that only a person can write, in place of what a tag says. */
@@ -231,7 +235,7 @@ export class Desk {
       return own === null ? this.standIn(tag, page) : { value: own, needs: null }
     }
     const now = tag === 'title' ? page.facts.title : firstValue(page.facts, tag)
-    const taken = ownPart(now ?? '', this.siteName)
+    const taken = ownPart(now ?? '', this.siteNames)
     const isFit = (name: string) =>
       this.names.get(name) === 1 && name !== taken && lettersWorth(name) >= TITLE.min && [...name].length <= TITLE.max
     const own = this.ownName(page, isFit)
@@ -243,7 +247,7 @@ export class Desk {
   /** Does the page say its own text, so that others which say it are to change? */
   isOwn(family: 'title' | 'description', { facts }: ReadPage): boolean {
     if (family !== 'title') return false
-    const own = ownPart(facts.title ?? '', this.siteName)
+    const own = ownPart(facts.title ?? '', this.siteNames)
     return firstValue(facts, 'og:title') === own && this.names.get(own) === 1
   }
 
@@ -251,7 +255,7 @@ export class Desk {
   private ownName({ facts }: ReadPage, isFit: (own: string) => boolean): string | null {
     for (const whole of [facts.title, facts.h1]) {
       if (isBlank(whole)) continue
-      const own = ownPart(whole!, this.siteName)
+      const own = ownPart(whole!, this.siteNames)
       if (isFit(own) && placeholderIn(own, whole!) === null && own.toLowerCase() !== 'home') return own
     }
     return null
@@ -388,14 +392,13 @@ export class Desk {
 
   /** The page's title, built like another of its section. */
   builtLike(page: ReadPage, habit: string): Proposed {
-    const name = this.siteName
     const title = page.facts.title ?? ''
-    const own = ownPart(title, name)
-    if (habit === '' && name !== null) {
-      const once = own === name ? title : own
+    const own = ownPart(title, this.siteNames)
+    if (habit === '' && this.siteNames.length > 0) {
+      const once = this.siteNames.includes(own) ? title : own
       return { value: once, needs: null }
     }
-    return { value: withOwnPart(habit, own, name) ?? own, needs: null }
+    return { value: withOwnPart(habit, own, this.siteNames) ?? own, needs: null }
   }
 
   /** What a tag says now, as an edit of it starts from: null where it is not there. */

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { gatherMemory } from '../testing/build-run'
 import { DAMAGES, damagedSite, LARGE_SITE } from '../testing/damaged-site'
 import { expectProved, judged } from '../testing/expect-proved'
+import { GOOD_SITE, goodPage, goodSite, pngBytes } from '../testing/good-site'
 import { patience, runs } from '../testing/property-runs'
 
 describe('causes of a damaged site', () => {
@@ -40,6 +41,30 @@ describe('causes of a damaged site', () => {
         expect(summary[level], `${cause.change} ${level}`).toBe(verdict.summary[level] - cause.clears[level])
     }
     expect(causes.filter(({ proved }) => proved).length).toBeGreaterThan(3)
+  })
+
+  test('a part of the site with a name of its own: its titles lose that name with the tag that gives it', async () => {
+    const inner = (path: string, name: string, title: string) => [
+      [
+        path,
+        goodPage(path, name, {
+          'og:site_name': '<meta property="og:site_name" content="Good Site (FR)">',
+          title: `<title>${title} | Good Site (FR)</title>`,
+          'og:title': `<meta property="og:title" content="${title}">`,
+        }),
+      ],
+      [`img/${name}.png`, pngBytes(1200, 630, 82_000 + name.length)],
+    ]
+    // Two sections where the page's own words hold the name as well: once it is the only one it stands there twice.
+    const files = Object.fromEntries([
+      ...inner('fr/index.html', 'Accueil', 'Manuel de Good Site'),
+      ...inner('fr/gens/index.html', 'Les gens', 'Les gens de Good Site'),
+    ])
+    const gathering = await gatherMemory(goodSite(files), GOOD_SITE)
+    expectProved(gathering)
+    const { causes, withAll } = judged(gathering)
+    expect(causes.flatMap(({ rules }) => rules)).toContain('site-name-varies')
+    expect(withAll(causes).findings.map(({ rule }) => rule)).not.toContain('title-pattern-varies')
   })
 })
 

@@ -183,6 +183,39 @@ export class Prover {
     return own.filter((one) => !left.includes(one)).flatMap(({ findings }) => findings)
   }
 
+  /**
+   * Where several plans hold the tags that a finding asks for, none of them makes it go alone: the tags of that page go to
+   * the one plan that edits them all.
+   */
+  private holdTogether(proofs: ReadonlyMap<Plan, Proof>): void {
+    const gone = new Set([...proofs.values()].flatMap((proof) => proof.gone.map(({ finding }) => finding)))
+    for (const [url, { findings }] of this.verdicts) {
+      const page = this.pages.get(url)
+      if (!page) continue
+      for (const finding of findings) {
+        if (gone.has(finding)) continue
+        const changes = proposalsFor(finding, page, this.desk).flatMap((one) =>
+          one.kind === 'change' && one.change.kind === 'say' ? [one.change] : [],
+        )
+        const holders = new Set(changes.map((change) => this.holderOfSlot(url, slotOf(change))))
+        if (holders.size < 2 || holders.has(undefined)) continue
+        const holdsAll = (plan: Plan) => changes.every(({ tag }) => plan.edits.some((edit) => edit.tag === tag))
+        const one = [...holders].find((plan) => plan !== undefined && holdsAll(plan))
+        if (one) for (const change of changes) this.handOver(one, url, slotOf(change))
+      }
+    }
+  }
+
+  /** Gives a plan the change of a tag that another plan has. */
+  private handOver(plan: Plan, url: string, slot: string): void {
+    const holder = this.holderOfSlot(url, slot)
+    const change = holder?.changes.get(url)?.find((one) => slotOf(one.change) === slot)
+    if (!change || holder === plan) return
+    this.takeOver(plan, url, slot)
+    plan.changes.set(url, [...(plan.changes.get(url) ?? []), change])
+    this.robbed.add(plan)
+  }
+
   /** Tries a plan page by page; pages on which it would bring a finding are left out of it. */
   private tryPlan(plan: Plan): Proof {
     const gone: Gone[] = []
@@ -268,7 +301,7 @@ export class Prover {
         page,
         own.map(({ change }) => change),
       )
-      const last = this.sized(derived(edited, own, this.desk.siteName), own, made)
+      const last = this.sized(derived(edited, own, this.desk.siteNames), own, made)
       if (!hasMade && hasOpenGraph(page))
         origins.set(last, { page, subjects: new Set(own.flatMap(({ change }) => subjectsOf(change))) })
       return last
@@ -347,6 +380,7 @@ export class Prover {
     const proofs = new Map<Plan, Proof>()
     for (const plan of this.plans)
       proofs.set(plan, plan.crawlers === null ? this.tryPlan(plan) : this.tryCrawlers(plan))
+    this.holdTogether(proofs)
     // A plan that lost tags to others may lose some again when these are tried anew: each tag is lost but once.
     for (let round = 0; round < ROUNDS && this.robbed.size > 0; round++) {
       const again = [...this.robbed]
@@ -354,7 +388,9 @@ export class Prover {
       for (const plan of again) proofs.set(plan, this.tryPlan(plan))
     }
     const harm = this.trySite(proofs, waived)
-    if (harm.length === 0 || !harm.some((finding) => this.mendSiteAlong(finding))) return proofs
+    // Each is mended: asking only until one is would leave the others.
+    const mended = harm.filter((finding) => this.mendSiteAlong(finding))
+    if (mended.length === 0) return proofs
     for (const plan of this.plans) if (plan.crawlers === null) proofs.set(plan, this.tryPlan(plan))
     this.trySite(proofs, waived)
     return proofs
@@ -362,9 +398,9 @@ export class Prover {
 }
 
 /** What a template makes of another text of the page is made of the text that is there in the end. */
-function derived(page: GatheredPage, own: readonly PageChange[], siteName: string | null): GatheredPage {
+function derived(page: GatheredPage, own: readonly PageChange[], siteNames: readonly string[]): GatheredPage {
   const hasNewTitle = own.some(({ change }) => change.kind === 'say' && change.tag === 'title')
   const made = own.find(({ term, change }) => term === OF_TITLE && change.kind === 'say')
   if (!hasNewTitle || !made || !page.facts?.title || made.change.kind !== 'say') return page
-  return changedPage(page, [{ ...made.change, value: ownPart(page.facts.title, siteName) }])
+  return changedPage(page, [{ ...made.change, value: ownPart(page.facts.title, siteNames) }])
 }

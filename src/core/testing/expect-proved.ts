@@ -9,7 +9,7 @@ function listed(verdict: Pick<Verdict, 'pages' | 'findings'>): string[] {
     `${where} ${rule} ${image ?? ''} ${data?.['key'] ?? ''}`
   return [
     ...verdict.pages.flatMap(({ url, findings }) => findings.map((finding) => key(url, finding))),
-    ...verdict.findings.map((finding) => key('site', finding)),
+    ...verdict.findings.map((finding) => key(`site ${finding.data?.['section'] ?? ''}`, finding)),
   ].sort()
 }
 
