@@ -90,11 +90,12 @@ export const noDefaults: SiteDefaults = { sections: {} }
 export const isEmptyDraft = (fields: DraftFields): boolean => Object.keys(fields).length === 0
 
 /**
- * A text as it can stand in HTML: half surrogates and NUL, which no document can carry, become U+FFFD, and CRLF is LF.
+ * What a text holds that no document can carry, as words that follow “holds”; null where it can stand in a page.
+ * Nothing is put in its place: what was meant is known only to who wrote it.
+ *
+ * @example unfitIn('Lamp\0') // 'a NUL character'
  */
-export function cleanText(text: string): string {
-  return text
-    .replace(/\r\n/g, '\n')
-    .replaceAll('\0', '\uFFFD')
-    .replace(/\p{Surrogate}/gu, '\uFFFD')
+export function unfitIn(text: string): string | null {
+  if (text.includes('\0')) return 'a NUL character'
+  return /\p{Surrogate}/u.test(text) ? 'half of a character (a lone surrogate)' : null
 }

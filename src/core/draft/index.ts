@@ -15,6 +15,7 @@ export {
   SectionDefaults,
   SiteDefaults,
   SlotValue,
+  unfitIn,
 } from './draft'
 export { type DraftEffect, draftEffect, sameTitleElsewhere } from './draft-effect'
 export { editFacts, editPage, saidBy } from './drafted-page'

@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { parse, serialize, type DefaultTreeAdapterTypes as Tree } from 'parse5'
 import { describe, expect, test } from 'vitest'
 import { decodeHtml, readPage } from '../page'
+import { fitText } from '../testing/fit-text'
 import { patience, runs } from '../testing/property-runs'
-import { cleanText } from './draft'
 import { saidBy } from './drafted-page'
 import { patchPage } from './patch-page'
 import type { TagEdits } from './tag-edits'
@@ -139,6 +139,18 @@ describe('patching a built page', () => {
     expect(patch).toMatchObject({ kind: 'refused', why: expect.stringMatching(why) })
   })
 
+  test.each([
+    ['a NUL character', 'A\0B'],
+    ['half of a character', 'A\uD83D B'],
+  ])('%s is refused with the tag that it was drafted for', (what, value) => {
+    const patch = patchPage(bytesOf(PAGE), new Map([['og:title', value]]))
+    expect(patch).toMatchObject({
+      kind: 'refused',
+      why: expect.stringContaining(`The draft of og:title holds ${what}`),
+    })
+    expect(patchPage(bytesOf(PAGE), new Map([['og:title', '\u{1F600} whole']])).kind).toBe('patched')
+  })
+
   test('a byte order mark stays', () => {
     const patch = patchPage(Uint8Array.from([0xef, 0xbb, 0xbf, ...bytesOf(PAGE)]), new Map([['title', 'N']]))
     if (patch.kind === 'refused') throw new Error(patch.why)
@@ -171,7 +183,8 @@ const text = fc
       minLength: 1,
     }),
   )
-  .map(cleanText)
+  .map(fitText)
+  .filter((value) => value !== '')
 
 const keys = [
   'title',

@@ -11,6 +11,7 @@ import {
   readPage,
 } from '../page'
 import { addTo, escapeAttribute, escapeText } from '../text'
+import { unfitIn } from './draft'
 import { anchorOf, CANONICAL, LANGUAGE, positionKey } from './drafted-page'
 import { patchedBytes, type Splice } from './patch-bytes'
 import { attributeFor, type TagEdits } from './tag-edits'
@@ -270,6 +271,11 @@ class PagePatch {
  * line along. A file whose bytes can't be written back exactly is refused, with the reason.
  */
 export function patchPage(bytes: Uint8Array, edits: TagEdits, contentType: string | null = null): Patch {
+  for (const [key, value] of edits) {
+    const unfit = value === null ? null : unfitIn(value)
+    if (unfit !== null)
+      return { kind: 'refused', why: `The draft of ${key} holds ${unfit}, which no page can carry. Type it again.` }
+  }
   const html = decodeHtml(bytes, contentType)
   const { facts } = readPage(html)
   const patch = new PagePatch(html.text, facts, edits)

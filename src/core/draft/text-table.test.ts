@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { fitText } from '../testing/fit-text'
 import { runs } from '../testing/property-runs'
-import { cleanText } from './draft'
 import { readTextTable, type TextRow, writeTextTable } from './text-table'
 
 const SITE = 'https://site.example/'
@@ -50,10 +50,19 @@ describe('a table of texts', () => {
     expect(read(table).changes).toMatchObject([{ field: 'title', after: title }])
   })
 
+  test('what no page can carry is left out and told, and the rest of its row is read', () => {
+    const reading = read('address,title,description\n/lamp,Lam\0p,Better\n/,Ho\uD83Dme,\n')
+    expect(reading.changes.map(({ field, after }) => [field, after])).toEqual([['description', 'Better']])
+    expect(reading.faults).toEqual([
+      'The title of /lamp holds a NUL character, which no page can carry: it is left out. Type it again.',
+      'The title of / holds half of a character (a lone surrogate), which no page can carry: it is left out. Type it again.',
+    ])
+  })
+
   test('what is written is what is read, for any text', () => {
     const text = fc
       .string({ unit: 'grapheme', minLength: 1 })
-      .map((value) => cleanText(value).trim())
+      .map((value) => fitText(value).trim())
       .filter((value) => value !== '')
     fc.assert(
       fc.property(text, text, fc.constantFrom(',' as const, '\t' as const), (title, description, delimiter) => {

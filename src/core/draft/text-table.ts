@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { resolveAddress } from '../address'
-import { cleanText } from './draft'
+import { unfitIn } from './draft'
 
 /** A page's texts as a table holds them. */
 export type TextRow = { url: string; title: string; description: string }
@@ -90,7 +90,14 @@ export function readTextTable(
     }
     seen.add(page.url)
     for (const field of ['title', 'description'] as const) {
-      const after = cleanText(plainCell(row[columns[field]] ?? '')).trim()
+      const after = plainCell(row[columns[field]] ?? '')
+        .replaceAll('\r\n', '\n')
+        .trim()
+      const unfit = unfitIn(after)
+      if (unfit !== null) {
+        faults.push(`The ${field} of ${raw} holds ${unfit}, which no page can carry: it is left out. Type it again.`)
+        continue
+      }
       const draft = drafted.get(page.url)?.[field]
       const before = draft ?? page[field]
       if (after === '' || after === before) continue

@@ -7,9 +7,9 @@ import { parse } from 'yaml'
 // A port of the reader of YAML 1.1 that Python has.
 import { load as readYaml11 } from 'yaml-js'
 import { decodeHtml, readPage } from '../../page'
+import { fitText } from '../../testing/fit-text'
 import { runs } from '../../testing/property-runs'
 import { context, testPage } from '../../testing/test-page'
-import { cleanText } from '../draft'
 import { metadataObject, pagesAsFramework } from './as-framework'
 import { frontMatter, frontMatterFiles } from './as-front-matter'
 import { pagesAsHtml, tagsAsHtml } from './as-html'
@@ -202,7 +202,7 @@ describe('the tags of a page', () => {
 
   const text = fc
     .string({ unit: 'binary', minLength: 1 })
-    .map(cleanText)
+    .map(fitText)
     .filter((value) => value.trim() !== '')
 
   test('for any text, HTML reads back as it was written, and YAML too', () => {

@@ -1,8 +1,8 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { Fragment, useId } from 'react'
-import { type CutMark, type TextHelp, trimAt } from '@/core/draft'
+import { Fragment, useId, useState } from 'react'
+import { type CutMark, type TextHelp, trimAt, unfitIn } from '@/core/draft'
 import { FieldState } from './field-head'
 
 type Props = {
@@ -34,6 +34,7 @@ export function DraftTextField({
   onChange,
 }: Props) {
   const id = useId()
+  const [unfit, setUnfit] = useState<string | null>(null)
   const text = value ?? ''
   const isSet = typeof value === 'string'
   const shown = isSet ? text : (inherited ?? '')
@@ -54,7 +55,11 @@ export function DraftTextField({
           rows={lines}
           value={text}
           placeholder={value === null ? (inherited ?? 'nothing') : (inherited ?? '')}
-          onChange={(event) => onChange(event.target.value)}
+          onChange={({ target }) => {
+            const found = unfitIn(target.value)
+            setUnfit(found)
+            if (found === null) onChange(target.value)
+          }}
           onKeyDown={(event) => {
             const help = event.altKey ? offered[Number(event.code.replace('Digit', '')) - 1] : undefined
             if (!help) return
@@ -68,6 +73,11 @@ export function DraftTextField({
           style={{ minHeight: lines * 19 + 14 }}
         />
       </div>
+      {unfit !== null && (
+        <p role="alert" className="mt-1 text-small text-wrong">
+          Not taken: the text holds {unfit}, which no page can carry.
+        </p>
+      )}
       {marks.length > 0 && (
         <ol className="mt-1 grid gap-[2px] text-fine text-quiet">
           {marks.map(({ at, places, lost }, index) => {
