@@ -20,6 +20,7 @@ import type {
 } from '@/core/model'
 import type { Requirements } from '@/core/requirements'
 import type { Face } from '@/core/surface'
+import type { KeptStep } from './steps'
 
 /** One run. `state` is `running` while a worker writes to it; a run that is found so without one was left behind. */
 export type StoredRun = {
@@ -161,6 +162,7 @@ class Database extends Dexie {
   folders!: EntityTable<StoredFolder, 'site'>
   heldEvents!: EntityTable<StoredHeldEvent, 'id'>
   templateFiles!: Table<TemplateFile, [string, string]>
+  steps!: Table<KeptStep, [string, number]>
 
   constructor() {
     super('nimble-parrot')
@@ -179,6 +181,7 @@ class Database extends Dexie {
     this.version(9).stores({ heldEvents: '++id, site' })
     this.version(8).stores({ folders: 'site' })
     this.version(7).stores({ templates: 'site', templateFiles: '[site+name], site' })
+    this.version(12).stores({ steps: '[tab+number], at' })
     this.version(11)
       .stores({})
       .upgrade(async (transaction) => {

@@ -20,6 +20,7 @@ import { GatherArea } from './features/gather/gather-area'
 import { PageArea } from './features/page/page-area'
 import { PicturesArea } from './features/pictures/pictures-area'
 import { WallArea } from './features/wall/wall-area'
+import { resumeSteps } from './state/draft/draft-history'
 import { resumePendingWrites } from './state/draft/pending-writes'
 import { StartedWithContext } from './state/run/started-with'
 import { useRun } from './state/run/use-run'
@@ -43,6 +44,7 @@ export function App({
   useEffect(() => {
     void closeLeftBehind()
     void resumePendingWrites()
+    void resumeSteps()
   }, [])
   return (
     <StartedWithContext value={startedWith}>

@@ -12,6 +12,7 @@ const draft = (title: string): Draft => ({
   landedAt: null,
 })
 const step = (before: Draft | null, after: Draft | null, at: number, typing: string | null = 'u title') => ({
+  tab: 't',
   site: 's',
   label: 'draft of title',
   drafts: [{ url: 'u', before, after }],
