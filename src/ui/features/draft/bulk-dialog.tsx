@@ -2,7 +2,7 @@
 
 import { Dialog } from 'radix-ui'
 import { type ComponentProps, useMemo, useState } from 'react'
-import { type BulkChange, bulkFields, PatternFault, parsePattern, saidBy } from '@/core/draft'
+import { type BulkChange, bulkFields, PatternFault, parsePattern, saidBy, unfitIn } from '@/core/draft'
 import { firstValue } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import type { DraftStep } from '@/store/drafts'
@@ -18,7 +18,18 @@ import { Choices } from './draft-picture-field'
 import { PatternField } from './pattern-field'
 import { type ReadPage, usePages } from './use-pages'
 
-type Kind = 'picture' | 'own-picture' | 'title-pattern' | 'title-own' | 'description-own' | 'card' | 'type'
+/** Slots that take one text for all pages, by the kind of change. */
+const FREE_SLOTS = {
+  'one-title': 'title',
+  'one-description': 'description',
+  'one-alt': 'imageAlt',
+  'site-name': 'siteName',
+  author: 'author',
+} as const
+type FreeKind = keyof typeof FREE_SLOTS
+const isFree = (kind: Kind): kind is FreeKind => kind in FREE_SLOTS
+
+type Kind = 'picture' | 'own-picture' | 'title-pattern' | 'title-own' | 'description-own' | 'card' | 'type' | FreeKind
 
 const KINDS: { kind: Kind; name: string }[] = [
   { kind: 'description-own', name: 'Description: from each page’s own text' },
@@ -28,6 +39,11 @@ const KINDS: { kind: Kind; name: string }[] = [
   { kind: 'own-picture', name: 'Picture: each page’s own largest' },
   { kind: 'card', name: 'Card kind' },
   { kind: 'type', name: 'Kind of object' },
+  { kind: 'one-title', name: 'Title: one text for all' },
+  { kind: 'one-description', name: 'Description: one text for all' },
+  { kind: 'one-alt', name: 'Text for the picture: one for all' },
+  { kind: 'site-name', name: 'Site’s name' },
+  { kind: 'author', name: 'Author' },
 ]
 
 const OWN_TEXTS = {
@@ -45,6 +61,9 @@ const KEYS = {
   image: 'og:image',
   card: 'twitter:card',
   type: 'og:type',
+  imageAlt: 'og:image:alt',
+  siteName: 'og:site_name',
+  author: 'author',
 } as Record<string, string>
 
 /** Pages listed before the rest is counted. */
@@ -92,7 +111,12 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
     () => pages?.map(({ facts }) => firstValue(facts, 'og:site_name')).find((name) => name) ?? null,
     [pages],
   )
+  const [free, setFree] = useState('')
   const change = useMemo((): BulkChange | null => {
+    if (isFree(kind)) {
+      const text = free.trim()
+      return text === '' || unfitIn(text) !== null ? null : { kind: 'value', slot: FREE_SLOTS[kind], value: text }
+    }
     switch (kind) {
       case 'own-picture':
         return { kind: 'own-picture' }
@@ -113,7 +137,7 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
       case 'description-own':
         return { kind: 'own-text', slot: 'description', from: source }
     }
-  }, [kind, source, value, picture, pattern, siteName])
+  }, [kind, source, value, picture, pattern, siteName, free])
   const planned = useMemo(() => {
     if (!pages || !change || !context || !drafts) return null
     return pages.map((page) => {
@@ -166,6 +190,16 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
         )}
         {(kind === 'card' || kind === 'type') && (
           <Choice name="Value" value={value} choices={VALUES[kind]} onChange={setValue} />
+        )}
+        {isFree(kind) && (
+          <label className="grid gap-1 font-semibold">
+            Text
+            <textarea
+              className="field h-[58px]! resize-none py-1 font-normal"
+              value={free}
+              onChange={({ target }) => setFree(target.value)}
+            />
+          </label>
         )}
         {kind === 'title-pattern' && <PatternField name="Pattern" value={pattern} onChange={setPattern} />}
         {kind === 'picture' && (

@@ -1,6 +1,7 @@
 'use client'
 
 import { useVirtualizer } from '@tanstack/react-virtual'
+import { clsx } from 'clsx'
 import { useMemo, useRef, useState } from 'react'
 import {
   type Draft,
@@ -13,14 +14,17 @@ import {
 } from '@/core/draft'
 import { groupBy } from '@/core/text'
 import { saveFile } from '../../kit/save-file'
+import { Segments } from '../../kit/segments'
 import { textOfFile } from '../../kit/text-of-file'
 import { count } from '../../kit/words'
-import { doStep } from '../../state/draft/draft-history'
+import { doStep, undoStep, useHistory } from '../../state/draft/draft-history'
 import { draftWith, withSlot } from '../../state/draft/make-draft'
+import { useSelection } from '../../state/wall/selection'
 import type { DraftsProps } from './drafts-props'
+import { TEXT_COLUMNS, TextLine } from './text-line'
 import { type ReadPage, usePages } from './use-pages'
 
-const LINE_PX = 58
+const LINE_PX = 80
 
 const builtTexts = ({ url, facts }: ReadPage): TextRow => ({
   url,
@@ -31,8 +35,16 @@ const builtTexts = ({ url, facts }: ReadPage): TextRow => ({
 const openDraft = (draft: Draft | undefined) => (draft?.landedAt === null ? draft : null)
 
 /** Titles and descriptions of all pages in one table, to type into, to take to a spreadsheet and back. */
-export function TextsTab({ run, rows, site, drafts, context }: DraftsProps) {
-  const urls = useMemo(() => rows.map(({ url }) => url), [rows])
+export function TextsTab({ run, rows, site, drafts, defaults, context }: DraftsProps) {
+  const selected = useSelection(run.id)
+  const [isAll, setAll] = useState(selected.size === 0)
+  const isNarrowed = !isAll && selected.size > 0
+  const urls = useMemo(
+    () => rows.flatMap(({ url }) => (!isNarrowed || selected.has(url) ? [url] : [])),
+    [rows, isNarrowed, selected],
+  )
+  const rowOf = useMemo(() => new Map(rows.map((row) => [row.url, row])), [rows])
+  const { undo } = useHistory()
   const pages = usePages(run.id, urls)
   const pane = useRef<HTMLDivElement>(null)
   const [reading, setReading] = useState<TableReading | null>(null)
@@ -91,9 +103,30 @@ export function TextsTab({ run, rows, site, drafts, context }: DraftsProps) {
   return (
     <div className="flex h-full flex-col">
       <div className="flex shrink-0 flex-wrap items-center gap-2 border-b border-line px-5 py-2">
+        {selected.size > 0 && (
+          <Segments
+            name="Pages in the table"
+            size="small"
+            choices={[
+              { id: 'selected', name: `${selected.size} selected` },
+              { id: 'all', name: `All ${rows.length}` },
+            ]}
+            chosen={isNarrowed ? 'selected' : 'all'}
+            onChoose={(id) => setAll(id === 'all')}
+          />
+        )}
         <p className="mr-auto text-quiet">
           What is typed here is a draft for all places. Copy the table into a spreadsheet, and paste it back.
         </p>
+        <button
+          type="button"
+          className="button"
+          disabled={undo === null}
+          title={undo === null ? 'Nothing to undo' : `Undo: ${undo}`}
+          onClick={() => void undoStep()}
+        >
+          Undo
+        </button>
         <button type="button" className="button" onClick={() => void navigator.clipboard.writeText(table('\t'))}>
           Copy as a table
         </button>
@@ -116,7 +149,7 @@ export function TextsTab({ run, rows, site, drafts, context }: DraftsProps) {
         <PasteBox onText={read} />
       </div>
       {reading && <ReadingView reading={reading} onWrite={write} onLeave={() => setReading(null)} />}
-      <div className="grid shrink-0 grid-cols-[220px_minmax(0,1fr)_minmax(0,1.5fr)] gap-3 border-b border-line bg-soft px-5 py-1 text-small font-semibold max-md:grid-cols-[110px_1fr_1fr]">
+      <div className={clsx(TEXT_COLUMNS, 'shrink-0 border-b border-line bg-soft px-5 py-1 text-small font-semibold')}>
         <span>Page</span>
         <span>Title</span>
         <span>Description</span>
@@ -125,30 +158,18 @@ export function TextsTab({ run, rows, site, drafts, context }: DraftsProps) {
         <div className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map((line) => {
             const page = pages[line.index]!
-            const path = rows.find(({ url }) => url === page.url)?.path ?? page.url
-            const fields = openDraft(drafts.get(page.url))?.fields
             return (
-              <div
+              <TextLine
                 key={page.url}
-                className="absolute inset-x-0 grid grid-cols-[220px_minmax(0,1fr)_minmax(0,1.5fr)] items-start gap-3 border-b border-line px-5 py-[5px] max-md:grid-cols-[110px_1fr_1fr]"
+                page={page}
+                row={rowOf.get(page.url)}
+                draft={openDraft(drafts.get(page.url))}
+                defaults={defaults}
+                context={context}
+                textOf={(field) => textOf(page.url, field)}
+                onChange={(field, text) => change(page, field, text)}
                 style={{ transform: `translateY(${line.start}px)`, height: LINE_PX }}
-              >
-                <span className="truncate pt-[5px] font-mono text-fine" title={page.url}>
-                  {path}
-                </span>
-                {(['title', 'description'] as const).map((field) => (
-                  <textarea
-                    // A text that was changed elsewhere is taken up again.
-                    key={`${field} ${textOf(page.url, field)}`}
-                    aria-label={`${field === 'title' ? 'Title' : 'Description'} of ${path}`}
-                    className={`h-[48px] w-full resize-none rounded-[5px] border px-2 py-[3px] text-small leading-[19px] ${typeof fields?.[field] === 'string' ? 'border-pick bg-pick-soft' : 'border-line bg-sheet'}`}
-                    defaultValue={textOf(page.url, field)}
-                    onBlur={(event) =>
-                      event.target.value !== textOf(page.url, field) && change(page, field, event.target.value)
-                    }
-                  />
-                ))}
-              </div>
+              />
             )
           })}
         </div>

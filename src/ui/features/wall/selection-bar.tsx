@@ -45,6 +45,9 @@ export function SelectionBar({ run, rows, shown, selected, goTo, bulkDraft: Bulk
         Let go
       </button>
       <span className="ml-auto" />
+      <button type="button" className="button" onClick={() => goTo({ area: 'drafts', tab: 'texts' })}>
+        Texts as a table
+      </button>
       <BulkDraft
         run={run}
         rows={chosen}

@@ -20,7 +20,8 @@ const now = () => useStore.getState()
 /** Once more something was undone or done again. */
 const turn = () => useStore.setState(({ turns }) => ({ turns: turns + 1 }))
 
-let tab: string = crypto.randomUUID()
+/** By which a tab's steps are known. Not the UUID of the browser: a page on another machine of the network has none. */
+let tab: string = crypto.getRandomValues(new Uint32Array(4)).join('-')
 
 /** Steps with one more at their end; what is typed on in one field joins the step before. Pure. */
 export function withStep(done: readonly KeptStep[], step: Omit<KeptStep, 'number'>): KeptStep[] {
