@@ -50,7 +50,7 @@ test('refits in the browser within the budget, moves the focus by keys, and draf
   await expect(refit(page)).toContainText(/\d+ KB, quality \d+/)
   const handle = stage(page).getByRole('button', { name: /^Focus of the refit/ })
   await handle.focus()
-  for (let step = 0; step < 5; step++) await page.keyboard.press('Shift+ArrowUp')
+  for (let step = 0; step < 10; step++) await page.keyboard.press('Shift+ArrowUp')
   await expect(refit(page)).toContainText('50 % from the left, 0 % from the top')
   await refit(page).getByLabel('Weight').fill('40')
   await expect(refit(page)).toContainText('to 40 KB')
@@ -125,23 +125,39 @@ test('a folder’s pictures are refitted together, nothing is sent, and a manife
     .click()
   await page.keyboard.press('x')
   await expect(list(page)).toContainText('2 pictures selected')
+  await list(page)
+    .getByRole('button', { name: /^Refit to 1200 × 630/ })
+    .click()
+  // Every result is seen before anything is saved, and its focus is moved there.
+  const batch = page.getByRole('dialog', { name: '2 pictures, as they will be saved' })
+  const lathe = batch.getByRole('listitem', { name: /lathe-night/ })
+  await expect(lathe.getByRole('img', { name: 'As it will be saved' })).toBeVisible()
+  await expect(lathe).toContainText('focus: proposed')
+  await expect(batch.getByRole('listitem', { name: /chisel/ })).toContainText('Left out')
+  await expectAccessible(page)
+  const ring = lathe.getByRole('button', { name: /^Focus of the refit/ })
+  await ring.focus()
+  for (let turn = 0; turn < 3; turn++) await page.keyboard.press('Shift+ArrowDown')
+  await expect(lathe).toContainText('focus: set')
   const zip = unzipSync(
-    new Uint8Array(
-      await saved(page, () =>
-        list(page)
-          .getByRole('button', { name: /^Refit to 1200 × 630/ })
-          .click(),
-      ),
-    ),
+    new Uint8Array(await saved(page, () => batch.getByRole('button', { name: 'Save 2 pictures as a zip' }).click())),
   )
-  expect(Object.keys(zip).sort()).toEqual(['lathe-night-1200x630.jpg', 'manifest.json'])
+  expect(Object.keys(zip).sort()).toEqual(['img/lathe-night-1200x630.jpg', 'manifest.json'])
   const manifest = JSON.parse(new TextDecoder().decode(zip['manifest.json']))
   const made = manifest.pictures.find(({ file }: { file: string | null }) => file)
-  expect(made).toMatchObject({ width: 1200, height: 630, enlarged: 1.11, withinBudget: true })
-  expect(made.bytes).toBe(zip['lathe-night-1200x630.jpg']!.length)
+  expect(made).toMatchObject({ width: 1200, height: 630, enlarged: 1.11, withinBudget: true, focus: { from: 'set' } })
+  expect(made.bytes).toBe(zip['img/lathe-night-1200x630.jpg']!.length)
   expect(manifest.pictures.find(({ file }: { file: string | null }) => file === null).left).toMatch(
     /Not in the build|404/,
   )
-  await expect(list(page)).toContainText('1 picture refitted, 1 left out')
+  await expect(batch).toContainText('1 picture refitted, 1 left out')
+  // The focus is the picture's: it is there after a reload, and what was done to it is undone.
+  await page.keyboard.press('Escape')
+  await page.reload()
+  await openPicture(page, /lathe-night\.jpg/)
+  await expect(refit(page).getByRole('button', { name: 'As proposed' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(refit(page)).toContainText('proposed')
+  await expect(refit(page).getByRole('button', { name: 'As proposed' })).toBeHidden()
   expect(sent).toEqual([])
 })

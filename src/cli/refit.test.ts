@@ -66,6 +66,22 @@ describe('nimble-parrot refit', { timeout: 60_000 }, () => {
     expect(readFileSync(join(here, 'tiny.jpg')).length).toBe(said.bytes)
   })
 
+  test('a hundred million pixels are worked on, and more are told as what they are', async () => {
+    const plain = (width: number, height: number) =>
+      sharp({ create: { width, height, channels: 3, background: '#808080' }, limitInputPixels: false }).jpeg({
+        quality: 50,
+      })
+    await plain(10_000, 10_000).toFile(join(here, 'giant.jpg'))
+    const giant = await made('giant.jpg', '--shape', '1200x630', '--focus', '0.5,1', '--out', 'of-giant.jpg')
+    // The crop is told in pixels of the whole, though less of it is held.
+    expect(giant.said).toMatchObject({ width: 1200, height: 630, crop: { x: 0, y: 4750, width: 10_000, height: 5250 } })
+    expect(giant.said.enlarged).toBeNull()
+    await plain(12_000, 10_000).toFile(join(here, 'larger.jpg'))
+    const { code, err } = await command('refit', 'larger.jpg', '--shape', '1200x630', '--out', 'none.jpg')
+    expect(code).toBe(2)
+    expect(err).toContain('It has 12000 × 10000 pixels, 120 million; up to 100 million are worked on.')
+  }, 30_000)
+
   test('focus moves the crop; a colour fills what is left', async () => {
     const top = await made('photo.jpg', '--shape', '1000x500', '--focus', '0.5,0', '--out', 'top.webp')
     expect(top.said).toMatchObject({ format: 'webp', crop: { y: 0 } })

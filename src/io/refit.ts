@@ -3,20 +3,34 @@ import {
   BLUR_SHARE,
   CENTER,
   type Fill,
+  MAX_WORKED_PIXELS,
   type RefitPlan,
   type RefitType,
   type RefitWish,
   refitPlan,
+  type Shape,
+  scaledToPixels,
+  tooManyPixels,
   withinBudget,
 } from '@/core/image'
 
-/** A larger picture is not decoded. */
-const MAX_PIXELS = 100_000_000
+/** A larger picture is scaled down as it is decoded: about 75 MB of raw pixels are held of it. */
+const HELD_PIXELS = 25_000_000
 
 export type Refitted = { bytes: Uint8Array; quality: number | null; plan: RefitPlan; fits: boolean }
 
 /** The picture can't be read. The message can be shown. */
 export class BadPicture extends Error {}
+
+/** The plan as it is carried out on a picture that is held smaller. */
+function heldPlan(plan: RefitPlan, size: Shape, held: Shape): RefitPlan {
+  if (held.width === size.width) return plan
+  const scale = held.width / size.width
+  const [x, y] = [Math.floor(plan.crop.x * scale), Math.floor(plan.crop.y * scale)]
+  const width = Math.max(1, Math.min(held.width - x, Math.round(plan.crop.width * scale)))
+  const height = Math.max(1, Math.min(held.height - y, Math.round(plan.crop.height * scale)))
+  return { ...plan, crop: { x, y, width, height } }
+}
 
 async function drawn(source: Sharp, plan: RefitPlan, type: RefitType): Promise<Sharp> {
   const { crop, scaled, shape, at, fill } = plan
@@ -83,10 +97,16 @@ export async function encodeWithin(
  */
 export async function refit(bytes: Uint8Array, wish: RefitWish): Promise<Refitted> {
   try {
-    const oriented = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).autoOrient()
-    const { data, info } = await oriented.png({ compressionLevel: 0 }).toBuffer({ resolveWithObject: true })
-    const plan = refitPlan({ width: info.width, height: info.height }, wish.shape, wish.focus, wish.fill)
-    const picture = await drawn(sharp(data, { limitInputPixels: MAX_PIXELS }), plan, wish.type)
+    const read = sharp(bytes, { limitInputPixels: false, failOn: 'error' })
+    const { autoOrient: size } = await read.metadata()
+    if (size.width * size.height > MAX_WORKED_PIXELS) throw new Error(tooManyPixels(size))
+    const held = scaledToPixels(size, HELD_PIXELS)
+    const oriented = read.autoOrient()
+    // Formats that can are decoded at a half, a quarter or an eighth of their size for this.
+    if (held.width < size.width) oriented.resize(held.width, held.height, { fit: 'fill' })
+    const data = await oriented.png({ compressionLevel: 0 }).toBuffer()
+    const plan = refitPlan(size, wish.shape, wish.focus, wish.fill)
+    const picture = await drawn(sharp(data, { limitInputPixels: false }), heldPlan(plan, size, held), wish.type)
     return { ...(await encodeWithin(picture, wish.type, wish.budget)), plan }
   } catch (error) {
     throw new BadPicture(error instanceof Error ? error.message : String(error))

@@ -20,6 +20,7 @@ import type {
 } from '@/core/model'
 import type { Requirements } from '@/core/requirements'
 import type { Face } from '@/core/surface'
+import type { StoredFocus } from './focuses'
 import type { KeptStep } from './steps'
 
 /** One run. `state` is `running` while a worker writes to it; a run that is found so without one was left behind. */
@@ -163,6 +164,7 @@ class Database extends Dexie {
   heldEvents!: EntityTable<StoredHeldEvent, 'id'>
   templateFiles!: Table<TemplateFile, [string, string]>
   steps!: Table<KeptStep, [string, number]>
+  focuses!: Table<StoredFocus, [string, string]>
 
   constructor() {
     super('nimble-parrot')
@@ -181,7 +183,7 @@ class Database extends Dexie {
     this.version(9).stores({ heldEvents: '++id, site' })
     this.version(8).stores({ folders: 'site' })
     this.version(7).stores({ templates: 'site', templateFiles: '[site+name], site' })
-    this.version(12).stores({ steps: '[tab+number], at' })
+    this.version(12).stores({ steps: '[tab+number], at', focuses: '[site+url], site' })
     this.version(11)
       .stores({})
       .upgrade(async (transaction) => {

@@ -1,13 +1,16 @@
 import { type Draft, noDefaults, type SiteDefaults } from '@/core/draft'
+import type { Focus } from '@/core/image'
 import { database } from './database'
 
-/** One step of work on drafts: what stood before and what stands after, so that it can be taken back. */
+/** One step of work on drafts and on what they name: what stood before and what stands after, so that it can be taken back. */
 export type DraftStep = {
   site: string
   /** What was done, in words that follow “Undo:”. */
   label: string
   drafts: { url: string; before: Draft | null; after: Draft | null }[]
   defaults?: { before: SiteDefaults; after: SiteDefaults }
+  /** The focus of a picture, by its address; null: none is set. */
+  focus?: { url: string; before: Focus | null; after: Focus | null }
 }
 
 export async function draftsOf(site: string): Promise<Draft[]> {
@@ -29,8 +32,8 @@ function hasLandedSince(
 
 /** Writes one side of a step, all of it or nothing. */
 export async function writeStep(step: DraftStep, side: 'before' | 'after'): Promise<void> {
-  const { drafts, defaults } = database
-  await database.transaction('rw', [drafts, defaults], async () => {
+  const { drafts, defaults, focuses } = database
+  await database.transaction('rw', [drafts, defaults, focuses], async () => {
     const now = await drafts.bulkGet(step.drafts.map(({ url }) => [step.site, url] as [string, string]))
     // What has landed since the step was done is in the build: taking the step back takes nothing of that with it.
     const changes = step.drafts.filter((change, index) => !hasLandedSince(now[index], change, side))
@@ -41,6 +44,10 @@ export async function writeStep(step: DraftStep, side: 'before' | 'after'): Prom
     await drafts.bulkPut(kept)
     await drafts.bulkDelete(gone)
     if (step.defaults) await defaults.put({ site: step.site, defaults: step.defaults[side] })
+    const { site, focus } = step
+    const set = focus?.[side]
+    if (focus && set) await focuses.put({ site, url: focus.url, focus: set, setAt: new Date().toISOString() })
+    else if (focus) await focuses.delete([site, focus.url])
   })
 }
 

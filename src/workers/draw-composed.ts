@@ -12,7 +12,7 @@ import {
 } from '@/core/compose'
 import { CENTER, type Crop, refitPlan, type Shape } from '@/core/image'
 import { surfaces } from '@/core/surface'
-import { decode } from './decode'
+import { type Decoded, decode, drawPart } from './decode'
 import { drawCovering, type Pen } from './draw-refit'
 import { type EncodedPicture, encodeWithin } from './encode'
 import { type OwnFace, readyFace } from './faces'
@@ -36,7 +36,7 @@ export type Composed = EncodedPicture & {
   isFaceKnown: boolean
 }
 
-function drawGround(pen: Pen, { background, shape }: PictureTemplate, picture: ImageBitmap | null): void {
+function drawGround(pen: Pen, { background, shape }: PictureTemplate, picture: Decoded | null): void {
   const { width, height } = shape
   if (background.kind === 'gradient') {
     const angleRadians = (background.angle * Math.PI) / 180
@@ -65,17 +65,12 @@ function drawGround(pen: Pen, { background, shape }: PictureTemplate, picture: I
 }
 
 /** The page's own picture over a part of the shape; the accent's colour where there is none. */
-function drawPanel(
-  pen: Pen,
-  { x, y, width, height }: Crop,
-  template: PictureTemplate,
-  picture: ImageBitmap | null,
-): void {
+function drawPanel(pen: Pen, { x, y, width, height }: Crop, template: PictureTemplate, picture: Decoded | null): void {
   pen.fillStyle = panelColor(template)
   pen.fillRect(x, y, width, height)
   if (!picture) return
   const { crop } = refitPlan(picture, { width, height }, CENTER, { kind: 'crop' })
-  pen.drawImage(picture, crop.x, crop.y, crop.width, crop.height, x, y, width, height)
+  drawPart(pen, picture, crop, { x, y, width, height })
 }
 
 /** Contrast that nine tenths of the ground beneath the title have at least. */
@@ -104,8 +99,7 @@ function faceOn(pen: Pen, weight: number, family: string): FaceMetrics {
   return { measure, ascent: ascent / 100, descent: descent / 100 }
 }
 
-const sizeOf = (picture: ImageBitmap | null): Shape | null =>
-  picture && { width: picture.width, height: picture.height }
+const sizeOf = (picture: Decoded | null): Shape | null => picture && { width: picture.width, height: picture.height }
 
 const unreadableMark = (error: Error) => {
   throw new Error(`The mark can’t be used. ${error.message} Choose a PNG, JPEG, WebP or SVG file.`)
@@ -148,7 +142,7 @@ export async function drawComposed({
     if (plan.markText) write(plan.markText)
     if (markPicture && plan.markPicture) {
       const { x, y, width, height } = plan.markPicture
-      pen.drawImage(markPicture, x, y, width, height)
+      pen.drawImage(markPicture.bitmap, x, y, width, height)
     }
     const made =
       previewWidth === null
@@ -156,8 +150,8 @@ export async function drawComposed({
         : await preview(canvas, previewWidth)
     return { ...made, plan, contrast, isFaceKnown: isKnown }
   } finally {
-    picture?.close()
-    markPicture?.close()
+    picture?.bitmap.close()
+    markPicture?.bitmap.close()
   }
 }
 

@@ -1,5 +1,5 @@
 import { BLUR_SHARE, CENTER, type RefitPlan, type RefitType, type RefitWish, refitPlan, type Shape } from '@/core/image'
-import { decode } from './decode'
+import { type Decoded, decode, drawPart } from './decode'
 import { type EncodedPicture, encodeWithin } from './encode'
 
 export type Refitted = EncodedPicture & { plan: RefitPlan }
@@ -24,18 +24,18 @@ function extendEdges(pen: Pen, { shape, scaled, at }: RefitPlan): void {
  * Draws the middle of a picture over the whole canvas, blurred.
  * @param share of the longer side: the blur's standard deviation
  */
-export function drawCovering(pen: Pen, picture: ImageBitmap, shape: Shape, share: number): void {
+export function drawCovering(pen: Pen, picture: Decoded, shape: Shape, share: number): void {
   const behind = refitPlan(picture, shape, CENTER, { kind: 'crop' }).crop
   const blur = share * Math.max(shape.width, shape.height)
   // A blur takes in what lies beyond the edge, where there is nothing: the picture behind is drawn larger than the shape.
   if (blur > 0) pen.filter = `blur(${blur}px)`
   const rim = 2 * blur
   const [width, height] = [shape.width + 2 * rim, shape.height + 2 * rim]
-  pen.drawImage(picture, behind.x, behind.y, behind.width, behind.height, -rim, -rim, width, height)
+  drawPart(pen, picture, behind, { x: -rim, y: -rim, width, height })
   pen.filter = 'none'
 }
 
-function drawPlan(picture: ImageBitmap, plan: RefitPlan, type: RefitType): OffscreenCanvas {
+function drawPlan(picture: Decoded, plan: RefitPlan, type: RefitType): OffscreenCanvas {
   const { shape, crop, scaled, at, fill } = plan
   const canvas = new OffscreenCanvas(shape.width, shape.height)
   const pen = canvas.getContext('2d')!
@@ -47,7 +47,7 @@ function drawPlan(picture: ImageBitmap, plan: RefitPlan, type: RefitType): Offsc
   }
   if (fill.kind === 'blur') drawCovering(pen, picture, shape, BLUR_SHARE)
   pen.imageSmoothingQuality = 'high'
-  pen.drawImage(picture, crop.x, crop.y, crop.width, crop.height, at.x, at.y, scaled.width, scaled.height)
+  drawPart(pen, picture, crop, { ...at, ...scaled })
   if (fill.kind === 'extend') extendEdges(pen, plan)
   return canvas
 }
@@ -63,6 +63,6 @@ export async function drawRefit(original: Blob, wish: RefitWish): Promise<Refitt
     const canvas = drawPlan(picture, plan, wish.type)
     return { ...(await encodeWithin(canvas, wish.type, wish.budget)), plan }
   } finally {
-    picture.close()
+    picture.bitmap.close()
   }
 }

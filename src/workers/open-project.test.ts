@@ -104,6 +104,28 @@ describe('a project archive', () => {
     expect([await thumb!.blob.text(), thumb!.blob.type, thumb!.bytes]).toEqual(['tiny', 'image/webp', 4])
   })
 
+  test('focuses of pictures come along; of two for one picture the later stands', async () => {
+    const kept = (x: number, setAt: string) => ({
+      site: GOOD_SITE,
+      url: `${GOOD_SITE}img/a.png`,
+      focus: { x, y: 0.5 },
+      setAt,
+    })
+    await database.focuses.clear()
+    await database.focuses.put(kept(0.2, '2026-11-20T09:00:00Z'))
+    const archive = await saveProject(GOOD_SITE)
+    const focusAfter = async (mine: ReturnType<typeof kept> | null, prefer: 'mine' | 'archive' | 'later') => {
+      await database.focuses.clear()
+      if (mine) await database.focuses.put(mine)
+      await openProject(archive, prefer)
+      return (await database.focuses.toArray()).map(({ focus }) => focus.x)
+    }
+    expect(await focusAfter(null, 'mine')).toEqual([0.2])
+    expect(await focusAfter(kept(0.8, '2026-11-21T09:00:00Z'), 'later')).toEqual([0.8])
+    expect(await focusAfter(kept(0.8, '2026-11-19T09:00:00Z'), 'later')).toEqual([0.2])
+    expect(await focusAfter(kept(0.8, '2026-11-19T09:00:00Z'), 'mine')).toEqual([0.8])
+  })
+
   test('what was judged is judged again, by the requirements that came with it', async () => {
     const archive = await saveProject(GOOD_SITE)
     await clear()

@@ -93,6 +93,16 @@ async function takeDrafts(manifest: ProjectManifest, prefer: Prefer, conflicts: 
   return taken.length
 }
 
+/** What was set for one picture by two: the later stands, and nothing is said of so small a thing. */
+async function takeFocuses({ site, focuses = [] }: ProjectManifest, prefer: Prefer): Promise<void> {
+  const own = new Map((await database.focuses.where('site').equals(site).toArray()).map((kept) => [kept.url, kept]))
+  const isTaken = ({ url, setAt }: { url: string; setAt: string }) => {
+    const mine = own.get(url)
+    return !mine || (prefer === 'later' ? Date.parse(setAt) > Date.parse(mine.setAt) : prefer === 'archive')
+  }
+  await database.focuses.bulkPut(focuses.filter(isTaken).map((kept) => ({ ...kept, site })))
+}
+
 async function takeRequirements({ site, requirements }: ProjectManifest, prefer: Prefer, conflicts: string[]) {
   if (!requirements) return
   const mine = (await database.requirements.get(site))?.requirements
@@ -128,6 +138,7 @@ async function takeSettings(
   const isMine = prefer !== 'archive'
   const drafts = await takeDrafts(manifest, prefer, conflicts)
   await takeRequirements(manifest, prefer, conflicts)
+  await takeFocuses(manifest, prefer)
   const { defaults, templates } = manifest
   const ownDefaults = await database.defaults.get(site)
   if (defaults && ownDefaults && !areAlike(ownDefaults.defaults, defaults))

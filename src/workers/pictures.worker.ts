@@ -1,7 +1,16 @@
 import { zipSync } from 'fflate'
-import { type Crop, type DetailMap, detailMap, type RefitWish } from '@/core/image'
+import {
+  type Crop,
+  type DetailMap,
+  detailMap,
+  FOCUS_PX,
+  type Focus,
+  type Pixels,
+  proposeFocus,
+  type RefitWish,
+} from '@/core/image'
 import { type Recompression, recompressedSize } from '@/core/surface'
-import { decode } from './decode'
+import { decode, drawPart } from './decode'
 import { type ComposeAsk, type Composed, drawComposed } from './draw-composed'
 import { drawRefit, type Refitted } from './draw-refit'
 import { declareFaces, type ShippedFace } from './faces'
@@ -12,6 +21,8 @@ import { workerScope } from './worker-scope'
 export type PictureWork = {
   /** Where a picture has detail. */
   detail: { asks: { picture: Blob }; gives: DetailMap }
+  /** Where its subject may be: a proposal. */
+  focus: { asks: { picture: Blob }; gives: Focus }
   /** A part of a picture as a place scales and recompresses it. */
   recompress: {
     asks: { picture: Blob; crop: Crop; recompression: Recompression }
@@ -34,19 +45,25 @@ export type PictureAnswer = { id: number; gives: PictureWork[PictureTask]['gives
 /** Longest side at which detail is looked for: lettering is seen, grain is not. */
 const DETAIL_PX = 480
 
-async function detailOf(blob: Blob): Promise<DetailMap> {
-  const picture = await decode(blob)
-  const scale = Math.min(1, DETAIL_PX / Math.max(picture.width, picture.height))
+/** A picture's pixels on white, brought down to a longest side. */
+async function pixelsOf(blob: Blob, longestPx: number): Promise<Pixels> {
+  const { bitmap } = await decode(blob)
+  const scale = Math.min(1, longestPx / Math.max(bitmap.width, bitmap.height))
   const [width, height] = [
-    Math.max(1, Math.round(picture.width * scale)),
-    Math.max(1, Math.round(picture.height * scale)),
+    Math.max(1, Math.round(bitmap.width * scale)),
+    Math.max(1, Math.round(bitmap.height * scale)),
   ]
-  const pen = new OffscreenCanvas(width, height).getContext('2d')!
+  const pen = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!
+  pen.imageSmoothingQuality = 'high'
   pen.fillStyle = '#ffffff'
   pen.fillRect(0, 0, width, height)
-  pen.drawImage(picture, 0, 0, width, height)
-  picture.close()
-  const { data } = pen.getImageData(0, 0, width, height)
+  pen.drawImage(bitmap, 0, 0, width, height)
+  bitmap.close()
+  return { data: pen.getImageData(0, 0, width, height).data, width, height }
+}
+
+async function detailOf(blob: Blob): Promise<DetailMap> {
+  const { data, width, height } = await pixelsOf(blob, DETAIL_PX)
   const grey = Uint8Array.from(
     { length: width * height },
     (_, index) => 0.299 * data[index * 4]! + 0.587 * data[index * 4 + 1]! + 0.114 * data[index * 4 + 2]!,
@@ -62,8 +79,8 @@ async function recompressed({ picture, crop, recompression }: PictureWork['recom
   pen.imageSmoothingQuality = 'high'
   pen.fillStyle = '#ffffff'
   pen.fillRect(0, 0, width, height)
-  pen.drawImage(source, crop.x, crop.y, crop.width, crop.height, 0, 0, width, height)
-  source.close()
+  drawPart(pen, source, crop, { x: 0, y: 0, width, height })
+  source.bitmap.close()
   const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: recompression.quality.value / 100 })
   return { blob, width, height }
 }
@@ -72,6 +89,8 @@ function doTask(ask: PictureAsk): Promise<PictureWork[PictureTask]['gives']> {
   switch (ask.task) {
     case 'detail':
       return detailOf(ask.picture)
+    case 'focus':
+      return pixelsOf(ask.picture, FOCUS_PX).then(proposeFocus)
     case 'recompress':
       return recompressed(ask)
     case 'refit':

@@ -1,12 +1,12 @@
 import type { ServedImage } from '@/core/crawl'
+import { MAX_WORKED_PIXELS } from '@/core/image'
 import { database } from '@/store/database'
 import { keepOriginal, trimPictures } from '@/store/kept-pictures'
 import { thumbKey } from '@/store/thumb-key'
+import { decode } from './decode'
 
 /** Twice the width at which the wall draws a card. */
 const THUMB_WIDTH_PX = 560
-/** A picture with more pixels is not decoded here: about 160 MB of raw pixels. */
-const MAX_PIXELS = 40_000_000
 /** The stream and the pictures share the browser's six connections to the server. */
 const AT_ONCE = 3
 
@@ -20,7 +20,7 @@ export class ThumbMaker {
   constructor(private readonly ownPicture: (url: string) => Promise<Blob | null>) {}
 
   add(image: ServedImage): void {
-    const isTooLarge = (image.width ?? 0) * (image.height ?? 0) > MAX_PIXELS
+    const isTooLarge = (image.width ?? 0) * (image.height ?? 0) > MAX_WORKED_PIXELS
     if (image.errorCode !== null || isTooLarge) return
     this.waiting.push(image)
     this.fill()
@@ -82,7 +82,7 @@ async function servedPicture(path: string | null): Promise<Blob | null> {
 
 /** A small copy, as the wall draws it. */
 export async function shrink(blob: Blob): Promise<Blob> {
-  const whole = await createImageBitmap(blob)
+  const { bitmap: whole } = await decode(blob)
   try {
     const scale = Math.min(1, THUMB_WIDTH_PX / whole.width)
     const [width, height] = [

@@ -9,6 +9,7 @@ export { busiestPoint, type DetailMap, detailMap, detailOutside } from './detail
 export { isSoft, keepZone, shareLost } from './keep-zone'
 export { groupAlike, LOOK_SIDE, type Look, type Looked, lookAsText, lookFromText, lookOfPixels } from './likeness'
 export { typeOfFormat } from './media-types'
+export { FOCUS_PX, type Pixels, proposeFocus } from './propose-focus'
 export { isWholePicture, readImageHeader } from './read-header'
 export {
   BLUR_SHARE,
@@ -16,7 +17,7 @@ export {
   CENTER,
   enlargedBy,
   type Fill,
-  type Focus,
+  Focus,
   type RefitPlan,
   type RefitType,
   type RefitWish,
@@ -24,3 +25,4 @@ export {
   type Shape,
   withinBudget,
 } from './refit-plan'
+export { MAX_WORKED_PIXELS, scaledToPixels, tooManyPixels } from './worked-size'

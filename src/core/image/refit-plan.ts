@@ -1,10 +1,12 @@
+import { z } from 'zod'
 import type { Crop } from './crop'
 
 /** The shape that a picture is to have, in pixels. */
 export type Shape = { width: number; height: number }
 
 /** A point of the picture, 0 to 1 from left and from top: what matters most stays in. */
-export type Focus = { x: number; y: number }
+export const Focus = z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) })
+export type Focus = z.infer<typeof Focus>
 
 /**
  * What fills a shape that the picture doesn't: the picture itself, cut; its edge colours; itself, enlarged and blurred;

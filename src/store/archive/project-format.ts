@@ -3,6 +3,7 @@ import { PictureTemplate } from '@/core/compose'
 import { CrawlRequest } from '@/core/crawl'
 import { SignOffFile } from '@/core/document'
 import { Draft, SiteDefaults } from '@/core/draft'
+import { Focus } from '@/core/image'
 import { AccessMode, GatheredImage, GatheredPage, Incomplete, RunNote, RunSource, Survey } from '@/core/model'
 import { Requirements } from '@/core/requirements'
 
@@ -83,6 +84,8 @@ export const ProjectManifest = z.object({
   requirements: Requirements.nullable(),
   templates: z.record(z.string(), PictureTemplate).nullable(),
   held: z.array(HeldMark),
+  /** Focuses that were set for pictures; absent in an archive of before they were kept. */
+  focuses: z.array(z.object({ url: z.string(), focus: Focus, setAt: z.string() })).optional(),
   pictures: z.array(
     z.object({ key: z.string(), file: PackedFile, type: PictureType, kind: z.enum(['small', 'whole']) }),
   ),

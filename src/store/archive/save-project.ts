@@ -116,6 +116,7 @@ export async function saveProject(site: string): Promise<Blob> {
     requirements: (await database.requirements.get(site))?.requirements ?? null,
     templates: (await database.templates.get(site))?.sections ?? null,
     held: (await heldEventsOf(site)).map(({ event }) => event),
+    focuses: (await database.focuses.where('site').equals(site).toArray()).map(({ site: _site, ...kept }) => kept),
     pictures,
     files,
   }

@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx'
 import { useEffect, useRef } from 'react'
-import { type Crop, type DetailMap, detailOutside, isSoft, shareLost } from '@/core/image'
+import { type Crop, type DetailMap, detailOutside, type Focus, isSoft, shareLost } from '@/core/image'
 import { type CropResult, drawnWidth } from '@/core/surface'
 
 type Size = { width: number; height: number }
@@ -11,6 +11,8 @@ type Props = {
   size: Size
   kept: CropResult[]
   detail: DetailMap | null
+  /** The picture's focus, as set or proposed; null where none is known. */
+  focus: Focus | null
   chosen: string | null
   /** Places that the keep zone is made for. */
   counted: ReadonlySet<string>
@@ -53,13 +55,19 @@ export function CroppedPicture({
   )
 }
 
+const isWithin = (focus: Focus, size: Size, { x, y, width, height }: Crop) =>
+  focus.x * size.width >= x &&
+  focus.x * size.width <= x + width &&
+  focus.y * size.height >= y &&
+  focus.y * size.height <= y + height
+
 function sharpness(crop: Crop, drawnPx: number): string {
   if (isSoft(crop, drawnPx, 1)) return `${drawnPx} px: soft`
   return isSoft(crop, drawnPx, 2) ? `${drawnPx} px: soft at 2×` : `${drawnPx} px: sharp at 2×`
 }
 
 /** What each place keeps of the picture, how much that is, and whether it has the pixels for it. */
-export function KeptStrip({ src, size, kept, detail, chosen, counted, onChoose, onCount }: Props) {
+export function KeptStrip({ src, size, kept, detail, focus, chosen, counted, onChoose, onCount }: Props) {
   const list = useRef<HTMLUListElement>(null)
   useEffect(() => {
     list.current?.querySelector(`[data-place="${chosen}"]`)?.scrollIntoView({ inline: 'nearest', block: 'nearest' })
@@ -104,6 +112,11 @@ export function KeptStrip({ src, size, kept, detail, chosen, counted, onChoose, 
             <span className="block text-quiet" title="About how wide the place draws it, in CSS pixels">
               {sharpness(one.crop, drawnWidth(one.surface, one.layout))}
             </span>
+            {focus && !isWithin(focus, size, one.crop) && (
+              <span className="block text-warn" title="The point that the picture is about lies outside what is kept.">
+                cuts the focus off
+              </span>
+            )}
             {detailLost >= 0.1 && (
               <span className="block text-quiet" title="Where the picture changes most from pixel to pixel. A hint.">
                 hint: {Math.round(detailLost * 100)} % of detail lost

@@ -3,11 +3,12 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { PictureEntry } from '@/core/check'
 import type { ServedImage } from '@/core/crawl'
-import { busiestPoint, type DetailMap, keepZone, refitPlan } from '@/core/image'
+import { busiestPoint, type DetailMap, keepZone, MAX_WORKED_PIXELS, refitPlan, tooManyPixels } from '@/core/image'
 import type { CropResult } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { Segments } from '../../kit/segments'
 import { onPicture } from '../../state/pictures/picture-worker'
+import { useFocus } from '../../state/pictures/use-focus'
 import { useObjectUrl, useWholePicture } from '../../state/pictures/whole-picture'
 import type { GoTo } from '../../state/view/use-view'
 import type { PictureLook, RouteState } from '../../state/view/view'
@@ -60,7 +61,8 @@ export function OnePicture({ view, goTo, run, entry, image, kept }: Props) {
   const whole = useWholePicture(image)
   const picture = whole?.blob ?? null
   const src = useObjectUrl(picture)
-  const refit = useRefit(picture, entry.url)
+  const focus = useFocus(run.source.site, entry.url, picture)
+  const refit = useRefit(picture, focus.focus)
   const detail = useDetail(picture)
   const [uncounted, setUncounted] = useState<ReadonlySet<string>>(new Set())
   const shown = useMemo(() => kept.filter((one) => one.kind === 'kept'), [kept])
@@ -112,8 +114,8 @@ export function OnePicture({ view, goTo, run, entry, image, kept }: Props) {
                   zone={zone}
                   look={look}
                   refit={refitPlan(size, refit.wish.shape, refit.wish.focus, refit.wish.fill).crop}
-                  focus={refit.wish.focus}
-                  onFocus={(focus) => refit.set({ focus })}
+                  focus={focus.focus}
+                  onFocus={focus.set}
                 />
               )}
             </div>
@@ -124,6 +126,7 @@ export function OnePicture({ view, goTo, run, entry, image, kept }: Props) {
                 size={size}
                 kept={kept}
                 detail={detail}
+                focus={focus.origin === 'middle' ? null : focus.focus}
                 chosen={chosen?.surface.id ?? null}
                 counted={counted}
                 onChoose={(surface) => goTo({ surface }, 'replace')}
@@ -148,6 +151,7 @@ export function OnePicture({ view, goTo, run, entry, image, kept }: Props) {
               run={run}
               entry={entry}
               refit={refit}
+              focus={focus}
               weight={image?.bytes ?? null}
               isWhole={whole?.isWhole ?? false}
               goTo={goTo}
@@ -167,6 +171,8 @@ function NoPicture({ image, isReading }: { image: ServedImage | undefined; isRea
       ? (image.error ?? image.errorCode)
       : isReading
         ? 'Reading the picture …'
-        : 'No copy of it is left here. Gather its pages again to see it.'
+        : (image.width ?? 0) * (image.height ?? 0) > MAX_WORKED_PIXELS
+          ? tooManyPixels({ width: image.width!, height: image.height! })
+          : 'No copy of it is left here. Gather its pages again to see it.'
   return <p className="grid flex-1 place-items-center rounded-[9px] bg-soft p-6 text-center text-quiet">{why}</p>
 }

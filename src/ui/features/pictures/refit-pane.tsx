@@ -3,13 +3,14 @@
 import { clsx } from 'clsx'
 import { useEffect, useId, useState } from 'react'
 import type { PictureEntry } from '@/core/check'
-import { enlargedBy, type Fill, type RefitType, type Shape } from '@/core/image'
+import { CENTER, enlargedBy, type Fill, type RefitType, type Shape } from '@/core/image'
 import type { StoredRun } from '@/store/database'
 import { NumberField } from '../../kit/number-field'
 import { saveFile } from '../../kit/save-file'
 import { Segments } from '../../kit/segments'
 import { bytes, count } from '../../kit/words'
 import { draftPicture } from '../../state/draft/draft-picture'
+import type { useFocus } from '../../state/pictures/use-focus'
 import { useObjectUrl } from '../../state/pictures/whole-picture'
 import type { GoTo } from '../../state/view/use-view'
 import { refitAddress, refitName } from './refit-name'
@@ -40,6 +41,7 @@ export function RefitPane({
   run,
   entry,
   refit,
+  focus,
   weight,
   isWhole,
   goTo,
@@ -47,6 +49,7 @@ export function RefitPane({
   run: StoredRun
   entry: PictureEntry
   refit: RefitState
+  focus: ReturnType<typeof useFocus>
   /** Bytes of the picture as it is. */
   weight: number | null
   isWhole: boolean
@@ -80,7 +83,27 @@ export function RefitPane({
           />
         </span>
         <span className="text-quiet">Focus</span>
-        <span className="text-small">{focusInWords(wish.focus)}</span>
+        <span className="flex flex-wrap items-baseline gap-x-2 text-small">
+          {focusInWords(focus.focus)}
+          {focus.origin === 'proposed' && (
+            <span
+              className="text-quiet"
+              title="Found from edges, colours and skin in the picture. Drag the ring to where its subject is."
+            >
+              proposed
+            </span>
+          )}
+          {focus.origin === 'set' && (
+            <button type="button" className="text-pick hover:underline" onClick={() => focus.set(null)}>
+              As proposed
+            </button>
+          )}
+          {focus.origin === 'proposed' && (
+            <button type="button" className="text-pick hover:underline" onClick={() => focus.set(CENTER)}>
+              Middle
+            </button>
+          )}
+        </span>
         <label htmlFor="refit-fill" className="text-quiet">
           Fill
         </label>

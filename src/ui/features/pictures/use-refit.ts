@@ -1,13 +1,13 @@
 'use client'
 
-import { useEffect, useState } from 'react'
-import { CENTER, type Fill, type Focus, type RefitType, type RefitWish, type Shape } from '@/core/image'
+import { useEffect, useMemo, useState } from 'react'
+import type { Focus, RefitWish } from '@/core/image'
 import type { Refitted } from '@/workers/draw-refit'
 import { onPicture } from '../../state/pictures/picture-worker'
 
 export type RefitState = {
   wish: RefitWish
-  set: (change: Partial<RefitWish>) => void
+  set: (change: Partial<Omit<RefitWish, 'focus'>>) => void
   /** The latest that was made; null before the first. It stays while the next one is made. */
   made: Refitted | null
   isMaking: boolean
@@ -17,21 +17,20 @@ export type RefitState = {
 /** Pause after the last change before a refit is made. */
 const REST_MS = 120
 
-const first: { shape: Shape; fill: Fill; type: RefitType; budget: number | null } = {
+const first: Omit<RefitWish, 'focus'> = {
   shape: { width: 1200, height: 630 },
   fill: { kind: 'crop' },
   type: 'jpeg',
   budget: 100_000,
 }
 
-/** Refits the picture in a worker as the wish changes. Shape, fill and budget stay from one picture to the next. */
-export function useRefit(picture: Blob | null, url: string | null): RefitState {
-  const [wish, setWish] = useState<RefitWish>({ ...first, focus: CENTER })
+/** Refits the picture in a worker as the wish changes. Shape, fill and budget are of the refit, the focus of the picture. */
+export function useRefit(picture: Blob | null, focus: Focus): RefitState {
+  const [asked, setAsked] = useState(first)
+  const wish = useMemo((): RefitWish => ({ ...asked, focus: { x: focus.x, y: focus.y } }), [asked, focus.x, focus.y])
   const [made, setMade] = useState<{ of: Blob; refitted: Refitted } | null>(null)
   const [isMaking, setIsMaking] = useState(false)
   const [fault, setFault] = useState('')
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another picture begins at its own middle
-  useEffect(() => setWish((now) => ({ ...now, focus: CENTER })), [url])
   useEffect(() => {
     let isGone = false
     setFault('')
@@ -52,7 +51,7 @@ export function useRefit(picture: Blob | null, url: string | null): RefitState {
   }, [picture, wish])
   return {
     wish,
-    set: (change) => setWish((now) => ({ ...now, ...change })),
+    set: (change) => setAsked((now) => ({ ...now, ...change })),
     made: made && made.of === picture ? made.refitted : null,
     isMaking,
     fault,

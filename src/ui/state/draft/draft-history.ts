@@ -38,7 +38,8 @@ export function withStep(done: readonly KeptStep[], step: Omit<KeptStep, 'number
     ...change,
     before: before.has(change.url) ? before.get(change.url)! : change.before,
   }))
-  return [...done.slice(0, -1), { ...step, drafts, number: last.number }]
+  const focus = step.focus && { ...step.focus, before: last.focus?.before ?? null }
+  return [...done.slice(0, -1), { ...step, drafts, ...(focus && { focus }), number: last.number }]
 }
 
 /** Writes down how far the tab's steps are done. */

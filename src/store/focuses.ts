@@ -1,0 +1,18 @@
+import type { Focus } from '@/core/image'
+import { database } from './database'
+
+/** The focus that somebody set for a picture of a site: it stays with the picture wherever it is used. */
+export type StoredFocus = {
+  site: string
+  /** Public address of the picture. */
+  url: string
+  focus: Focus
+  /** ISO 8601. */
+  setAt: string
+}
+
+/** What was set for a site's pictures, by their addresses. */
+export async function focusesOf(site: string): Promise<Map<string, Focus>> {
+  const kept = await database.focuses.where('site').equals(site).toArray()
+  return new Map(kept.map(({ url, focus }) => [url, focus]))
+}
