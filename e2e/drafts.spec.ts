@@ -194,6 +194,41 @@ test('a pattern is seen on every page of its section; its fault points at the ch
   await field.fill('{heading}, a guide[ | {site}]1')
   await expect(page.getByRole('region', { name: 'Titles of the section' })).toContainText('no two the same')
   await expectAccessible(page)
+  // Seen first, then applied, and taken back.
+  await page.getByRole('tab', { name: 'Take away' }).click()
+  await expect(page.getByText(/pages differ from the build/)).toBeHidden()
+  await page.getByRole('tab', { name: 'Title patterns' }).click()
+  await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
+  await field.fill('{heading}, a guide[ | {site}]1')
+  await page.getByRole('button', { name: 'Apply to 14 pages' }).click()
+  await page.getByRole('tab', { name: 'Take away' }).click()
+  await expect(page.getByText('14 pages differ from the build, by drafts, defaults and patterns.')).toBeVisible()
+  await page.getByRole('tab', { name: 'Title patterns' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('tab', { name: 'Take away' }).click()
+  await expect(page.getByText(/pages differ from the build/)).toBeHidden()
+})
+
+test('the table opens for the pages that were selected, says what is cut, and is undone after a reload', async ({
+  page,
+}) => {
+  await openWall(page)
+  await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
+  await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).click()
+  await page.keyboard.press('x')
+  await page.getByRole('region', { name: 'Selected pages' }).getByRole('button', { name: 'Texts as a table' }).click()
+  const table = page.getByRole('region', { name: 'Texts of all pages' })
+  await expect(table.getByRole('textbox')).toHaveCount(2)
+  const title = table.getByLabel('Title of /guides/rewire-a-lamp')
+  await title.fill('Rewire a table lamp safely in one evening, with a screwdriver, a new cord, a new plug and a friend')
+  await expect(table).toContainText(/places cut it after “/)
+  await title.blur()
+  await expect(title).toHaveClass(/border-pick/)
+  await page.reload()
+  await expect(title).toHaveValue(/a friend$/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(title).toHaveValue('Rewire a table lamp safely in one evening')
+  await expectAccessible(page)
 })
 
 test('defaults say who inherits them and who says otherwise', async ({ page }) => {

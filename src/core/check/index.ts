@@ -27,4 +27,5 @@ export {
   type Verdict,
   verdictOf,
 } from './run-checks'
+export { nameOfSite } from './site-names'
 export { isAtLeast, MIN_LARGE, MIN_SHOWN } from './sizes'

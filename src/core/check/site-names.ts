@@ -1,7 +1,16 @@
 import type { GatheredPage, PageFacts } from '../model'
 import { metaCandidates } from '../surface'
 import type { CheckContext } from './context'
-import { usualAffix } from './rules/identity-differs'
+import { usualAffix, usualName } from './rules/identity-differs'
+
+/**
+ * What a site is called, as its pages say: the og:site_name that most give, else what most of their titles end or begin
+ * with; null where they say nothing.
+ */
+export function nameOfSite(pages: readonly GatheredPage[]): string | null {
+  const readable = pages.filter((page): page is GatheredPage & { facts: PageFacts } => page.facts !== null)
+  return usualName({ readable })?.name ?? usualAffix({ readable })?.name ?? null
+}
 
 const known = new WeakMap<CheckContext, (string | null)[]>()
 

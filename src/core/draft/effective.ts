@@ -110,7 +110,7 @@ export function effectiveEdits(
       }
     } else set(key, value, source)
   }
-  const siteName = edits.get('og:site_name') ?? firstValue(page.facts, 'og:site_name')
+  const siteName = edits.get('og:site_name') ?? firstValue(page.facts, 'og:site_name') ?? defaults.calledAs
   const { titlePattern, cardTitlePattern } = defaults.sections[section] ?? {}
   const values = patternValues(page, section, siteName ?? null)
   const titles = [

@@ -1,3 +1,4 @@
+import type { GatheredPage, PageFacts } from '../../model'
 import { firstValue } from '../../surface'
 import { groupBy } from '../../text'
 import type { CheckContext } from '../context'
@@ -10,9 +11,11 @@ const HABIT = 0.6
 
 const equal = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
 
+type ReadPages = { readable: readonly (GatheredPage & { facts: PageFacts })[] }
+
 /** The name that most pages give as og:site_name. */
-function usualName(context: CheckContext): { name: string; pages: string[] } | null {
-  const named = context.readable.flatMap((page) => {
+export function usualName({ readable }: ReadPages): { name: string; pages: string[] } | null {
+  const named = readable.flatMap((page) => {
     const name = firstValue(page.facts, 'og:site_name')
     return name ? [{ name, url: page.url }] : []
   })
@@ -21,13 +24,13 @@ function usualName(context: CheckContext): { name: string; pages: string[] } | n
 }
 
 /** What most titles end or begin with. */
-export function usualAffix(context: CheckContext): { name: string; pages: string[] } | null {
-  const parts = context.readable.flatMap(({ url, facts }) => {
+export function usualAffix({ readable }: ReadPages): { name: string; pages: string[] } | null {
+  const parts = readable.flatMap(({ url, facts }) => {
     const all = titleParts(facts.title ?? '')
     return all.length < 2 ? [] : [...new Set([all[0]!, all.at(-1)!])].map((name) => ({ name, url }))
   })
   const [usual] = [...groupBy(parts, ({ name }) => name)].sort(([, a], [, b]) => b.length - a.length)
-  const isHabit = usual && usual[1].length >= MIN_TITLES && usual[1].length >= HABIT * context.readable.length
+  const isHabit = usual && usual[1].length >= MIN_TITLES && usual[1].length >= HABIT * readable.length
   return isHabit ? { name: usual[0], pages: usual[1].map(({ url }) => url) } : null
 }
 

@@ -3,7 +3,6 @@
 import { Dialog } from 'radix-ui'
 import { type ComponentProps, useMemo, useState } from 'react'
 import { type BulkChange, bulkFields, PatternFault, parsePattern, saidBy, unfitIn } from '@/core/draft'
-import { firstValue } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import type { DraftStep } from '@/store/drafts'
 import { DialogPanel } from '../../kit/dialog-panel'
@@ -14,6 +13,7 @@ import { draftWith } from '../../state/draft/make-draft'
 import type { BulkDraftSlot } from '../../state/draft/slots'
 import { useDrafts } from '../../state/draft/use-drafts'
 import { useCardContext } from '../../state/run/use-card-context'
+import { useSiteName } from '../../state/run/use-site-name'
 import { Choices } from './draft-picture-field'
 import { PatternField } from './pattern-field'
 import { type ReadPage, usePages } from './use-pages'
@@ -107,10 +107,7 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
   const urls = useMemo(() => rows.map(({ url }) => url), [rows])
   const pages = usePages(run.id, urls)
   const sections = useMemo(() => new Map(rows.map(({ url, section }) => [url, section])), [rows])
-  const siteName = useMemo(
-    () => pages?.map(({ facts }) => firstValue(facts, 'og:site_name')).find((name) => name) ?? null,
-    [pages],
-  )
+  const siteName = useSiteName(run.id) ?? null
   const [free, setFree] = useState('')
   const change = useMemo((): BulkChange | null => {
     if (isFree(kind)) {

@@ -6,15 +6,20 @@ import { fitsCards, fitsSearch, parsePattern, patternValues, renderTitle, type S
 import { firstValue } from '@/core/surface'
 import { groupBy } from '@/core/text'
 import { count } from '../../kit/words'
-import { doStep } from '../../state/draft/draft-history'
+import { doStep, undoStep, useHistory } from '../../state/draft/draft-history'
+import { useSiteName } from '../../state/run/use-site-name'
 import type { DraftsProps } from './drafts-props'
 import { faultOf, PatternField } from './pattern-field'
 import { type ReadPage, usePages } from './use-pages'
 
-type Which = 'titlePattern' | 'cardTitlePattern'
+const WHICH = ['titlePattern', 'cardTitlePattern'] as const
+type Which = (typeof WHICH)[number]
 
 /** Titles of a section by a pattern, seen on every page of it before it holds. */
-export function PatternsTab({ run, rows, site, defaults }: DraftsProps) {
+export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) {
+  const usualName = useSiteName(run.id)
+  const { undo } = useHistory()
+  const [changed, setChanged] = useState<{ section: string; patterns: Partial<Record<Which, string>> } | null>(null)
   const sections = useMemo(
     () => [...groupBy(rows, ({ section }) => section)].filter(([, list]) => list.length > 1),
     [rows],
@@ -26,18 +31,31 @@ export function PatternsTab({ run, rows, site, defaults }: DraftsProps) {
   if (section === null)
     return <p className="p-5 text-quiet">No section of this run has more than one page: there is no pattern to set.</p>
   const own = defaults.sections[section] ?? {}
-  const set = (which: Which, value: string) => {
-    const change: SectionDefaults = { ...own, [which]: value === '' ? undefined : value }
-    void doStep(
-      {
-        site,
-        label: `pattern of ${section}`,
-        drafts: [],
-        defaults: { before: defaults, after: { ...defaults, sections: { ...defaults.sections, [section]: change } } },
-      },
-      `${which} ${section}`,
-    )
+  const typed = changed?.section === section ? changed.patterns : {}
+  const patternOf = (which: Which) => typed[which] ?? own[which] ?? ''
+  const isChanged = WHICH.some((which) => patternOf(which) !== (own[which] ?? ''))
+  const isFaulty = WHICH.some((which) => patternOf(which) !== '' && faultOf(patternOf(which)) !== null)
+  const siteName = defaults.siteName ?? usualName ?? null
+  const apply = () => {
+    const said = (which: Which) => (patternOf(which) === '' ? undefined : patternOf(which))
+    const change: SectionDefaults = {
+      ...own,
+      titlePattern: said('titlePattern'),
+      cardTitlePattern: said('cardTitlePattern'),
+    }
+    const after = {
+      ...defaults,
+      ...(usualName && { calledAs: usualName }),
+      sections: { ...defaults.sections, [section]: change },
+    }
+    void doStep({ site, label: `pattern of ${section}`, drafts: [], defaults: { before: defaults, after } })
+    setChanged(null)
   }
+  const overridden = urls.filter((url) => {
+    const draft = drafts.get(url)
+    return draft?.landedAt === null && typeof draft.fields.title === 'string'
+  }).length
+  const change = (which: Which, value: string) => setChanged({ section, patterns: { ...typed, [which]: value } })
   return (
     <div className="grid h-full grid-cols-[200px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
       <nav aria-label="Sections" className="overflow-auto border-r border-line px-3 py-3">
@@ -62,22 +80,39 @@ export function PatternsTab({ run, rows, site, defaults }: DraftsProps) {
         <div className="grid shrink-0 gap-4 border-b border-line px-5 py-4 md:grid-cols-2">
           <PatternField
             name="Page title (<title>)"
-            value={own.titlePattern ?? ''}
-            onChange={(value) => set('titlePattern', value)}
+            value={patternOf('titlePattern')}
+            onChange={(value) => change('titlePattern', value)}
           />
           <PatternField
             name="Card title (og:title)"
-            value={own.cardTitlePattern ?? ''}
-            onChange={(value) => set('cardTitlePattern', value)}
+            value={patternOf('cardTitlePattern')}
+            onChange={(value) => change('cardTitlePattern', value)}
           />
+          <div className="flex flex-wrap items-center gap-2 md:col-span-2">
+            <button type="button" className="button button-main" disabled={!isChanged || isFaulty} onClick={apply}>
+              Apply to {count(urls.length, 'page')}
+            </button>
+            <button type="button" className="button" disabled={!isChanged} onClick={() => setChanged(null)}>
+              Leave it
+            </button>
+            <button type="button" className="button" disabled={undo === null} onClick={() => void undoStep()}>
+              Undo
+            </button>
+            <span className="text-quiet" aria-live="polite">
+              {isChanged ? 'Nothing holds before it is applied. ' : ''}
+              {overridden > 0 &&
+                `It stands over the drafted titles of ${count(overridden, 'page')}: what is drafted there becomes its {title}.`}
+            </span>
+          </div>
         </div>
         {pages ? (
           <Preview
             pages={pages}
             section={section}
-            titlePattern={own.titlePattern}
-            cardTitlePattern={own.cardTitlePattern}
-            siteName={defaults.siteName ?? null}
+            titlePattern={patternOf('titlePattern')}
+            cardTitlePattern={patternOf('cardTitlePattern')}
+            drafts={drafts}
+            siteName={siteName}
           />
         ) : (
           <p className="p-5 text-quiet">Reading the pages …</p>
@@ -90,22 +125,28 @@ export function PatternsTab({ run, rows, site, defaults }: DraftsProps) {
 type PreviewProps = {
   pages: ReadPage[]
   section: string
-  titlePattern: string | undefined
-  cardTitlePattern: string | undefined
+  titlePattern: string
+  cardTitlePattern: string
+  drafts: DraftsProps['drafts']
   siteName: string | null
 }
 
 /** Every page of the section with its title as it is and as it would be, those that are cut or collide first. */
-function Preview({ pages, section, titlePattern, cardTitlePattern, siteName }: PreviewProps) {
+function Preview({ pages, section, titlePattern, cardTitlePattern, drafts, siteName }: PreviewProps) {
   const isCard = !titlePattern && Boolean(cardTitlePattern)
   const source = isCard ? cardTitlePattern : titlePattern
   const pattern = source && !faultOf(source) ? parsePattern(source) : null
-  const name = siteName ?? pages.map(({ facts }) => firstValue(facts, 'og:site_name')).find(Boolean) ?? null
   const fits = isCard ? fitsCards : fitsSearch
   const made = pages.map((page) => {
     const before = isCard ? firstValue(page.facts, 'og:title') : page.facts.title
-    const after = pattern ? renderTitle(pattern, patternValues(page, section, name), fits) : (before ?? '')
-    return { page, before, after, isCut: !fits(after) }
+    const values = patternValues(page, section, siteName)
+    const draft = drafts.get(page.url)
+    const drafted = draft?.landedAt === null ? draft.fields.title : null
+    const made = pattern && renderTitle(pattern, drafted ? { ...values, title: drafted } : values, fits)
+    // Of parts that the page has none of there comes no title: what it says stays.
+    const isEmpty = pattern !== null && made === ''
+    const after = made || (before ?? '')
+    return { page, before, after, isEmpty, isCut: !fits(after) }
   })
   const counts = groupBy(made, ({ after }) => after)
   const lines = made.map((one) => ({ ...one, isSame: (counts.get(one.after)?.length ?? 0) > 1 }))
@@ -128,12 +169,13 @@ function Preview({ pages, section, titlePattern, cardTitlePattern, siteName }: P
           </tr>
         </thead>
         <tbody>
-          {ordered.map(({ page, before, after, isCut, isSame }) => (
+          {ordered.map(({ page, before, after, isCut, isSame, isEmpty }) => (
             <tr key={page.url} className="border-t border-line align-top">
               <td className="px-5 py-[5px] font-mono text-fine">{new URL(page.url).pathname}</td>
               <td className="px-2 py-[5px] text-quiet">{before ?? 'none'}</td>
               <td className="px-5 py-[5px]">
                 {pattern && after}
+                {isEmpty && <span className="ml-2 text-fine text-warn">the pattern has nothing here: it stays</span>}
                 {isSame && <span className="ml-2 text-fine font-semibold text-wrong">▲ same as another</span>}
                 {isCut && <span className="ml-2 text-fine font-semibold text-warn">◆ cut</span>}
               </td>

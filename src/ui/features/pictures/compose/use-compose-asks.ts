@@ -14,6 +14,7 @@ import type { ComposeAsk } from '@/workers/draw-composed'
 import { useDefaults, useDrafts } from '../../../state/draft/use-drafts'
 import { drawnPicture, pictureAtHand } from '../../../state/pictures/whole-picture'
 import { useCardContext } from '../../../state/run/use-card-context'
+import { useSiteName } from '../../../state/run/use-site-name'
 import { faceOf, markPixels } from './template-blobs'
 
 export type AskFor = (url: string, previewWidth: number | null) => Promise<ComposeAsk>
@@ -25,8 +26,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   const drafts = useDrafts(site)
   const { siteName } = useDefaults(site)
   // A page that doesn't name the site belongs to it all the same.
-  const home = useLiveQuery(async () => ({ page: (await readStoredPage(run.id, site))?.page }), [run.id, site])
-  const homeName = home?.page?.facts ? firstValue(home.page.facts, 'og:site_name') : null
+  const usualName = useSiteName(run.id)
   const kept = useLiveQuery(() => templateFilesOf(site), [site])
   const files = useMemo(() => kept && new Map(kept.map((file) => [file.name, file])), [kept])
   const wantsGround = wantsPicture(template)
@@ -61,7 +61,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
           page,
           section,
           draft,
-          siteName ?? firstValue(page.facts, 'og:site_name') ?? homeName,
+          siteName ?? firstValue(page.facts, 'og:site_name') ?? usualName ?? null,
         ),
         ground,
         mark: mark ? await markPixels(mark) : null,
@@ -69,7 +69,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
         previewWidth,
       }
     },
-    [run.id, section, template, context, drafts, files, siteName, homeName, wantsGround],
+    [run.id, section, template, context, drafts, files, siteName, usualName, wantsGround],
   )
-  return context && files && drafts && home ? ask : null
+  return context && files && drafts && usualName !== undefined ? ask : null
 }
