@@ -4,11 +4,12 @@ import { createAddressMap, limits, pathOn } from '@/core/address'
 import { nameOfSite } from '@/core/check'
 import { composedNames, type PictureTemplate, pageTexts, readTemplates, wantsPicture } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
+import { CENTER, type Focus } from '@/core/image'
 import type { GatheredPage, Gathering, PageFacts } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
 import { printableJson, terminalText } from '@/core/text'
 import { BadFace, type ComposeFace, ownFace, shippedFace } from '@/io/compose/compose-face'
-import { drawComposed } from '@/io/compose/draw-composed'
+import { drawComposed, type Ground } from '@/io/compose/draw-composed'
 import { createCopier } from '@/io/decoder/decoder'
 import { readPart } from '@/io/folder'
 import { CannotRun } from './cannot-run'
@@ -53,7 +54,9 @@ async function faceFor(templates: string, { face }: PictureTemplate): Promise<Co
 }
 
 /** Every template of the file, with its face and its mark. @throws CannotRun that names what can't be used */
-async function readyTemplates(file: string): Promise<Map<string, Ready>> {
+async function readyTemplates(
+  file: string,
+): Promise<{ ready: Map<string, Ready>; focuses: Readonly<Record<string, Focus>> }> {
   const { body } = await readPart(fromHere(file), limits.settingsCharacters).catch((error: unknown) => {
     throw new CannotRun(`The templates ${file} can’t be read: ${words(error)}`)
   })
@@ -67,7 +70,7 @@ async function readyTemplates(file: string): Promise<Map<string, Ready>> {
     const mark = template.mark?.file ? await fileBeside(file, template.mark.file) : null
     ready.set(section, { template, face: await faceFor(file, template), mark })
   }
-  return ready
+  return { ready, focuses: read.templates.focuses ?? {} }
 }
 
 /** Pictures that a template may stand on, the page's own largest first. */
@@ -124,7 +127,7 @@ const KINDS = { fits: 'heavier than the budget', cut: 'with its title cut' } as 
  * @throws CannotRun where nothing was read, or a template can't be used
  */
 export async function compose(source: string, options: ComposeOptions): Promise<number> {
-  const ready = await readyTemplates(options.templates)
+  const { ready, focuses } = await readyTemplates(options.templates)
   const { document, gathering } = await makeRun(source, options)
   const sectionOf = new Map(document.pages.map(({ url, section }) => [url, section]))
   const idle = [...ready.keys()].filter((section) => ![...sectionOf.values()].includes(section))
@@ -153,8 +156,11 @@ export async function compose(source: string, options: ComposeOptions): Promise<
         continue
       }
       const grounds = wantsPicture(template) ? groundsOf(page, gathering) : []
-      let picture: Uint8Array | null = null
-      for (const url of grounds) picture ??= await groundAt(url)
+      let picture: Ground | null = null
+      for (const url of grounds) {
+        const bytes: Uint8Array | null = picture ? null : await groundAt(url)
+        if (bytes) picture = { bytes, focus: Object.hasOwn(focuses, url) ? focuses[url]! : CENTER }
+      }
       const made = await drawComposed(template, texts, face, { picture, mark })
       if (!made.fits) faults.push(`${path}: ${KINDS.fits}, ${made.bytes.length} bytes.`)
       if (made.plan.isCut) faults.push(`${path}: ${KINDS.cut}.`)

@@ -16,3 +16,9 @@ export async function focusesOf(site: string): Promise<Map<string, Focus>> {
   const kept = await database.focuses.where('site').equals(site).toArray()
   return new Map(kept.map(({ url, focus }) => [url, focus]))
 }
+
+/** Takes over what a file sets for pictures; what it does not name stays. */
+export async function takeFocuses(site: string, focuses: Readonly<Record<string, Focus>>): Promise<void> {
+  const setAt = new Date().toISOString()
+  await database.focuses.bulkPut(Object.entries(focuses).map(([url, focus]) => ({ site, url, focus, setAt })))
+}

@@ -10,19 +10,26 @@ import {
   type PlacedLine,
   panelColor,
 } from '@/core/compose'
-import { CENTER, type Crop, refitPlan, type Shape } from '@/core/image'
+import { type Crop, type Focus, refitPlan, type Shape } from '@/core/image'
 import { surfaces } from '@/core/surface'
 import { type Decoded, decode, drawPart } from './decode'
 import { drawCovering, type Pen } from './draw-refit'
 import { type EncodedPicture, encodeWithin } from './encode'
 import { type OwnFace, readyFace } from './faces'
+import { facesWith, lackingLetters } from './lacking-letters'
+import { THUMB_WIDTH_PX } from './thumb-maker'
 
 export type ComposeAsk = {
   template: PictureTemplate
   texts: ComposeTexts
   /** The page's own picture, where the template wants it and there is one. */
   ground: Blob | null
+  /** By which the page's own picture is known; null where there is none. */
+  groundKey: string | null
+  /** What crops of it keep. */
+  focus: Focus
   mark: Blob | null
+  markKey: string | null
   face: OwnFace | null
   /** Width in px of a picture that is only looked at; null makes the file. */
   previewWidth: number | null
@@ -34,9 +41,15 @@ export type Composed = EncodedPicture & {
   contrast: number
   /** The face was found; else a plain one stands in. */
   isFaceKnown: boolean
+  /** Letters that the face lacks: another stands in for them. */
+  lacking: string[]
+  /** Faces of this computer that have those. */
+  helps: string[]
+  /** A small copy for cards, of a picture that is made as a file. */
+  small: Blob | null
 }
 
-function drawGround(pen: Pen, { background, shape }: PictureTemplate, picture: Decoded | null): void {
+function drawGround(pen: Pen, { background, shape }: PictureTemplate, picture: Decoded | null, focus: Focus): void {
   const { width, height } = shape
   if (background.kind === 'gradient') {
     const angleRadians = (background.angle * Math.PI) / 180
@@ -58,18 +71,24 @@ function drawGround(pen: Pen, { background, shape }: PictureTemplate, picture: D
   pen.fillStyle = background.kind === 'color' ? background.color : background.shade
   pen.fillRect(0, 0, width, height)
   if (background.kind !== 'picture' || !picture) return
-  drawCovering(pen, picture, shape, background.blur)
+  drawCovering(pen, picture, shape, background.blur, focus)
   pen.globalAlpha = background.strength
   pen.fillRect(0, 0, width, height)
   pen.globalAlpha = 1
 }
 
 /** The page's own picture over a part of the shape; the accent's colour where there is none. */
-function drawPanel(pen: Pen, { x, y, width, height }: Crop, template: PictureTemplate, picture: Decoded | null): void {
+function drawPanel(
+  pen: Pen,
+  { x, y, width, height }: Crop,
+  template: PictureTemplate,
+  picture: Decoded | null,
+  focus: Focus,
+): void {
   pen.fillStyle = panelColor(template)
   pen.fillRect(x, y, width, height)
   if (!picture) return
-  const { crop } = refitPlan(picture, { width, height }, CENTER, { kind: 'crop' })
+  const { crop } = refitPlan(picture, { width, height }, focus, { kind: 'crop' })
   drawPart(pen, picture, crop, { x, y, width, height })
 }
 
@@ -110,6 +129,7 @@ export async function drawComposed({
   template,
   texts,
   ground,
+  focus,
   mark,
   face,
   previewWidth,
@@ -123,10 +143,10 @@ export async function drawComposed({
   const picture = ground && (await decode(ground).catch(() => null))
   const markPicture = mark && (await decode(mark).catch(unreadableMark))
   try {
-    drawGround(pen, template, picture)
+    drawGround(pen, template, picture, focus)
     const metrics = faceOn(pen, template.face.weight, family)
     const plan = composePlan(template, texts, sizeOf(markPicture), metrics, surfaces)
-    if (plan.panel) drawPanel(pen, plan.panel, template, picture)
+    if (plan.panel) drawPanel(pen, plan.panel, template, picture, focus)
     pen.fillStyle = template.accent?.color ?? template.color
     for (const { x, y, width, height } of plan.accents) pen.fillRect(x, y, width, height)
     const contrast = contrastWith(pen, plan.titleBox, template.color)
@@ -148,7 +168,10 @@ export async function drawComposed({
       previewWidth === null
         ? await encodeWithin(canvas, template.type, template.budget)
         : await preview(canvas, previewWidth)
-    return { ...made, plan, contrast, isFaceKnown: isKnown }
+    const lacking = isKnown ? lackingLetters(family.slice(0, family.lastIndexOf(',')), template.face.weight, said) : []
+    const helps = lacking.length > 0 ? facesWith(lacking, template.face.weight) : []
+    const small = previewWidth === null ? (await preview(canvas, THUMB_WIDTH_PX)).blob : null
+    return { ...made, plan, contrast, isFaceKnown: isKnown, lacking, helps, small }
   } finally {
     picture?.bitmap.close()
     markPicture?.bitmap.close()

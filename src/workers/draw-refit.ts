@@ -1,4 +1,13 @@
-import { BLUR_SHARE, CENTER, type RefitPlan, type RefitType, type RefitWish, refitPlan, type Shape } from '@/core/image'
+import {
+  BLUR_SHARE,
+  CENTER,
+  type Focus,
+  type RefitPlan,
+  type RefitType,
+  type RefitWish,
+  refitPlan,
+  type Shape,
+} from '@/core/image'
 import { type Decoded, decode, drawPart } from './decode'
 import { type EncodedPicture, encodeWithin } from './encode'
 
@@ -21,11 +30,11 @@ function extendEdges(pen: Pen, { shape, scaled, at }: RefitPlan): void {
 }
 
 /**
- * Draws the middle of a picture over the whole canvas, blurred.
+ * Draws a picture over the whole canvas, blurred, around its focus.
  * @param share of the longer side: the blur's standard deviation
  */
-export function drawCovering(pen: Pen, picture: Decoded, shape: Shape, share: number): void {
-  const behind = refitPlan(picture, shape, CENTER, { kind: 'crop' }).crop
+export function drawCovering(pen: Pen, picture: Decoded, shape: Shape, share: number, focus: Focus = CENTER): void {
+  const behind = refitPlan(picture, shape, focus, { kind: 'crop' }).crop
   const blur = share * Math.max(shape.width, shape.height)
   // A blur takes in what lies beyond the edge, where there is nothing: the picture behind is drawn larger than the shape.
   if (blur > 0) pen.filter = `blur(${blur}px)`

@@ -1,6 +1,8 @@
 import { zipSync } from 'fflate'
+
 import {
   type Crop,
+  colorsOfPixels,
   type DetailMap,
   detailMap,
   FOCUS_PX,
@@ -21,6 +23,8 @@ import { workerScope } from './worker-scope'
 export type PictureWork = {
   /** Where a picture has detail. */
   detail: { asks: { picture: Blob }; gives: DetailMap }
+  /** Colours that it is made of. */
+  colors: { asks: { picture: Blob }; gives: string[] }
   /** Where its subject may be: a proposal. */
   focus: { asks: { picture: Blob }; gives: Focus }
   /** A part of a picture as a place scales and recompresses it. */
@@ -89,6 +93,8 @@ function doTask(ask: PictureAsk): Promise<PictureWork[PictureTask]['gives']> {
   switch (ask.task) {
     case 'detail':
       return detailOf(ask.picture)
+    case 'colors':
+      return pixelsOf(ask.picture, FOCUS_PX).then(({ data }) => colorsOfPixels(data))
     case 'focus':
       return pixelsOf(ask.picture, FOCUS_PX).then(proposeFocus)
     case 'recompress':

@@ -6,7 +6,7 @@ import { thumbKey } from '@/store/thumb-key'
 import { decode } from './decode'
 
 /** Twice the width at which the wall draws a card. */
-const THUMB_WIDTH_PX = 560
+export const THUMB_WIDTH_PX = 560
 /** The stream and the pictures share the browser's six connections to the server. */
 const AT_ONCE = 3
 

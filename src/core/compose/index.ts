@@ -3,6 +3,7 @@
  * a plan of steps that a canvas draws, and the keep zone as a guide for drawing programs. No pixel is drawn
  * here. Begin with compose-plan.ts; read-templates.ts reads what was saved.
  */
+
 export { type ComposePlan, type ComposeTexts, composePlan, type FaceMetrics, type PlacedLine } from './compose-plan'
 export { composedNames } from './composed-name'
 export { channelsOf, contrastOf, luminance } from './contrast'

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Focus } from '../image'
 import { surfaces } from '../surface'
 import { legibleOn } from './contrast'
 import { keepZoneOf } from './keep-zone-guide'
@@ -102,6 +103,10 @@ export const PictureTemplates = z.strictObject({
   format: z.literal('nimble-parrot-picture-templates'),
   version: z.literal(1),
   sections: z.record(z.string(), PictureTemplate).describe('By section, as a run names it.'),
+  focuses: z
+    .record(z.string(), Focus)
+    .optional()
+    .describe('What crops of pages’ own pictures keep, by their addresses; the middle without one.'),
 })
 export type PictureTemplates = z.infer<typeof PictureTemplates>
 

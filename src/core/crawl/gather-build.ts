@@ -14,6 +14,7 @@ import {
 import type { GatheredImage, GatheredPage, Linkers, RunNote, SourceKind } from '../model'
 import type { PageReading } from '../page'
 import { addressFiles, type FileReading, ownAddressesNamed } from './build-addresses'
+import { colorsOfBuild } from './build-colors'
 import {
   type BuildFiles,
   createFileMap,
@@ -334,7 +335,8 @@ export async function* gatherBuild(
   const dead = survey.surveyor.toAsk(new Set(pages.map(({ url }) => url))).filter((url) => map.fileAt(url) === null)
   const told = pages.map(({ url, fetch }) => ({ url, aliases: fetch.aliases }))
   const isWhole = wanted.length === all.length && pages.length === addressed.size && !outside.signal.aborted
-  yield { kind: 'survey', survey: survey.surveyor.survey(told, isWhole, dead) }
+  const colors = await colorsOfBuild(files)
+  yield { kind: 'survey', survey: { ...survey.surveyor.survey(told, isWhole, dead), colors } }
   const notRead = all.length - wanted.length
   const isByUser = maxPages !== null || perSection !== null
   if (notRead > 0 && isByUser) {

@@ -25,4 +25,5 @@ export {
   type Shape,
   withinBudget,
 } from './refit-plan'
+export { colorsOfPixels, colorsOfStyleSheets, type SiteColor } from './site-colors'
 export { MAX_WORKED_PIXELS, scaledToPixels, tooManyPixels } from './worked-size'

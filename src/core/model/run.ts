@@ -68,6 +68,8 @@ export const Survey = z.object({
   unlinked: z.array(z.string()).nullable(),
   /** Feeds and neighbours in a series that were asked for, and are not there. */
   dead: z.array(z.string()),
+  /** Colours that the build's style sheets keep in custom properties; absent where none were looked for. */
+  colors: z.array(z.object({ name: z.string(), color: z.string() })).optional(),
 })
 export type Survey = z.infer<typeof Survey>
 

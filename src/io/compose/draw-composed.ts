@@ -1,5 +1,6 @@
 import sharp, { type OverlayOptions, type Sharp } from 'sharp'
 import { type ComposePlan, type ComposeTexts, composePlan, type PictureTemplate, panelColor } from '@/core/compose'
+import { type Focus, refitPlan, type Shape } from '@/core/image'
 import { surfaces } from '@/core/surface'
 import { encodeWithin } from '../refit'
 import type { ComposeFace } from './compose-face'
@@ -11,8 +12,22 @@ const MAX_PIXELS = 100_000_000
 const svg = (width: number, height: number, inside: string) =>
   Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">${inside}</svg>`)
 
-/** What stands behind everything. @param picture the page's own, as a file; null: it has none */
-async function groundOf({ background, shape }: PictureTemplate, picture: Uint8Array | null): Promise<Sharp> {
+/** The page's own picture, and what crops of it keep. */
+export type Ground = { bytes: Uint8Array; focus: Focus }
+
+/** The picture over a shape whole, cut around its focus. */
+async function covering({ bytes, focus }: Ground, ground: string, shape: Shape): Promise<Sharp> {
+  const { autoOrient: size } = await sharp(bytes, { limitInputPixels: MAX_PIXELS }).metadata()
+  const { x: left, y: top, width, height } = refitPlan(size, shape, focus, { kind: 'crop' }).crop
+  return sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' })
+    .autoOrient()
+    .flatten({ background: ground })
+    .extract({ left, top, width, height })
+    .resize(shape.width, shape.height, { fit: 'fill' })
+}
+
+/** What stands behind everything. @param picture the page's own; null: it has none */
+async function groundOf({ background, shape }: PictureTemplate, picture: Ground | null): Promise<Sharp> {
   const { width, height } = shape
   if (background.kind === 'gradient') {
     const angleRadians = (background.angle * Math.PI) / 180
@@ -40,11 +55,10 @@ async function groundOf({ background, shape }: PictureTemplate, picture: Uint8Ar
   // A blur takes in what lies beyond the edge: the picture behind is drawn larger than the shape, and cut.
   const rim = Math.round(2 * blur)
   const [wide, high] = [width + 2 * rim, height + 2 * rim]
-  const covering = sharp(picture, { limitInputPixels: MAX_PIXELS, failOn: 'error' })
-    .autoOrient()
-    .flatten({ background: color })
-    .resize(wide, high, { fit: 'cover' })
-  const shaded = blur > 0 ? covering.blur(Math.max(0.3, blur)) : covering
+  // As large a part of the picture as the shape shows, on the larger ground: the blur alone looks beyond the edge.
+  const behind = await covering(picture, color, shape)
+  behind.resize(wide, high, { fit: 'fill' })
+  const shaded = blur > 0 ? behind.blur(Math.max(0.3, blur)) : behind
   const cut = await shaded
     .extract({ left: rim, top: rim, width, height })
     .toColourspace('srgb')
@@ -62,15 +76,13 @@ async function groundOf({ background, shape }: PictureTemplate, picture: Uint8Ar
 async function placedPanel(
   template: PictureTemplate,
   { panel }: ComposePlan,
-  picture: Uint8Array | null,
+  picture: Ground | null,
 ): Promise<OverlayOptions[]> {
   if (!panel) return []
   const { x: left, y: top, width, height } = panel
   const color = panelColor(template)
   const made = picture
-    ? sharp(picture, { limitInputPixels: MAX_PIXELS, failOn: 'error' })
-        .flatten({ background: color })
-        .resize(width, height, { fit: 'cover' })
+    ? await covering(picture, color, { width, height })
     : sharp({ create: { width, height, channels: 3, background: color } })
   return [{ input: await made.png({ compressionLevel: 0 }).toBuffer(), left, top }]
 }
@@ -91,7 +103,7 @@ export async function drawComposed(
   template: PictureTemplate,
   texts: ComposeTexts,
   face: ComposeFace,
-  { picture, mark }: { picture: Uint8Array | null; mark: Uint8Array | null },
+  { picture, mark }: { picture: Ground | null; mark: Uint8Array | null },
 ): Promise<ComposedPicture> {
   const { shape, color, type, budget } = template
   const { width: markWidth, height: markHeight } = mark ? await sharp(mark).metadata() : {}

@@ -18,12 +18,12 @@ import { draftWith } from './make-draft'
 export async function keepMade(
   run: StoredRun,
   url: string,
-  blob: Blob,
+  { blob, small: made }: { blob: Blob; small?: Blob | null },
   shape: Shape,
   type: RefitType,
 ): Promise<StoredImage> {
   const hash = await digestOf(await blob.arrayBuffer())
-  const small = await onPicture('shrink', { picture: blob })
+  const small = made ?? (await onPicture('shrink', { picture: blob }))
   await keepThumb(hash, small)
   await keepOriginal(hash, blob)
   const image = {
@@ -53,7 +53,7 @@ export async function draftPicture(
   address: string,
 ): Promise<number> {
   const { site } = run.source
-  await keepImages([await keepMade(run, address, refitted.blob, refitted.plan.shape, type)])
+  await keepImages([await keepMade(run, address, refitted, refitted.plan.shape, type)])
   const known = await imagesOf(run.id)
   const before = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
   const pages = await pagesAt(

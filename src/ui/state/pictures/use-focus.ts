@@ -8,11 +8,11 @@ import { doStep } from '../draft/draft-history'
 import { onPicture } from './picture-worker'
 
 /** `set`: somebody did; `proposed`: found in the picture, to be moved; `middle`: nothing is known. */
-export type FocusOrigin = 'set' | 'proposed' | 'middle'
+type FocusOrigin = 'set' | 'proposed' | 'middle'
 export type PictureFocus = { focus: Focus; origin: FocusOrigin }
 
 /** Keeps the focus of a picture; null goes back to what is proposed. It can be undone. */
-export function setFocus(site: string, url: string, before: Focus | null, after: Focus | null): Promise<void> {
+function setFocus(site: string, url: string, before: Focus | null, after: Focus | null): Promise<void> {
   const name = new URL(url).pathname.split('/').at(-1) || url
   // Dragging is one step, as typing is.
   const typing = after === null ? null : `focus ${url}`

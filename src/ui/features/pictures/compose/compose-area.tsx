@@ -3,10 +3,9 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { PictureEntry } from '@/core/check'
+import type { SiteColor } from '@/core/image'
 import { sectionName } from '@/core/section'
-import { firstValue } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
-import { readStoredPage } from '@/store/pages'
 import { rowsOf } from '@/store/rows'
 import { templatesOf } from '@/store/templates'
 import { Notice } from '../../../kit/notice'
@@ -17,6 +16,7 @@ import type { RouteState } from '../../../state/view/view'
 import { PictureModes } from '../picture-modes'
 import { type ComposePage, type ComposeSection, composeSections } from './compose-sections'
 import { ComposedGrid } from './composed-grid'
+import { ComposedOnce } from './composed-once'
 import { ComposedStage } from './composed-stage'
 import { FillBar } from './fill-bar'
 import { PreviewQueue } from './preview-queue'
@@ -25,6 +25,7 @@ import { shipFaces } from './shipped-faces'
 import { TemplateFiles } from './template-files'
 import { TemplatePane } from './template-pane'
 import { useComposeAsks } from './use-compose-asks'
+import { useSiteColors } from './use-site-colors'
 import { useTemplate } from './use-template'
 
 type Props = { view: RouteState; goTo: GoTo; run: StoredRun; book: PictureEntry[] }
@@ -75,16 +76,6 @@ export function ComposeArea({ view, goTo, run, book }: Props) {
   )
 }
 
-/** The colour that a page names as the site's; undefined while it is read. */
-function useThemeColor(run: string, page: string): string | null | undefined {
-  const found = useLiveQuery(async () => {
-    const stored = await readStoredPage(run, page)
-    const named = stored?.page.facts ? firstValue(stored.page.facts, 'theme-color') : null
-    return { color: named && /^#[0-9a-f]{6}$/i.test(named.trim()) ? named.trim().toLowerCase() : null }
-  }, [run, page])
-  return found?.color
-}
-
 function OneSection({
   view,
   goTo,
@@ -98,10 +89,10 @@ function OneSection({
   section: ComposeSection
   turn: number
 }) {
-  const color = useThemeColor(run.id, section.pages[0]!.url)
-  const state = useTemplate(run.source.site, section.section, color ?? null, turn)
-  if (!state || color === undefined) return <Notice text="Reading the template …" />
-  return <Composer view={view} goTo={goTo} run={run} section={section} state={state} color={color} />
+  const colors = useSiteColors(run, section)
+  const state = useTemplate(run.source.site, section.section, colors?.[0]?.color ?? null, turn)
+  if (!state || colors === undefined) return <Notice text="Reading the template …" />
+  return <Composer view={view} goTo={goTo} run={run} section={section} state={state} colors={colors} />
 }
 
 function Composer({
@@ -110,17 +101,17 @@ function Composer({
   run,
   section,
   state: { template, isFirst, change, reset },
-  color,
+  colors,
 }: {
   view: RouteState
   goTo: GoTo
   run: StoredRun
   section: ComposeSection
   state: NonNullable<ReturnType<typeof useTemplate>>
-  /** The site's own, if it names one. */
-  color: string | null
+  colors: readonly SiteColor[]
 }) {
-  const [queue] = useState(() => new PreviewQueue())
+  const [once] = useState(() => new ComposedOnce())
+  const [queue] = useState(() => new PreviewQueue(once))
   const [hasZone, setHasZone] = useState(true)
   const askFor = useComposeAsks(run, section.section, template)
   // Those that need one come first.
@@ -165,9 +156,17 @@ function Composer({
           )}
         </h2>
         <div className="min-h-0 flex-1 overflow-auto px-4 pb-3">
-          <TemplatePane site={run.source.site} color={color} template={template} change={change} />
+          <TemplatePane site={run.source.site} colors={colors} template={template} change={change} />
         </div>
-        <FillBar key={section.section} run={run} section={section} template={template} askFor={askFor} goTo={goTo} />
+        <FillBar
+          key={section.section}
+          run={run}
+          section={section}
+          template={template}
+          askFor={askFor}
+          once={once}
+          goTo={goTo}
+        />
       </aside>
     </>
   )

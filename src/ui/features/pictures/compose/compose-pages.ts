@@ -2,7 +2,8 @@
 
 import { composedNames, type PictureTemplate } from '@/core/compose'
 import type { Composed } from '@/workers/draw-composed'
-import { onPicture } from '../../../state/pictures/picture-worker'
+import { onPicture, pictureWorkers } from '../../../state/pictures/picture-worker'
+import type { ComposedOnce } from './composed-once'
 import type { AskFor } from './use-compose-asks'
 
 /** One page's picture, made. `file` is its path in the build. */
@@ -40,23 +41,25 @@ export async function composePages(
     site,
     template,
     askFor,
-  }: { urls: readonly string[]; site: string; template: PictureTemplate; askFor: AskFor },
+    once,
+  }: { urls: readonly string[]; site: string; template: PictureTemplate; askFor: AskFor; once: ComposedOnce },
   take: (made: MadePicture) => Promise<void>,
   { onDone, isStopped }: { onDone: (done: number) => void; isStopped: () => boolean },
 ): Promise<ManifestEntry[]> {
   const names = composedNames(urls, site, template)
-  const entries: ManifestEntry[] = []
-  for (const url of urls) {
-    if (isStopped()) break
-    onDone(entries.length)
+  const made = new Map<number, ManifestEntry>()
+  let next = 0
+  const one = async (index: number): Promise<ManifestEntry> => {
+    const url = urls[index]!
     const file = names.get(url)!
     const address = new URL(file, site).href
     try {
       const ask = await askFor(url, null)
-      const composed = await onPicture('compose', ask)
+      const composed = once.get(ask) ?? (await onPicture('compose', ask))
+      once.keep(ask, composed)
       const { title } = ask.texts
       await take({ url, file, address, title, composed })
-      entries.push({
+      return {
         page: url,
         file,
         address,
@@ -67,12 +70,22 @@ export async function composePages(
         withinBudget: composed.fits,
         titleCut: composed.plan.isCut,
         contrast: Math.round(composed.contrast * 10) / 10,
-      })
+      }
     } catch (error) {
-      entries.push({ page: url, file: null, left: error instanceof Error ? error.message : String(error) })
+      return { page: url, file: null, left: error instanceof Error ? error.message : String(error) }
     }
   }
-  return entries
+  // Each worker has one to draw and one waiting: while a page is read and a file is put away, none of them rests.
+  const lane = async () => {
+    while (next < urls.length && !isStopped()) {
+      const index = next++
+      made.set(index, await one(index))
+      onDone(made.size)
+    }
+  }
+  onDone(0)
+  await Promise.all(Array.from({ length: pictureWorkers() * 2 }, lane))
+  return [...made].sort(([a], [b]) => a - b).map(([, entry]) => entry)
 }
 
 export const wasMade = (entry: ManifestEntry): entry is Extract<ManifestEntry, { file: string }> => entry.file !== null

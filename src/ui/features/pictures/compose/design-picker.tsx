@@ -1,7 +1,9 @@
 'use client'
 
 import { clsx } from 'clsx'
+import { useState } from 'react'
 import { composePlan, type Design, designs, type FaceMetrics, type PictureTemplate, panelColor } from '@/core/compose'
+import type { SiteColor } from '@/core/image'
 import { surfaces } from '@/core/surface'
 
 /** About how wide letters are: a sketch shows where things stand, and no words. */
@@ -27,38 +29,63 @@ function withDesign(now: PictureTemplate, { template }: Design): Partial<Picture
 
 /** Designs to begin from, as sketches in the site's own colours. */
 export function DesignPicker({
-  color,
+  colors,
   template,
   change,
 }: {
-  color: string | null
+  /** The site's own, the most telling first; none where it names none. */
+  colors: readonly SiteColor[]
   template: PictureTemplate
   change: (change: Partial<PictureTemplate>) => void
 }) {
+  const [picked, setPicked] = useState<string | null>(null)
+  const color = picked ?? colors[0]?.color ?? null
   return (
-    <fieldset className="col-span-2 grid grid-cols-4 gap-[6px]">
-      <legend className="sr-only">Design</legend>
-      {designs(color).map((design) => {
-        const next = withDesign(template, design)
-        const isChosen = isLike({ ...template, ...next }, template)
-        return (
-          <button
-            key={design.id}
-            type="button"
-            aria-pressed={isChosen}
-            title={design.name}
-            className={clsx(
-              'overflow-hidden rounded-[4px] border-2',
-              isChosen ? 'border-pick' : 'border-transparent hover:border-line',
-            )}
-            onClick={() => change(next)}
-          >
-            <span className="sr-only">{design.name}</span>
-            <Sketch template={design.template} />
-          </button>
-        )
-      })}
-    </fieldset>
+    <>
+      {colors.length > 1 && (
+        <fieldset className="col-span-2 flex flex-wrap items-center gap-[5px]">
+          <legend className="sr-only">Colour of the designs</legend>
+          {colors.map((one) => (
+            <button
+              key={one.color}
+              type="button"
+              aria-pressed={one.color === color}
+              aria-label={`${one.name}, ${one.color}`}
+              title={`${one.name}, ${one.color}`}
+              className={clsx(
+                'size-[22px] rounded-full border border-line outline-offset-1',
+                one.color === color && 'outline-2 outline-pick',
+              )}
+              style={{ background: one.color }}
+              onClick={() => setPicked(one.color)}
+            />
+          ))}
+        </fieldset>
+      )}
+      <fieldset className="col-span-2 grid grid-cols-4 gap-[6px]">
+        <legend className="sr-only">Design</legend>
+        {designs(color).map((design) => {
+          const next = withDesign(template, design)
+          const isChosen = isLike({ ...template, ...next }, template)
+          return (
+            <button
+              key={design.id}
+              type="button"
+              aria-pressed={isChosen}
+              title={design.name}
+              className={clsx(
+                'overflow-hidden rounded-[4px] border-2',
+                isChosen ? 'border-pick' : 'border-transparent hover:border-line',
+              )}
+              onClick={() => change(next)}
+            >
+              <span className="sr-only">{design.name}</span>
+              <Sketch template={design.template} />
+            </button>
+          )
+        })}
+      </fieldset>
+    </>
   )
 }
 

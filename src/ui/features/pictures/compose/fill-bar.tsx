@@ -12,6 +12,7 @@ import { keepMade } from '../../../state/draft/draft-picture'
 import type { GoTo } from '../../../state/view/use-view'
 import { composePages, type MadePicture, wasMade, ZipParts } from './compose-pages'
 import { type ComposeSection, type Fills, pagesToFill } from './compose-sections'
+import type { ComposedOnce } from './composed-once'
 import { draftComposed } from './draft-composed'
 import type { AskFor } from './use-compose-asks'
 
@@ -20,11 +21,13 @@ type Props = {
   section: ComposeSection
   template: PictureTemplate
   askFor: AskFor | null
+  /** What was composed already. */
+  once: ComposedOnce
   goTo: GoTo
 }
 
 /** Makes the pictures of the pages that need one: as files, and as drafts that name them. */
-export function FillBar({ run, section, template, askFor, goTo }: Props) {
+export function FillBar({ run, section, template, askFor, once, goTo }: Props) {
   const [fills, setFills] = useState<Fills>(section.without + section.drafted > 0 ? 'none' : 'shared')
   const [done, setDone] = useState<number | null>(null)
   const [said, setSaid] = useState<{ text: string; hasDrafts: boolean } | null>(null)
@@ -38,7 +41,7 @@ export function FillBar({ run, section, template, askFor, goTo }: Props) {
     isStopped.current = false
     setSaid(null)
     try {
-      return await composePages({ urls: pages.map(({ url }) => url), site, template, askFor }, take, {
+      return await composePages({ urls: pages.map(({ url }) => url), site, template, askFor, once }, take, {
         onDone: setDone,
         isStopped: () => isStopped.current,
       })
@@ -83,7 +86,7 @@ export function FillBar({ run, section, template, askFor, goTo }: Props) {
     const drafted: Pick<MadePicture, 'url' | 'address' | 'title'>[] = []
     const images: StoredImage[] = []
     const entries = await make(async ({ url, address, title, composed }) => {
-      images.push(await keepMade(run, address, composed.blob, template.shape, template.type))
+      images.push(await keepMade(run, address, composed, template.shape, template.type))
       drafted.push({ url, address, title })
     })
     // What was made before a stop is kept. All at once: each write makes all views that show pictures read them again.

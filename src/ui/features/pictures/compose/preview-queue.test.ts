@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
 import type { ComposeAsk, Composed } from '@/workers/draw-composed'
+import { ComposedOnce } from './composed-once'
 import { Outdated, PreviewQueue } from './preview-queue'
 
 const ask = (name: string) => async () => ({ texts: { title: name, line: '', mark: '' } }) as ComposeAsk
@@ -19,7 +20,7 @@ function slow() {
     held.shift()?.()
     await new Promise((resolve) => setTimeout(resolve))
   }
-  return { drawn, goOn, queue: new PreviewQueue(draw) }
+  return { drawn, goOn, queue: new PreviewQueue({ get: () => undefined }, draw) }
 }
 
 it('draws one at a time, and of each page only the newest wish', async () => {
@@ -40,7 +41,7 @@ it('draws one at a time, and of each page only the newest wish', async () => {
 
 it('doesn’t draw what was let go, and goes on after a fault', async () => {
   const drawn: string[] = []
-  const queue = new PreviewQueue(async ({ texts }) => {
+  const queue = new PreviewQueue({ get: () => undefined }, async ({ texts }) => {
     drawn.push(texts.title)
     if (texts.title === 'bad') throw new Error('The font file can’t be read.')
     return {} as Composed
@@ -53,4 +54,20 @@ it('doesn’t draw what was let go, and goes on after a fault', async () => {
   expect(await gone).toBeInstanceOf(Outdated)
   await last
   expect(drawn).toEqual(['bad', 'last'])
+})
+
+it('shows what was made as a file, and draws it no second time', async () => {
+  const drawn: string[] = []
+  const once = new ComposedOnce()
+  const asked = { ...(await ask('a')()), template: {}, groundKey: null, markKey: null, face: null, focus: null }
+  const file = asked as unknown as ComposeAsk
+  once.keep(file, { blob: new Blob(['whole']), contrast: 7 } as Composed)
+  const queue = new PreviewQueue(once, async ({ texts }) => {
+    drawn.push(texts.title)
+    return { contrast: 1 } as Composed
+  })
+  expect((await queue.add('a', async () => ({ ...file, previewWidth: 320 }))).contrast).toBe(7)
+  const other = { ...file, texts: { title: 'b', line: '', mark: '' }, previewWidth: 320 }
+  expect((await queue.add('b', async () => other)).contrast).toBe(1)
+  expect(drawn).toEqual(['b'])
 })

@@ -1,5 +1,6 @@
 import type { ComposeAsk, Composed } from '@/workers/draw-composed'
 import { onPicture } from '../../../state/pictures/picture-worker'
+import type { ComposedOnce } from './composed-once'
 
 type Waiting = { ask: () => Promise<ComposeAsk>; resolve: (made: Composed) => void; reject: (error: Error) => void }
 
@@ -14,7 +15,11 @@ export class PreviewQueue {
   private readonly waiting = new Map<string, Waiting>()
   private isBusy = false
 
-  constructor(private readonly draw: (ask: ComposeAsk) => Promise<Composed> = (ask) => onPicture('compose', ask)) {}
+  /** @param once what was made as a file is shown as it is, and not drawn for a look */
+  constructor(
+    private readonly once: Pick<ComposedOnce, 'get'>,
+    private readonly draw: (ask: ComposeAsk) => Promise<Composed> = (ask) => onPicture('compose', ask),
+  ) {}
 
   /** @returns the drawing; rejects with Outdated when the page was asked for again, or let go, before its turn came */
   add(page: string, ask: () => Promise<ComposeAsk>): Promise<Composed> {
@@ -39,7 +44,8 @@ export class PreviewQueue {
     this.waiting.delete(page)
     this.isBusy = true
     try {
-      resolve(await this.draw(await ask()))
+      const asked = await ask()
+      resolve(this.once.get(asked) ?? (await this.draw(asked)))
     } catch (error) {
       reject(error instanceof Error ? error : new Error(String(error)))
     }

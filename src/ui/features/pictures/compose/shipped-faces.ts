@@ -1,7 +1,12 @@
 'use client'
 
 import { declaredFaces } from '../../../parts/declared-faces'
-import { onPicture } from '../../../state/pictures/picture-worker'
+import { onEveryPicture } from '../../../state/pictures/picture-worker'
 
-/** Tells the worker of the faces that ship with the app: it has none of the page's. Asking twice does no harm. */
-export const shipFaces = (): Promise<null> => onPicture('faces', { faces: declaredFaces() })
+let shipped: Promise<void> | null = null
+
+/** Tells the workers of the faces that ship with the app, once: they have none of the page's. */
+export function shipFaces(): Promise<void> {
+  shipped ??= onEveryPicture('faces', { faces: declaredFaces() })
+  return shipped
+}

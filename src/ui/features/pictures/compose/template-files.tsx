@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import { filesNamedBy, type PictureTemplates, readTemplates } from '@/core/compose'
 import type { FileFault } from '@/core/model'
+import { focusesOf, takeFocuses } from '@/store/focuses'
 import { takeTemplates, templateFilesOf, templatesOf } from '@/store/templates'
 import { FileButton } from '../../../kit/file-button'
 import { saveFile } from '../../../kit/save-file'
@@ -17,10 +18,12 @@ export function TemplateFiles({ site, onTaken }: { site: string; onTaken: () => 
   const [faults, setFaults] = useState<FileFault[]>([])
   const [said, setSaid] = useState('')
   const save = async () => {
+    const focuses = await focusesOf(site)
     const templates: PictureTemplates = {
       format: 'nimble-parrot-picture-templates',
       version: 1,
       sections: await templatesOf(site),
+      ...(focuses.size > 0 && { focuses: Object.fromEntries(focuses) }),
     }
     const text = `${JSON.stringify(templates, null, 2)}\n`
     const named = filesNamedBy(templates)
@@ -53,6 +56,7 @@ export function TemplateFiles({ site, onTaken }: { site: string; onTaken: () => 
       return blob ? [{ name, blob, savedAt: Date.now() }] : []
     })
     await takeTemplates(site, read.templates.sections, files)
+    await takeFocuses(site, read.templates.focuses ?? {})
     const kept = await templateFilesOf(site)
     const missing = named.filter((name) => !kept.some((file) => file.name === name))
     if (missing.length > 0)

@@ -1,7 +1,7 @@
 'use client'
 
 import { type PictureTemplate, patternFault } from '@/core/compose'
-import type { RefitType } from '@/core/image'
+import type { RefitType, SiteColor } from '@/core/image'
 import { surfaces } from '@/core/surface'
 import { NumberField } from '../../../kit/number-field'
 import { Segments } from '../../../kit/segments'
@@ -32,10 +32,10 @@ const FOLDER = /^(?:[\w-][\w.-]*\/)*$/
 type Props = { site: string; template: PictureTemplate; change: (change: Partial<PictureTemplate>) => void }
 
 /** Everything that a template says, in the order in which it is seen. */
-export function TemplatePane({ site, color, template, change }: Props & { color: string | null }) {
+export function TemplatePane({ site, colors, template, change }: Props & { colors: readonly SiteColor[] }) {
   return (
     <section aria-label="Template" className="grid grid-cols-[56px_minmax(0,1fr)] items-center gap-x-2 gap-y-[7px]">
-      <DesignPicker color={color} template={template} change={change} />
+      <DesignPicker colors={colors} template={template} change={change} />
       <ShapeRows template={template} change={change} />
       <GroundRows template={template} change={change} />
       <PanelRows template={template} change={change} />

@@ -4,14 +4,17 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useMemo } from 'react'
 import { type PictureTemplate, pageTexts, wantsPicture } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
+import { CENTER } from '@/core/image'
 import type { GatheredPage, PageFacts } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { imageAt } from '@/store/images'
 import { readStoredPage } from '@/store/pages'
 import { templateFilesOf } from '@/store/templates'
+import { thumbKey } from '@/store/thumb-key'
 import type { ComposeAsk } from '@/workers/draw-composed'
 import { useDefaults, useDrafts } from '../../../state/draft/use-drafts'
+import { useFocuses } from '../../../state/pictures/use-focus'
 import { drawnPicture, pictureAtHand } from '../../../state/pictures/whole-picture'
 import { useCardContext } from '../../../state/run/use-card-context'
 import { useSiteName } from '../../../state/run/use-site-name'
@@ -27,6 +30,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   const { siteName } = useDefaults(site)
   // A page that doesn't name the site belongs to it all the same.
   const usualName = useSiteName(run.id)
+  const focuses = useFocuses(site)
   const kept = useLiveQuery(() => templateFilesOf(site), [site])
   const files = useMemo(() => kept && new Map(kept.map((file) => [file.name, file])), [kept])
   const wantsGround = wantsPicture(template)
@@ -40,6 +44,8 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
       const mark = template.mark?.file ? files.get(template.mark.file) : undefined
       const font = template.face.file ? files.get(template.face.file) : undefined
       let ground: Blob | null = null
+      let groundKey: string | null = null
+      let focus = CENTER
       if (wantsGround) {
         const named = ogImages(page.facts).flatMap(
           ({ forms }) => publicImageUrl(page, forms[0]?.value ?? '', context) ?? [],
@@ -50,6 +56,8 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
           const found = image && image.errorCode === null ? await pictureAtHand(image) : null
           if (image && found) {
             ground = (await drawnPicture(image, found)).blob
+            groundKey = thumbKey(image)
+            focus = focuses?.get(one) ?? CENTER
             break
           }
         }
@@ -64,12 +72,15 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
           siteName ?? firstValue(page.facts, 'og:site_name') ?? usualName ?? null,
         ),
         ground,
+        groundKey,
+        focus,
         mark: mark ? await markPixels(mark) : null,
+        markKey: mark ? faceOf(mark).key : null,
         face: font ? faceOf(font) : null,
         previewWidth,
       }
     },
-    [run.id, section, template, context, drafts, files, siteName, usualName, wantsGround],
+    [run.id, section, template, context, drafts, files, siteName, usualName, wantsGround, focuses],
   )
-  return context && files && drafts && usualName !== undefined ? ask : null
+  return context && files && drafts && focuses && usualName !== undefined ? ask : null
 }
