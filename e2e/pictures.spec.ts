@@ -38,7 +38,7 @@ test('shows what each place keeps, the keep zone, and the look after recompressi
   await stage(page)
     .getByRole('button', { name: /^Phone chat: keeps/ })
     .click()
-  await expect(stage(page)).toContainText('longest side 800 px, JPEG at quality 65 (assumed)')
+  await expect(stage(page)).toContainText('longest side 800 px, JPEG at quality 65 (our guess)')
   await expect(stage(page)).toContainText(/as the place makes it, about: 800 × 419, \d+ KB/)
   await page.reload()
   await expect(stage(page)).toContainText(/as the place makes it, about: 800 × 419, \d+ KB/)

@@ -140,28 +140,16 @@ const views = {
       .hover()
     await shoot(page, name)
   },
-  'look-again': async (name) => {
-    // A copy of the demo's build in which one page is mended between the two looks.
-    const folder = mkdtempSync(join(tmpdir(), 'looked-'))
-    cpSync(demoFolder, folder, { recursive: true })
-    const own = serveFolder(folder)
-    const at = await listen(own, 4323)
-    const page = await open()
-    await gatherAddress(page, at)
-    await page.getByText('brasswick.example is gathered.').waitFor()
-    await page.getByRole('button', { name: 'Open the Wall' }).click()
-    await (await lampCard(page)).dblclick()
-    const file = join(folder, 'guides', 'rewire-a-lamp.html')
-    const sentence = 'One evening, one screwdriver and a new cord: how to make a table lamp safe again.'
-    const html = readFileSync(file, 'utf8')
-    writeFileSync(
-      file,
-      html.replace('property="og:description" content=""', `property="og:description" content="${sentence}"`),
-    )
-    await page.getByRole('button', { name: /Look again/ }).click()
-    await page.getByRole('region', { name: 'What changed' }).waitFor()
+  'drafted-pages': async (name) => {
+    const page = await gathered()
+    await (await lampCard(page)).click()
+    await page.keyboard.press('x')
+    await page.getByRole('button', { name: /^Select all/ }).click()
+    await page.getByRole('button', { name: /^Draft for/ }).click()
+    await page.getByRole('button', { name: /^Write \d+ drafts$/ }).click()
+    await page.getByRole('tab', { name: 'Drafted pages', selected: true }).waitFor()
+    await page.waitForTimeout(1500)
     await shoot(page, name)
-    own.close()
   },
   'draft-patch': async (name) => {
     const page = await gathered()
@@ -199,6 +187,18 @@ const views = {
     await page.waitForTimeout(1500)
     await shoot(page, name)
   },
+  'pictures-batch': async (name) => {
+    const page = await gathered()
+    await page.getByRole('link', { name: 'Pictures' }).click()
+    await page.getByLabel('Order of the pictures').selectOption('worst')
+    await page.getByRole('button', { name: /lathe-night\.jpg/ }).click()
+    await page.keyboard.press('x')
+    await page.getByRole('button', { name: 'All', exact: true }).click()
+    await page.getByRole('button', { name: /^Refit to/ }).click()
+    await page.getByRole('img', { name: 'As it will be saved' }).first().waitFor()
+    await page.waitForTimeout(2500)
+    await shoot(page, name)
+  },
   'pictures-compose': async (name) => {
     const page = await gathered()
     await page.getByRole('link', { name: 'Pictures' }).click()
@@ -226,14 +226,6 @@ const views = {
     await page.keyboard.press('n')
     await page.waitForTimeout(500)
     await page.keyboard.press('k')
-    await shoot(page, name)
-  },
-  'drift-box': async (name) => {
-    const page = await drifted()
-    await page.getByRole('button', { name: /lamp-clinic/ }).click()
-    await page.getByRole('tab', { name: 'Share box' }).click()
-    for (const act of ['Post the link', 'The edit goes live', '31 days pass', 'Post the link'])
-      await page.getByRole('button', { name: act }).click()
     await shoot(page, name)
   },
   clearance: async (name) => {

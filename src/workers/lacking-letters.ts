@@ -12,8 +12,8 @@ function lookOf(letter: string, weight: number, families: string): string {
   pen ??= new OffscreenCanvas(SIDE * 2, SIDE * 2).getContext('2d', { willReadFrequently: true })!
   pen.clearRect(0, 0, SIDE * 2, SIDE * 2)
   pen.font = `${weight} ${SIDE}px ${families}`
-  pen.textBaseline = 'middle'
-  pen.fillText(letter, 4, SIDE)
+  // From the base line: the middle is that of the first face, whichever draws the letter.
+  pen.fillText(letter, 4, SIDE * 1.4)
   const look = String.fromCharCode(...pen.getImageData(0, 0, SIDE * 2, SIDE * 2).data.filter((_, at) => at % 4 === 3))
   if (drawn.size > 5000) drawn.clear()
   drawn.set(key, look)

@@ -41,6 +41,8 @@ export { type CardKind, type CropResult, cropsFor, isWholeAddress, publicImageUr
 export { placeDifferences } from './place-differences'
 export {
   assumed,
+  BASIS_WORDS,
+  type Basis,
   BoxFigure,
   CachePolicy,
   type Figure,
@@ -49,6 +51,7 @@ export {
   Recompression,
   SURFACE_ID,
   Surface,
+  weakestBasis,
 } from './profile'
 export { surfaceOf, surfaces } from './profiles'
 export { communityChat } from './profiles/community-chat'

@@ -3,7 +3,20 @@ import { ImageFormat } from '../model'
 
 /** How a figure is known: the place publishes it, practice reports it, or we take it to be so. */
 const Basis = z.enum(['documented', 'observed', 'assumed'])
-type Basis = z.infer<typeof Basis>
+export type Basis = z.infer<typeof Basis>
+
+/** How far a figure can be built on, as is said to people who look at pictures. */
+export const BASIS_WORDS: Readonly<Record<Basis, string>> = {
+  documented: 'the place says so',
+  observed: 'seen in practice',
+  assumed: 'our guess',
+}
+
+/** Of several figures the one that is known least: what is made of them is known no better. */
+export const weakestBasis = (figures: readonly (Figure<unknown> | null)[]): Basis => {
+  const found = new Set(figures.map((one) => one?.basis))
+  return found.has('assumed') ? 'assumed' : found.has('observed') ? 'observed' : 'documented'
+}
 
 const figure = <T extends z.ZodType>(value: T) => z.object({ value, basis: Basis })
 

@@ -22,7 +22,7 @@ export function BeforeAfter({ run, section, draft, defaults, context }: Props) {
   if (!faces) return null
   const [before, after] = faces
   return (
-    <div className="grid max-w-[560px] grid-cols-2 items-start gap-3 py-1">
+    <div className="grid w-[560px] max-w-full grid-cols-2 items-start gap-3 py-1">
       {(
         [
           ['as built', before!],

@@ -211,18 +211,22 @@ function DraftItem({
           lacks it again.
         </p>
       )}
-      {children}
-      <FieldList fields={draft.fields} />
-      {differing.length > 0 && (
-        <p className="text-small text-quiet [overflow-wrap:anywhere]">
-          The build differs:{' '}
-          {differing
-            .slice(0, 4)
-            .map(({ key, built }) => `${key} ${built === null ? 'is not there' : `says “${built}”`}`)
-            .join('; ')}
-          {differing.length > 4 && `; and ${differing.length - 4} more`}.
-        </p>
-      )}
+      <div className={clsx('grid gap-x-5 gap-y-1', children && 'lg:grid-cols-[auto_minmax(0,1fr)]')}>
+        {children}
+        <div className="grid content-start gap-2">
+          <FieldList fields={draft.fields} />
+          {differing.length > 0 && (
+            <p className="text-small text-quiet [overflow-wrap:anywhere]">
+              The build differs:{' '}
+              {differing
+                .slice(0, 4)
+                .map(({ key, built }) => `${key} ${built === null ? 'is not there' : `says “${built}”`}`)
+                .join('; ')}
+              {differing.length > 4 && `; and ${differing.length - 4} more`}.
+            </p>
+          )}
+        </div>
+      </div>
     </li>
   )
 }

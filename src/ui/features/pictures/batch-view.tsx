@@ -19,6 +19,8 @@ import { pathOfPicture } from './picture-facts'
 import { PictureStage } from './picture-stage'
 
 const ROW_PX = 214
+/** Height of a row whose picture was not read: it has a reason and nothing to see. */
+const LEFT_PX = 40
 /** Pause after the last move of a focus before the picture is made. */
 const REST_MS = 120
 
@@ -32,6 +34,8 @@ const noCopy = (image: ServedImage | undefined) =>
       ? 'Only a small copy of it is left.'
       : 'It was not read in this run.'
 
+const isReadable = (image: ServedImage | undefined) => image !== undefined && image.errorCode === null
+
 const refit = (picture: Blob, focus: PictureFocus) =>
   onPicture('refit', { picture, wish: { ...BATCH_WISH, focus: focus.focus } })
 
@@ -43,10 +47,14 @@ export function BatchView({ run, entries, images }: Props) {
   const [done, setDone] = useState<number | null>(null)
   const [said, setSaid] = useState('')
   const isStopped = useRef(false)
+  // What can be seen comes first.
+  const ordered = [...entries].sort(
+    (a, b) => Number(!isReadable(images.get(a.url))) - Number(!isReadable(images.get(b.url))),
+  )
   const virtual = useVirtualizer({
-    count: entries.length,
+    count: ordered.length,
     getScrollElement: () => pane.current,
-    estimateSize: () => ROW_PX,
+    estimateSize: (index) => (isReadable(images.get(ordered[index]!.url)) ? ROW_PX : LEFT_PX),
     overscan: 1,
   })
   const keep = useCallback((url: string, result: BatchResult) => void results.current.set(url, result), [])
@@ -92,13 +100,13 @@ export function BatchView({ run, entries, images }: Props) {
       <div ref={pane} className="min-h-0 flex-1 overflow-auto">
         <ul className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map((row) => {
-            const { url } = entries[row.index]!
+            const { url } = ordered[row.index]!
             return (
               <li
                 key={url}
                 aria-label={pathOfPicture(url, site)}
                 className="absolute inset-x-0 border-b border-line px-5 py-2"
-                style={{ transform: `translateY(${row.start}px)`, height: ROW_PX }}
+                style={{ transform: `translateY(${row.start}px)`, height: row.size }}
               >
                 <BatchRow site={site} url={url} image={images.get(url)} known={results.current} onResult={keep} />
               </li>
@@ -176,8 +184,15 @@ function BatchRow({
     }
   }, [whole, picture, image, url, x, y, origin, known, onResult])
   const size = image?.width && image.height ? { width: image.width, height: image.height } : null
+  if (!isReadable(image))
+    return (
+      <p className="flex gap-3 text-small">
+        <b className="truncate font-mono text-fine font-semibold">{pathOfPicture(url, site)}</b>
+        <span className="min-w-0 truncate text-quiet">Left out: {noCopy(image)}</span>
+      </p>
+    )
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_minmax(0,1fr)_200px] gap-4 max-md:grid-cols-2">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_minmax(0,1fr)_200px] grid-rows-[minmax(0,1fr)] gap-4 max-md:grid-cols-2">
       {src && size ? (
         <PictureStage
           src={src}
@@ -215,7 +230,7 @@ function BatchRow({
 
 function MadePicture({ result }: { result: BatchResult | null }) {
   const src = useObjectUrl(result?.kind === 'made' ? result.refitted.blob : null)
-  if (src) return <img src={src} alt="As it will be saved" className="size-full rounded-[5px] object-contain" />
+  if (src) return <img src={src} alt="As it will be saved" className="size-full min-h-0 rounded-[5px] object-contain" />
   const text = result?.kind === 'left' ? `Left out: ${result.why}` : 'Refitting …'
   return <p className="grid place-items-center rounded-[5px] bg-soft p-3 text-center text-small text-quiet">{text}</p>
 }

@@ -3,7 +3,7 @@
 import { clsx } from 'clsx'
 import { useEffect, useRef } from 'react'
 import { type Crop, type DetailMap, detailOutside, type Focus, isSoft, shareLost } from '@/core/image'
-import { type CropResult, drawnWidth } from '@/core/surface'
+import { BASIS_WORDS, type CropResult, drawnWidth, weakestBasis } from '@/core/surface'
 
 type Size = { width: number; height: number }
 type Props = {
@@ -54,6 +54,9 @@ export function CroppedPicture({
     </span>
   )
 }
+
+const basisOfShape = ({ surface, layout }: CropResult & { kind: 'kept' }) =>
+  weakestBasis([(layout === 'thumbnail' ? surface.picture?.thumbnailRatio : surface.picture?.largeRatio) ?? null])
 
 const isWithin = (focus: Focus, size: Size, { x, y, width, height }: Crop) =>
   focus.x * size.width >= x &&
@@ -108,6 +111,9 @@ export function KeptStrip({ src, size, kept, detail, focus, chosen, counted, onC
             </button>
             <span className="mt-1 block">
               keeps {Math.round((1 - lost) * 100)} %{one.layout === 'thumbnail' && ', small'}
+            </span>
+            <span className="block text-quiet" title="How the shape that the place cuts is known">
+              shape: {BASIS_WORDS[basisOfShape(one)]}
             </span>
             <span className="block text-quiet" title="About how wide the place draws it, in CSS pixels">
               {sharpness(one.crop, drawnWidth(one.surface, one.layout))}

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { type CropResult, drawnWidth } from '@/core/surface'
+import { BASIS_WORDS, type CropResult, drawnWidth, weakestBasis } from '@/core/surface'
 import { bytes } from '../../kit/words'
 import { onPicture } from '../../state/pictures/picture-worker'
 import { useObjectUrl } from '../../state/pictures/whole-picture'
@@ -56,7 +56,8 @@ export function RecompressedView({ centre, picture, src, size, kept }: Props) {
       <p className="mb-2 flex items-center gap-3 text-quiet">
         <span>
           {kept.surface.name}: longest side {recompression.longestSide.value} px, JPEG at quality{' '}
-          {recompression.quality.value} ({recompression.quality.basis}). Drawn about {widthPx} px wide.
+          {recompression.quality.value} ({BASIS_WORDS[weakestBasis([recompression.longestSide, recompression.quality])]}
+          ). Drawn about {widthPx} px wide.
         </span>
         <button
           type="button"

@@ -11,6 +11,7 @@ import { templatesOf } from '@/store/templates'
 import { Notice } from '../../../kit/notice'
 import { count } from '../../../kit/words'
 import { useDrafts } from '../../../state/draft/use-drafts'
+import { controlledActionOf } from '../../../state/keys/keys'
 import type { GoTo } from '../../../state/view/use-view'
 import type { RouteState } from '../../../state/view/view'
 import { PictureModes } from '../picture-modes'
@@ -100,7 +101,7 @@ function Composer({
   goTo,
   run,
   section,
-  state: { template, isFirst, change, reset },
+  state: { template, isFirst, change, reset, undo },
   colors,
 }: {
   view: RouteState
@@ -138,22 +139,34 @@ function Composer({
             Show the keep zone
           </label>
         </header>
-        <ComposedStage page={page} hasZone={hasZone} {...drawing} />
+        <ComposedStage page={page} hasZone={hasZone} places={template.places} {...drawing} />
         <h3 className="pb-1 pt-3 text-small text-quiet">{count(pages.length, 'page')} of the section</h3>
         <ComposedGrid pages={pages} chosen={page.path} onChoose={choose} {...drawing} />
       </section>
-      <aside className="flex min-h-0 flex-col border-l border-line bg-sheet max-lg:col-span-2 max-lg:border-l-0 max-lg:border-t">
+      <aside
+        onKeyDown={(event) => {
+          if (controlledActionOf(event) !== 'undo' || !undo) return
+          event.preventDefault()
+          // Drafts have an undoing of their own, which listens further out.
+          event.nativeEvent.stopPropagation()
+          undo()
+        }}
+        className="flex min-h-0 flex-col border-l border-line bg-sheet max-lg:col-span-2 max-lg:border-l-0 max-lg:border-t"
+      >
         <h2 className="flex items-baseline px-4 pb-2 pt-3 font-display text-title font-semibold">
           Template
-          {!isFirst && (
-            <button
-              type="button"
-              className="ml-auto font-sans text-small font-normal text-pick hover:underline"
-              onClick={reset}
-            >
-              Begin again
-            </button>
-          )}
+          <span className="ml-auto flex gap-3 font-sans text-small font-normal">
+            {undo && (
+              <button type="button" className="text-pick hover:underline" onClick={undo}>
+                Undo
+              </button>
+            )}
+            {!isFirst && (
+              <button type="button" className="text-pick hover:underline" onClick={reset}>
+                Begin again
+              </button>
+            )}
+          </span>
         </h2>
         <div className="min-h-0 flex-1 overflow-auto px-4 pb-3">
           <TemplatePane site={run.source.site} colors={colors} template={template} change={change} />

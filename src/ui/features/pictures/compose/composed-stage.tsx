@@ -2,6 +2,7 @@
 
 import type { ComposePlan } from '@/core/compose'
 import type { Shape } from '@/core/image'
+import { BASIS_WORDS, type Basis, surfaces, weakestBasis } from '@/core/surface'
 import type { ComposePage } from './compose-sections'
 import { composedFaults, usePreview } from './composed-preview'
 import type { PreviewQueue } from './preview-queue'
@@ -18,6 +19,7 @@ export function ComposedStage({
   askFor,
   family,
   hasZone,
+  places,
 }: {
   page: ComposePage
   shape: Shape
@@ -25,8 +27,12 @@ export function ComposedStage({
   askFor: AskFor | null
   family: string
   hasZone: boolean
+  /** Surfaces whose crops make the zone; all without them. */
+  places: readonly string[] | undefined
 }) {
   const { made, url, fault } = usePreview(queue, askFor, page.url, LARGE_PX)
+  const chosen = surfaces.filter(({ id }) => places === undefined || places.includes(id))
+  const basis = weakestBasis(chosen.map(({ picture }) => picture?.largeRatio ?? null))
   const faults = fault ? [fault] : made ? composedFaults(made, family) : []
   return (
     <figure className="shrink-0">
@@ -38,7 +44,7 @@ export function ComposedStage({
           {url && (
             <img src={url} alt={made ? made.plan.title.map(({ text }) => text).join(' ') : ''} className="size-full" />
           )}
-          {hasZone && made && <Zone plan={made.plan} shape={shape} />}
+          {hasZone && made && <Zone plan={made.plan} shape={shape} basis={basis} />}
         </div>
       </div>
       <figcaption className="mt-1 min-h-[19px] text-small">
@@ -59,7 +65,7 @@ export function ComposedStage({
   )
 }
 
-function Zone({ plan: { zone, inside }, shape }: { plan: ComposePlan; shape: Shape }) {
+function Zone({ plan: { zone, inside }, shape, basis }: { plan: ComposePlan; shape: Shape; basis: Basis }) {
   const share = (x: number, whole: number) => `${(x / whole) * 100}%`
   const box = (crop: { x: number; y: number; width: number; height: number }) => ({
     left: share(crop.x, shape.width),
@@ -72,7 +78,7 @@ function Zone({ plan: { zone, inside }, shape }: { plan: ComposePlan; shape: Sha
       {zone && (
         <div className="absolute border-2 border-[#46c98b]" style={box(zone)}>
           <span className="absolute left-0 top-0 bg-[#0a7d4d] px-1 text-fine font-semibold text-white">
-            Every chosen place keeps this
+            Every chosen place keeps this ({BASIS_WORDS[basis]})
           </span>
         </div>
       )}

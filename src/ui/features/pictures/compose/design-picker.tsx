@@ -43,7 +43,7 @@ export function DesignPicker({
   return (
     <>
       {colors.length > 1 && (
-        <fieldset className="col-span-2 flex flex-wrap items-center gap-[5px]">
+        <fieldset className="col-span-2 flex flex-wrap items-center gap-[7px] p-[3px]">
           <legend className="sr-only">Colour of the designs</legend>
           {colors.map((one) => (
             <button

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react
 import { firstTemplate, type PictureTemplate } from '@/core/compose'
 import { keepTemplate, templatesOf } from '@/store/templates'
 import { forgetLeft, keepChanged, takeLeft } from './left-template'
+import { type Past, withPast } from './template-past'
 
 export type TemplateState = {
   template: PictureTemplate
@@ -12,6 +13,8 @@ export type TemplateState = {
   change: (change: Partial<PictureTemplate>) => void
   /** Takes the section's template away: it begins again. */
   reset: () => void
+  /** Takes the last change back; null where there is none. */
+  undo: (() => void) | null
 }
 
 /**
@@ -27,7 +30,7 @@ export function useTemplate(
   revision: number,
 ): TemplateState | undefined {
   const key = `${site}\n${section}\n${revision}`
-  const [held, setHeld] = useState<{ key: string; template: PictureTemplate | null }>()
+  const [held, setHeld] = useState<{ key: string; template: PictureTemplate | null; past: Past }>()
   const unkept = useRef<{ section: string; template: PictureTemplate } | null>(null)
   const keep = useCallback(() => {
     if (unkept.current) void keepChanged({ site, ...unkept.current })
@@ -36,7 +39,7 @@ export function useTemplate(
   useEffect(() => {
     let isGone = false
     const read = takeLeft().then(() => templatesOf(site))
-    void read.then((all) => !isGone && setHeld({ key, template: all[section] ?? null }))
+    void read.then((all) => !isGone && setHeld({ key, template: all[section] ?? null, past: [] }))
     return () => {
       isGone = true
       keep()
@@ -53,7 +56,8 @@ export function useTemplate(
         if (!now) return now
         const next = { ...(now.template ?? firstTemplate(color)), ...part }
         unkept.current = { section, template: next }
-        return { ...now, template: next }
+        const what = Object.keys(part).join(' ')
+        return { ...now, template: next, past: withPast(now.past, now.template, what, Date.now()) }
       }),
     [section, color],
   )
@@ -61,8 +65,25 @@ export function useTemplate(
     unkept.current = null
     forgetLeft()
     void keepTemplate(site, section, null)
-    setHeld((now) => now && { ...now, template: null })
+    setHeld((now) => now && { ...now, template: null, past: withPast(now.past, now.template, 'all', Date.now()) })
   }, [site, section])
+  const undo = useCallback(
+    () =>
+      setHeld((now) => {
+        const last = now?.past.at(-1)
+        if (!now || !last) return now
+        unkept.current = last.template && { section, template: last.template }
+        if (last.template === null) void keepTemplate(site, section, null)
+        return { ...now, template: last.template, past: now.past.slice(0, -1) }
+      }),
+    [site, section],
+  )
   if (template === undefined) return undefined
-  return { template: template ?? firstTemplate(color), isFirst: template === null, change, reset }
+  return {
+    template: template ?? firstTemplate(color),
+    isFirst: template === null,
+    change,
+    reset,
+    undo: held?.past.length ? undo : null,
+  }
 }
