@@ -51,7 +51,13 @@ export async function writeStep(step: DraftStep, side: 'before' | 'after'): Prom
   })
 }
 
-/** Writes down of a draft what a run has shown of it. */
-export async function updateDraft({ site, url }: Pick<Draft, 'site' | 'url'>, change: Partial<Draft>): Promise<void> {
-  await database.drafts.update([site, url], change)
+/** What a run has shown of a draft. */
+export type DraftChange = { draft: Pick<Draft, 'site' | 'url'>; change: Partial<Draft> }
+
+/** Writes down of drafts what a run has shown of them, all in one step. */
+export async function updateDrafts(changes: readonly DraftChange[]): Promise<void> {
+  if (changes.length === 0) return
+  await database.drafts.bulkUpdate(
+    changes.map(({ draft: { site, url }, change }) => ({ key: [site, url] as [string, string], changes: change })),
+  )
 }

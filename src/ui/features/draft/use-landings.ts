@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import { type Draft, type Landing, landingOf, publicImageUrlOf, tagEdits } from '@/core/draft'
 import type { CardContext } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
-import { updateDraft } from '@/store/drafts'
+import { type DraftChange, updateDrafts } from '@/store/drafts'
 import { pagesAt } from '@/store/pages'
 
 export type Standing = Landing | { state: 'no-page'; tags: [] }
@@ -39,6 +39,7 @@ export function useLandings(
     const imageOf = (url: string) => context.images.get(url)
     const read = async () => {
       const found = new Map<string, Standing>()
+      const changes: DraftChange[] = []
       // What has landed is held against each run as well: a later build may lack it again.
       const open = [...drafts.values()]
       for (let from = 0; from < open.length && !isGone; from += BATCH) {
@@ -58,10 +59,13 @@ export function useLandings(
           found.set(draft.url, landing)
           const change = changeBy(draft, landing, page.fetch.fetchedAt)
           // What is only tried is in no build.
-          if (change && !run.tried) await updateDraft(draft, change)
+          if (change && !run.tried) changes.push({ draft, change })
         }
       }
-      if (!isGone) setStandings(found)
+      if (isGone) return
+      setStandings(found)
+      // All at once: each write has everything that shows drafts read them again, and this look at the run begin anew.
+      await updateDrafts(changes)
     }
     void read()
     return () => {
