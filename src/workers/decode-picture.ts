@@ -1,8 +1,6 @@
 import type { Decode } from '@/core/crawl'
-import { LOOK_SIDE, type Look, lookOfPixels, readImageHeader } from '@/core/image'
+import { LOOK_SIDE, type Look, lookOfPixels, MAX_WORKED_PIXELS, readImageHeader } from '@/core/image'
 
-/** A larger picture is not decoded: about 100 MB as raw pixels. */
-const MAX_PIXELS = 25_000_000
 /** Longest side at which pixels are looked at: a hole smaller than that is not seen by anyone either. */
 const LOOK_PX = 512
 
@@ -45,7 +43,7 @@ async function lookOf(bytes: Uint8Array): Promise<Look | 'broken'> {
 export const decodePicture: Decode = async (bytes, wants) => {
   const header = readImageHeader(bytes)
   const [width, height] = header.kind === 'image' ? [header.width ?? 0, header.height ?? 0] : [0, 0]
-  if (header.kind !== 'image' || header.format === 'svg' || width * height > MAX_PIXELS)
+  if (header.kind !== 'image' || header.format === 'svg' || width * height > MAX_WORKED_PIXELS)
     return { alpha: null, look: null }
   return {
     alpha: wants.alpha && width > 0 && height > 0 ? await transparencyOf(bytes, width, height) : null,

@@ -45,8 +45,12 @@ describe('a picture is decoded in a process of its own', () => {
   })
 
   test('more pixels than may be are not decoded', async () => {
-    const bytes = await plain(6000, 5000, 1).png().toBuffer()
-    expect(await decode(bytes, both)).toEqual({ alpha: null, look: null })
+    const unread = { alpha: null, look: null }
+    expect(await decode(await plain(6000, 5000, 1).webp({ effort: 0 }).toBuffer(), both)).toEqual(unread)
+    expect(await decode(await plain(11_000, 10_000, 1).png({ compressionLevel: 1 }).toBuffer(), both)).toEqual(unread)
+    // What is scaled down while it is decoded may have more.
+    const large = await decode(await plain(10_000, 9000, 1).jpeg({ quality: 40 }).toBuffer(), both)
+    expect([large.alpha, large.look instanceof Uint8Array]).toEqual([false, true])
   })
 })
 

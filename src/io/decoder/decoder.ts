@@ -4,10 +4,14 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { z } from 'zod'
 import type { Decode, Decoded } from '@/core/crawl'
-import { LOOK_SIDE, lookOfPixels, readImageHeader } from '@/core/image'
+import { LOOK_SIDE, lookOfPixels, MAX_WORKED_PIXELS, readImageHeader } from '@/core/image'
 
 /** A larger picture is not decoded: about 100 MB as raw pixels. */
 const MAX_PIXELS = 25_000_000
+/** Formats that are scaled down or read line by line while they are decoded: the whole never lies in memory as pixels. */
+const SCALED: ReadonlySet<string> = new Set(['jpeg', 'png'])
+
+const mostOf = (format: string) => (SCALED.has(format) ? MAX_WORKED_PIXELS : MAX_PIXELS)
 /** Pictures decoded at once, by the whole server. */
 const MAX_AT_ONCE = 2
 /** A picture that takes longer is given up, and the process with it. */
@@ -145,11 +149,14 @@ function answerOf(child: ChildProcess, message: object, signal: AbortSignal): Pr
 const holder = globalThis as { nimbleParrotDecoders?: Decoders }
 holder.nimbleParrotDecoders ??= new Decoders()
 
-/** Is it a picture, none that is a document, and of no more pixels than are decoded? */
-function isDecoded(bytes: Uint8Array): boolean {
+/**
+ * Pixels that are decoded of a picture of its kind; null where it is none, one that is a document, or one of more.
+ */
+function decodedPixels(bytes: Uint8Array): number | null {
   const header = readImageHeader(bytes)
-  if (header.kind !== 'image' || header.format === 'svg') return false
-  return (header.width ?? 0) * (header.height ?? 0) <= MAX_PIXELS
+  if (header.kind !== 'image' || header.format === 'svg') return null
+  const most = mostOf(header.format)
+  return (header.width ?? 0) * (header.height ?? 0) <= most ? most : null
 }
 
 /**
@@ -162,8 +169,9 @@ export function createCopier(
   signal: AbortSignal,
 ): (bytes: Uint8Array, copySide: number) => Promise<PictureCopy | null> {
   return async (bytes, copySide) => {
-    if (!isDecoded(bytes)) return null
-    const message = { bytes, maxPixels: MAX_PIXELS, wantsAlpha: false, side: 0, copySide }
+    const maxPixels = decodedPixels(bytes)
+    if (maxPixels === null) return null
+    const message = { bytes, maxPixels, wantsAlpha: false, side: 0, copySide }
     const answer = await holder.nimbleParrotDecoders!.ask(message, signal)
     return answer === 'ended' ? null : answer.copy
   }
@@ -177,9 +185,10 @@ export function createCopier(
  */
 export function createDecode(signal: AbortSignal): Decode {
   return async (bytes, wants) => {
-    if (!isDecoded(bytes) || (!wants.alpha && !wants.look)) return UNKNOWN
+    const maxPixels = decodedPixels(bytes)
+    if (maxPixels === null || (!wants.alpha && !wants.look)) return UNKNOWN
     const side = wants.look ? LOOK_SIDE : 0
-    const message = { bytes, maxPixels: MAX_PIXELS, wantsAlpha: wants.alpha, side, copySide: 0 }
+    const message = { bytes, maxPixels, wantsAlpha: wants.alpha, side, copySide: 0 }
     const answer = await holder.nimbleParrotDecoders!.ask(message, signal)
     if (answer === 'ended') return UNKNOWN
     return {
