@@ -1,6 +1,6 @@
 // Takes the pictures in docs/screenshots again, from the demo: node scripts/screenshots.mjs [name …]
 import { spawnSync } from 'node:child_process'
-import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
@@ -53,13 +53,6 @@ async function gathered(options) {
   await page.getByRole('button', { name: 'Open the Wall' }).click()
   await page.waitForTimeout(2500)
   return page
-}
-
-/** Types an address into the first form and starts. */
-async function gatherAddress(page, at) {
-  await page.goto(address)
-  await page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }).fill(at)
-  await page.getByRole('button', { name: 'Gather pages' }).click()
 }
 
 /** The demo gathered, said to be live for six days, and gathered again as edited; Drift is open. */
