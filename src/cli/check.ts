@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { resolveAddress } from '@/core/address'
-import { BadZip, type CrawlEvent, GatheringBuilder, NothingAnswered } from '@/core/crawl'
+import { BadZip, type CrawlEvent, GatheringBuilder, NothingAnswered, type Shard } from '@/core/crawl'
 import type { ReadDocument } from '@/core/document'
 import type { Gathering, Level } from '@/core/model'
 import {
@@ -51,6 +51,8 @@ export type RunOptions = {
   header: string[]
   user?: string
   askAs?: string
+  /** Only this part of a list's or a sitemap's addresses. */
+  part?: Shard
 }
 
 /** The same, and where the report goes. */
@@ -60,9 +62,10 @@ export type CheckOptions = RunOptions & {
   failOn: Level | 'never'
   all: boolean
   onePage: boolean
+  shard?: Shard
 }
 
-function siteOf(given: string | undefined): string | null {
+export function siteOf(given: string | undefined): string | null {
   if (given === undefined) return null
   const site = resolveAddress(given, 'about:blank')
   if (site === null) throw new CannotRun(`--site “${given}” is no http or https address. Try https://example.org`)
@@ -157,34 +160,54 @@ const digest: Digest = async (bytes) => `sha256:${createHash('sha256').update(by
 /** One run as a document, and the fault that ended it before its time. */
 export type MadeRun = { document: RunDocument; gathering: Gathering; fault: string | null }
 
+/** Files that a run is held against, read before the work is done. */
+type Held = { baseline: ReadDocument | null; signed: Awaited<ReturnType<typeof loadSignOff>> | null }
+
+const loadHeld = async ({ baseline, signedOff }: RunOptions): Promise<Held> => ({
+  baseline: baseline === undefined ? null : await loadBaseline(baseline),
+  signed: signedOff === undefined ? null : await loadSignOff(signedOff, digest),
+})
+
+/**
+ * Judges what was gathered.
+ *
+ * @param known files that it is held against, where they were read already
+ * @throws CannotRun where a file that is named can't be used
+ */
+export async function judged(
+  source: string,
+  gathering: Gathering,
+  options: RunOptions,
+  known?: Held,
+): Promise<RunDocument> {
+  const held = known ?? (await loadHeld(options))
+  const { requirements, file: requirementsFile } = await loadRequirements(options.rules, source)
+  const baseline = held.baseline && ensureFit(held.baseline, options.baseline!, gathering.source.site)
+  const today = new Date().toISOString().slice(0, 10)
+  const document = runDocument(gathering, requirements, today, { baseline, requirementsFile })
+  const placed = await withSources(document, requirements.source ?? [], sourcesFrom(requirementsFile?.folder ?? '.'))
+  if (held.signed === null) return placed
+  const { signOff, saysRequirements } = held.signed
+  const difference = await differenceFromSignOff(placed, saysRequirements ? requirements : null, signOff, digest)
+  const { by, at, content } = signOff
+  return { ...placed, signOff: { by, at, content, differs: signOffDifferences(difference) } }
+}
+
 /**
  * Gathers one source and judges it.
  *
  * @throws CannotRun where nothing was read, or a file that is named can't be used
  */
 export async function makeRun(source: string, options: RunOptions): Promise<MadeRun> {
-  const { requirements, file: requirementsFile } = await loadRequirements(options.rules, source)
-  const loaded = options.baseline === undefined ? null : await loadBaseline(options.baseline)
-  const signed = options.signedOff === undefined ? null : await loadSignOff(options.signedOff, digest)
+  const { requirements } = await loadRequirements(options.rules, source)
+  const held = await loadHeld(options)
   const site = siteOf(options.site) ?? siteOf(requirements.site)
-  let baseline: Baseline | null = null
   const pictureHosts = requirements.identity?.pictureHosts ?? []
   const { gathering, fault } = await gather(source, site, { ...options, pictureHosts }, (started) => {
-    if (loaded) baseline = ensureFit(loaded, options.baseline!, started.source.site)
+    if (held.baseline) ensureFit(held.baseline, options.baseline!, started.source.site)
   })
   ensureSomethingRead(gathering, source)
-  const today = new Date().toISOString().slice(0, 10)
-  const document = runDocument(gathering, requirements, today, { baseline, requirementsFile })
-  const placed = await withSources(document, requirements.source ?? [], sourcesFrom(requirementsFile?.folder ?? '.'))
-  if (signed === null) return { document: placed, gathering, fault }
-  const { signOff, saysRequirements } = signed
-  const difference = await differenceFromSignOff(placed, saysRequirements ? requirements : null, signOff, digest)
-  const { by, at, content } = signOff
-  return {
-    document: { ...placed, signOff: { by, at, content, differs: signOffDifferences(difference) } },
-    gathering,
-    fault,
-  }
+  return { document: await judged(source, gathering, options, held), gathering, fault }
 }
 
 /**
@@ -192,6 +215,13 @@ export async function makeRun(source: string, options: RunOptions): Promise<Made
  * @returns the exit code: 0 clear, 1 where something counts as a failure, 2 where nothing does and not all was read
  */
 export async function check(source: string, options: CheckOptions): Promise<number> {
+  await ensureWritables(options)
+  const { document, fault } = await makeRun(source, options)
+  return reported(document, fault, options)
+}
+
+/** Tries before the work whether what it makes can be written. @throws CannotRun where it can't */
+export async function ensureWritables(options: CheckOptions): Promise<void> {
   const plain = options.format.filter(({ file }) => file === null)
   if (plain.length > 1)
     throw new CannotRun('Only one --format can go to standard output: give the others a file, as in sarif=run.sarif.')
@@ -200,7 +230,15 @@ export async function check(source: string, options: CheckOptions): Promise<numb
     ...(options.out === undefined ? [] : [options.out]),
   ]
   for (const file of files) await ensureWritable(fromHere(file))
-  const { document, fault } = await makeRun(source, options)
+}
+
+/**
+ * Writes what is asked for of a run.
+ *
+ * @param fault that ended it before its time; null: none
+ * @returns the exit code
+ */
+export async function reported(document: RunDocument, fault: string | null, options: CheckOptions): Promise<number> {
   await writeReports(document, options)
   if (fault !== null) throw new CannotRun(`The run broke off, and what was gathered is kept. ${fault}`)
   if (fails(document, options.failOn)) return 1

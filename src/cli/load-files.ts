@@ -8,6 +8,8 @@ import { readRequirements } from '@/core/check'
 import { openZip } from '@/core/crawl'
 import {
   asRunDocument,
+  PartDocument,
+  partIn,
   type ReadDocument,
   RunLinesReader,
   readRunDocument,
@@ -15,7 +17,7 @@ import {
   type SignOffFile,
   signOffOfArchive,
 } from '@/core/document'
-import type { LineOf } from '@/core/model'
+import { type LineOf, parseJson, schemaFaults } from '@/core/model'
 import { type Digest, signOffOf } from '@/core/report'
 import { noRequirements, type Requirements } from '@/core/requirements'
 import { readPart } from '@/io/folder'
@@ -89,7 +91,7 @@ export function sourcesFrom(folder: string): (file: string) => Promise<string | 
 }
 
 /** A document in lines, read one after the other: it may be longer than any text. */
-async function readRunLines(file: string, what: string): Promise<ReturnType<typeof asRunDocument>> {
+async function readLines(file: string, what: string): Promise<ReturnType<RunLinesReader['end']>> {
   const reader = new RunLinesReader()
   const source = createReadStream(fromHere(file))
   const bytes = /\.gz$/i.test(file) ? source.pipe(createGunzip()) : source
@@ -100,7 +102,11 @@ async function readRunLines(file: string, what: string): Promise<ReturnType<type
   } catch (error) {
     throw new CannotRun(`The ${what} ${file} can’t be read: ${error instanceof Error ? error.message : String(error)}`)
   }
-  const read = reader.end()
+  return reader.end()
+}
+
+async function readRunLines(file: string, what: string): Promise<ReturnType<typeof asRunDocument>> {
+  const read = await readLines(file, what)
   return read.ok ? asRunDocument(read.value) : read
 }
 
@@ -113,6 +119,26 @@ export async function loadRunDocument(file: string, what: string): Promise<ReadD
   if (!read.ok)
     throw new CannotRun(`The ${what} ${file} can’t be used. ${read.fault} Write one with check --format json=FILE.`)
   return read.document
+}
+
+/** One part of a run, as check --shard wrote it. */
+export async function loadPart(file: string): Promise<PartDocument> {
+  const unfit = (why: string) => new CannotRun(`The part ${file} can’t be used. ${why}`)
+  let value: unknown
+  if (/\.jsonl(?:\.gz)?$/i.test(file)) {
+    const read = await readLines(file, 'part')
+    if (!read.ok) throw unfit(read.fault)
+    value = read.value
+  } else {
+    const read = parseJson(await textOf(file, 'part', limits.documentCharacters), limits.documentCharacters)
+    if (!read.ok) throw unfit(read.faults[0]!.message)
+    value = read.value
+  }
+  if (partIn(value) === null) throw unfit('It is no part of a run: check --shard I/N writes one.')
+  const parsed = PartDocument.safeParse(value)
+  if (parsed.success) return parsed.data
+  const [fault] = schemaFaults(PartDocument, value)
+  throw unfit(`${fault!.path}: ${fault!.message}`)
 }
 
 /** The run that findings are held against. */

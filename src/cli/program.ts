@@ -10,10 +10,13 @@ import { check, type FormatChoice } from './check'
 import { compare } from './compare'
 import { init } from './init'
 import { list } from './list'
+import { merge } from './merge'
 import { openApp } from './open-app'
+import { checkPart } from './part'
 import { plainRun } from './plain-run'
 import { refit } from './refit'
 import { bytesOf, fillOf, focusOf, shapeOf } from './refit-arguments'
+import { shardFrom } from './shard'
 
 const wholeNumber = (least: number) => (text: string) => {
   const number = Number(text)
@@ -47,6 +50,12 @@ const collectFormat = (text: string, before: FormatChoice[]): FormatChoice[] => 
   const file = rest.length === 0 ? null : rest.join('=')
   if (file === '') throw new InvalidArgumentError(`A file’s name belongs after ${format}=.`)
   return [...before, { format, file }]
+}
+
+const shardOption = (text: string) => {
+  const shard = shardFrom(text, process.env)
+  if (typeof shard === 'string') throw new InvalidArgumentError(shard)
+  return shard
 }
 
 const DRIFT_FORMATS = Object.keys(driftFormats)
@@ -93,6 +102,11 @@ async function parsed(argv: string[]): Promise<number> {
       anyOf(['whole', 'header']),
       'whole',
     )
+    .option(
+      '--shard <i/n>',
+      'only this part of a folder, zip, list or sitemap, for merge; auto takes it from the engine',
+      shardOption,
+    )
     .option('--baseline <file>', 'a run document: what it found already does not count')
     .option('--signed-off <file>', 'a sign-off, or a run document that was signed: another content fails')
     .option('--all', 'text, Markdown, HTML: every cause, not only those that stand most in the way', false)
@@ -111,7 +125,23 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--ignore-robots', 'crawl in spite of robots.txt', false)
     .allowExcessArguments(false)
     .action(async (source, options) => {
-      exitCode = await check(source, options)
+      exitCode = options.shard ? await checkPart(source, options, options.shard) : await check(source, options)
+    })
+  program
+    .command('merge')
+    .description('Put the parts of one run together (check --shard), and judge the whole.')
+    .argument('<part...>', 'run documents of the parts, all of them')
+    .option('--rules <file>', 'requirements file; nimble-parrot.json is found by itself')
+    .option('--format <format>', `${FORMATS.join(', ')}; F=FILE writes there (repeatable)`, collectFormat, [])
+    .option('--out <file>', 'write there instead of standard output')
+    .option('--fail-on <level>', 'error, warning, note or never', anyOf(['error', 'warning', 'note', 'never']), 'error')
+    .option('--baseline <file>', 'a run document: what it found already does not count')
+    .option('--signed-off <file>', 'a sign-off, or a run document that was signed: another content fails')
+    .option('--all', 'text, Markdown, HTML: every cause, not only those that stand most in the way', false)
+    .option('--one-page', 'HTML: only the page that a client reads', false)
+    .allowExcessArguments(false)
+    .action(async (parts, options) => {
+      exitCode = await merge(parts, { ...plainRun, ...options })
     })
   program
     .command('compare')

@@ -113,6 +113,7 @@ function crawlEvents(
       timeoutMs,
       askAs,
       pictures: options.pictures,
+      shard: options.part ?? null,
     },
     signal,
   )

@@ -14,6 +14,7 @@ import {
   crawlGiven,
   defaultCrawlOptions,
   haveOneOwner,
+  isInShard,
   isPreview,
   type Login,
   lackOfSitemaps,
@@ -21,6 +22,7 @@ import {
   onPreview,
   type ParsedCrawlRequest,
   type ReadAddress,
+  type Shard,
 } from '@/core/crawl'
 import { nodeEnvironment } from './crawl-environment'
 import { createFetcher } from './fetch-address'
@@ -37,6 +39,8 @@ export type CrawlTuning = {
   timeoutMs?: number
   askAs?: string | null
   pictures?: 'whole' | 'header'
+  /** Only this part of a list's or a sitemap's addresses. */
+  shard?: Shard | null
   /** Inner hosts that may be asked; by default those that the request's own addresses name. */
   innerHosts?: InnerHosts
   /** Asked before each address: why no more may be asked, which ends the run with what it has. Absent: any number. */
@@ -57,6 +61,9 @@ export function namedAddresses(from: ParsedCrawlRequest['from']): string[] {
   return givenAddresses(from).flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
 }
 
+const ofShard = (addresses: string[], shard: Shard | null | undefined) =>
+  shard ? addresses.filter((_, position) => isInShard(shard, position)) : addresses
+
 async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside: CrawlEnvironment): CrawlEvents {
   const { from, maxPages, ignoreRobots, include, exclude, perSection, login, resume, pictureHosts } = request
   const options = {
@@ -75,7 +82,8 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
   if (from.kind === 'url') return yield* crawl({ ...options, start: from.start }, outside)
   if (from.kind === 'list') {
     const { addresses, follow, name = `${addresses.length} addresses` } = from
-    const given = { kind: 'list' as const, location: name, addresses, follow, servedFrom: null }
+    const own = ofShard(addresses, tuning.shard)
+    const given = { kind: 'list' as const, location: name, addresses: own, follow, servedFrom: null }
     yield* crawlGiven(given, options, outside)
     if (from.isCut) {
       const message = `${name} goes on: only its first ${addresses.length} addresses were read.`
@@ -102,7 +110,10 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     {
       kind: 'sitemap',
       location: shownAddress(address),
-      addresses: own.map(({ page }) => page),
+      addresses: ofShard(
+        own.map(({ page }) => page),
+        tuning.shard,
+      ),
       follow: from.follow,
       servedFrom: address,
     },

@@ -24,6 +24,7 @@ import {
   pageFiles,
   typeOfFile,
 } from './build-files'
+import type { Replay } from './build-part'
 import { type CollectedSitemaps, collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 import { loopingPage } from './destinations'
 import type { CrawlEvent } from './events'
@@ -61,7 +62,7 @@ export type BuildOptions = {
 }
 
 /** Origin of pages whose build names none. */
-const NO_SITE = 'http://localhost'
+export const NO_SITE = 'http://localhost'
 
 const fileExchange = (path: string, { body, isCut, bytes }: FilePart): FetchResult => ({
   kind: 'answered',
@@ -88,7 +89,7 @@ function unreadable(path: string, error: unknown): FetchResult {
 }
 
 /** Reads one HTML file. Its address is not known yet: what pages link to decides it, and that takes them all. */
-async function readFile(files: BuildFiles, path: string, outside: CrawlEnvironment): Promise<FileReading> {
+export async function readFile(files: BuildFiles, path: string, outside: CrawlEnvironment): Promise<FileReading> {
   const asked = {
     url: `${NO_SITE}/${path}`,
     file: path,
@@ -187,7 +188,7 @@ function missingPage(url: string, linkers: Linkers, outside: CrawlEnvironment): 
 }
 
 /** Reads the sitemaps that robots.txt or pages name, else those with a usual name. */
-async function readSitemaps(
+export async function readSitemaps(
   files: BuildFiles,
   readings: readonly FileReading[],
   addresses: AddressMap,
@@ -217,7 +218,7 @@ async function readSitemaps(
 }
 
 /** At most so many pages of each first segment of the path, in their order. */
-function sampled(paths: readonly string[], perSection: number | null): readonly string[] {
+export function sampled(paths: readonly string[], perSection: number | null): readonly string[] {
   if (perSection === null) return paths
   const taken = new Map<string, number>()
   return paths.filter((path) => {
@@ -247,6 +248,7 @@ function nothingLeft({ include = [], exclude = [] }: BuildOptions, pages: readon
  * address of the site that links name and the build lacks is a page that is not there.
  *
  * @param lookOutside looks at pictures of other hosts; absent: they are read from here
+ * @param replay what parts of the build read already, in place of its pages and pictures
  * @throws NothingAnswered when there is no HTML in it
  */
 export async function* gatherBuild(
@@ -254,14 +256,15 @@ export async function* gatherBuild(
   options: BuildOptions,
   outside: CrawlEnvironment,
   lookOutside: LookAtImage | null = null,
+  replay: Replay | null = null,
 ): AsyncGenerator<CrawlEvent> {
   const startedAt = outside.now().toISOString()
   const { include = [], exclude = [], maxPages, perSection = null, ignoreRobots = false } = options
   const { pages: all, shells } = pageFiles(files.paths)
   if (all.length === 0) throw new NothingAnswered(options.location, 'there is no HTML file in it.')
   const wanted = sampled(all, perSection).slice(0, maxPages ?? limits.maxPagesOfBuild)
-  const readings: FileReading[] = []
-  const queue = wanted.values()
+  const readings: FileReading[] = replay ? [...replay.readings] : []
+  const queue = (replay ? [] : wanted).values()
   const nextFile = () => {
     const { value: path } = outside.signal.aborted ? { value: undefined } : queue.next()
     return path === undefined ? null : readFile(files, path, outside)
@@ -331,7 +334,7 @@ export async function* gatherBuild(
 
   const isWanted = createPathFilter(include, exclude)
   const pages = [...addressed.values()].filter(({ url }) => isWanted(pathnameOf(url)))
-  yield* gatherPictures(pages, files, map, addresses, options, outside, lookOutside)
+  yield* gatherPictures(pages, files, map, addresses, options, outside, lookOutside, replay?.look ?? null)
   const dead = survey.surveyor.toAsk(new Set(pages.map(({ url }) => url))).filter((url) => map.fileAt(url) === null)
   const told = pages.map(({ url, fetch }) => ({ url, aliases: fetch.aliases }))
   const isWhole = wanted.length === all.length && pages.length === addressed.size && !outside.signal.aborted
@@ -384,18 +387,18 @@ export async function lookInBuild(
   const read = (await readFile(files, path, outside)).page
   const page = { ...read, url, fetch: { ...read.fetch, finalUrl: url, aliases } }
   const images: GatheredImage[] = []
-  for await (const event of gatherPictures([page], files, map, addresses, options, outside, lookOutside))
+  for await (const event of gatherPictures([page], files, map, addresses, options, outside, lookOutside, null))
     if (event.kind === 'image') images.push(event.image)
   const robotsTxt = await robotsOf(files)
   return { page, images, robotsTxt }
 }
 
-const robotsOf = async (files: BuildFiles): Promise<string | null> =>
+export const robotsOf = async (files: BuildFiles): Promise<string | null> =>
   files.paths.includes('robots.txt')
     ? new TextDecoder('utf-8').decode((await files.read('robots.txt', limits.robotsBytes)).body)
     : null
 
-async function* gatherPictures(
+export async function* gatherPictures(
   pages: GatheredPage[],
   files: BuildFiles,
   map: FileMap,
@@ -403,6 +406,9 @@ async function* gatherPictures(
   options: Pick<BuildOptions, 'concurrency' | 'pictureHosts'>,
   outside: CrawlEnvironment,
   lookOutside: LookAtImage | null,
+  /** Looks at every picture, wherever it lies; null: files are read, and other hosts asked. */
+  lookAtAll: LookAtImage | null,
+  isPart = false,
 ): AsyncGenerator<CrawlEvent> {
   const readFromBuild = async ({ url, maxBytes }: ReadRequest): Promise<FetchResult> => {
     if (addresses.isBesideSite(url)) return notInBuild(url, addresses.site)
@@ -420,7 +426,8 @@ async function* gatherPictures(
   const lookElsewhere = lookOutside
     ? lookAsHostsMay(lookOutside, hosts, outside.sleep)
     : lookByReading(readAsHostsMay(outside.read, hosts, outside.sleep), outside)
-  const look: LookAtImage = (url, mayDecode) => (isInside(url) ? lookInside : lookElsewhere)(url, mayDecode)
+  const look: LookAtImage =
+    lookAtAll ?? ((url, mayDecode) => (isInside(url) ? lookInside : lookElsewhere)(url, mayDecode))
   const desk = new ImageQueue(addresses, look, hosts, outside.sleep)
   for (const [index, page] of pages.entries()) {
     yield { kind: 'page', page }
@@ -428,7 +435,7 @@ async function* gatherPictures(
     desk.addDeclared(page)
   }
   for (const round of ['declared', 'content'] as const) {
-    if (round === 'content') desk.addContentWhereNeeded()
+    if (round === 'content') desk.addContentWhereNeeded(isPart)
     const next = () => (outside.signal.aborted ? null : desk.next())
     for await (const images of inParallel(next, options.concurrency)) {
       for (const image of images) yield { kind: 'image', image }

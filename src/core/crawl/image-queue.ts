@@ -74,12 +74,16 @@ export class ImageQueue {
     if (this.addresses.isOnSite(wellKnown)) this.need(wellKnown, 'icon', page.url)
   }
 
-  /** Notes the first pictures of the content where none that the page declares can be used. */
-  addContentWhereNeeded(): void {
+  /**
+   * Notes the first pictures of the content where none that the page declares can be used.
+   *
+   * @param isPart of a run: which picture most pages share is not known, so that any page may need its own
+   */
+  addContentWhereNeeded(isPart = false): void {
     // A page that shares the site's default picture may have a better one of its own.
     const shared = mostUsed(this.firstDeclared)
     for (const { page, declared, content } of this.contentOf) {
-      if (declared[0] !== shared && declared.some((url) => this.read.get(url)?.errorCode === null)) continue
+      if (!isPart && declared[0] !== shared && declared.some((url) => this.read.get(url)?.errorCode === null)) continue
       for (const url of content) this.need(url, 'share', page)
     }
     this.contentOf.length = 0
@@ -220,7 +224,7 @@ export function lookByReading(
 /** Formats that every decoder here reads: one that can't is given a broken file. */
 const DECODED: ReadonlySet<ImageFormat> = new Set(['jpeg', 'png', 'gif', 'webp'])
 
-const unknown = (url: string): GatheredImage => ({
+export const unknown = (url: string): GatheredImage => ({
   url,
   status: null,
   format: null,

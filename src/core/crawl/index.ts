@@ -4,6 +4,7 @@
  * it finds comes out as one stream of events. It judges nothing. Begin with site-crawl.ts and gather-build.ts;
  * events.ts has the stream.
  */
+
 export { type AddressFile, AddressFileReader, faultOfAddressFile } from './address-file'
 export {
   type BuildFiles,
@@ -14,6 +15,15 @@ export {
   partOf,
   typeOfFile,
 } from './build-files'
+export {
+  type BuildPart,
+  gatherBuildPart,
+  isInShard,
+  type KeptFile,
+  type PartPage,
+  replayOf,
+  type Shard,
+} from './build-part'
 export { collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 export { crawl, crawlGiven, isPreview, onPreview } from './crawl'
 export { type CrawlOptions, defaultCrawlOptions, type QueuedUrl } from './crawl-options'

@@ -3,6 +3,8 @@
  * with faults by their place in the file. Writing it is for report/, since words are made there. The contract
  * is docs/run-document.md. Begin with run-document-schema.ts.
  */
+
+export { type Asked, PartDocument, partIn, partProgram } from './part-document'
 export { asRunDocument, ReadDocument, readRunDocument, SignedOff } from './run-document-schema'
 export { RunLinesReader } from './run-lines'
 export { readSignOff, SignOffFile, signOffOfArchive } from './sign-off-file'

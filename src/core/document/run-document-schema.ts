@@ -15,6 +15,7 @@ import {
   TakenOn,
 } from '../model'
 import { Layout } from '../surface'
+import { partIn } from './part-document'
 import { isInLines, RunLinesReader } from './run-lines'
 
 // What is asked of a run document that somebody hands in: all that the contract names (docs/run-document.md). What came
@@ -186,6 +187,12 @@ export function asRunDocument(value: unknown): RunReading {
     return {
       ok: false,
       fault: `It is a run document of version ${JSON.stringify(head.data.version)}; this program reads version 1.`,
+    }
+  const part = partIn(value)
+  if (part)
+    return {
+      ok: false,
+      fault: `It is part ${part.shard} of ${part.of} of a run: put the parts together with nimble-parrot merge.`,
     }
   const result = ReadDocument.safeParse(value)
   if (result.success) return { ok: true, document: withLack(result.data) }

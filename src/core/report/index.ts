@@ -11,6 +11,7 @@ export { fails, type PaperOptions, verdictLine } from './paper'
 export { refreshAsAddresses, refreshAsCsv } from './refresh-reports'
 export { picturesWanted, type ReportPicture } from './report-cards'
 export { type RunDocument, runAsJson, runDocument } from './run-document'
+export { jsonLines, jsonPieces } from './run-pieces'
 export {
   type Digest,
   differenceFromSignOff,

@@ -1,4 +1,11 @@
-import { type CrawlEnvironment, type FetchResult, GatheringBuilder, gatherBuild, partOf } from '../crawl'
+import {
+  type BuildFiles,
+  type CrawlEnvironment,
+  type FetchResult,
+  GatheringBuilder,
+  gatherBuild,
+  partOf,
+} from '../crawl'
 import { LOOK_SIDE } from '../image'
 import type { Gathering } from '../model'
 
@@ -32,6 +39,12 @@ export function testOutside(read: CrawlEnvironment['read'] = async () => refused
   }
 }
 
+/** Files that are held in memory, as those of a folder or a zip. */
+export const memoryFiles = (build: MemoryBuild): BuildFiles => ({
+  paths: Object.keys(build),
+  read: async (path, maxBytes) => partOf(bytesOf(build[path]!), maxBytes),
+})
+
 /** Gathers a build that is held in memory. */
 export async function gatherMemory(
   build: MemoryBuild,
@@ -39,10 +52,7 @@ export async function gatherMemory(
   read?: CrawlEnvironment['read'],
 ): Promise<Gathering> {
   const builder = new GatheringBuilder()
-  const files = {
-    paths: Object.keys(build),
-    read: async (path: string, maxBytes: number) => partOf(bytesOf(build[path]!), maxBytes),
-  }
+  const files = memoryFiles(build)
   const options = { kind: 'folder' as const, location: 'memory', site, maxPages: null, concurrency: 4 }
   for await (const event of gatherBuild(files, options, testOutside(read))) builder.add(event)
   return builder.gathering()!

@@ -1,0 +1,131 @@
+import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { commandIn, root } from './testing/command'
+
+const here = mkdtempSync(join(tmpdir(), 'merge-'))
+afterAll(() => rmSync(here, { recursive: true }))
+const run = commandIn(here)
+const demo = join(root, 'demo/site')
+const SITE = ['--site', 'https://brasswick.example/']
+
+/** A document without its times and what measures time; lists without an order are put into one. */
+function apart(file: string): unknown {
+  const text = readFileSync(join(here, file), 'utf8')
+  const document = JSON.parse(text, (key, value) =>
+    ['startedAt', 'finishedAt', 'fetchedAt', 'ms', 'location'].includes(key) ? undefined : value,
+  )
+  const byUrl = (a: { url: string }, b: { url: string }) => (a.url < b.url ? -1 : 1)
+  return { ...document, pages: [...document.pages].sort(byUrl), images: [...document.images].sort(byUrl) }
+}
+
+describe('a folder in parts', () => {
+  beforeAll(async () => {
+    for (const index of [1, 2, 3, 4]) {
+      const file = index % 2 === 0 ? `jsonl=part-${index}.jsonl.gz` : `json=part-${index}.json`
+      const { code, out, err } = await run('check', demo, ...SITE, '--shard', `${index}/4`, '--format', file)
+      expect({ code, out, err }).toEqual({ code: 0, out: '', err: '' })
+    }
+    await run('check', demo, ...SITE, '--format', 'json=whole.json')
+  }, 60_000)
+
+  const parts = ['part-3.json', 'part-1.json', 'part-4.jsonl.gz', 'part-2.jsonl.gz']
+
+  test('is put together as it is in one piece, in any order and any form', async () => {
+    const { code } = await run('merge', ...parts, '--format', 'json=merged.json', '--format', 'sarif=merged.sarif')
+    expect(code).toBe(1)
+    expect(apart('merged.json')).toEqual(apart('whole.json'))
+    expect(JSON.parse(readFileSync(join(here, 'merged.sarif'), 'utf8')).runs).toHaveLength(1)
+  }, 60_000)
+
+  test.each([
+    [['part-1.json', 'part-4.jsonl.gz', 'part-2.jsonl.gz'], 'Part 3 of 4 is missing: read it with check --shard 3/4.'],
+    [['part-1.json', 'part-4.jsonl.gz'], 'Parts 2, 3 of 4 are missing'],
+    [[...parts, 'part-1.json'], 'Part 1 of 4 is there twice: part-1.json and part-1.json.'],
+    [['part-1.json', 'whole.json'], 'The part whole.json can’t be used. It is no part of a run'],
+    [['none.json'], 'The part none.json can’t be read'],
+  ])('what is missing, doubled or no part ends with one line: %j', async (given, line) => {
+    const { code, out, err } = await run('merge', ...given)
+    expect([code, out]).toEqual([2, ''])
+    expect(err).toContain(line)
+    expect(err.trimEnd().split('\n')).toHaveLength(1)
+  })
+
+  test('a part of another run is named', async () => {
+    const other = async (name: string, ...args: string[]) => {
+      await run('check', ...args, '--format', `json=${name}`)
+      return run('merge', 'part-1.json', name)
+    }
+    const options = await other('options.json', demo, ...SITE, '--shard', '2/4', '--exclude', '/tools/**')
+    expect(options.err).toMatch(
+      /options\.json \(part 2 of 4\) is not of the same run as .*: it was read with other options/,
+    )
+    const count = await other('count.json', demo, ...SITE, '--shard', '2/5')
+    expect(count.err).toMatch(/count\.json \(part 2 of 5\) is not of the same run .*: that run has 4 parts/)
+    mkdirSync(join(here, 'edited'))
+    for (const name of ['index.html', 'about.html', 'visit.html'])
+      copyFileSync(join(demo, name), join(here, 'edited', name))
+    const build = await other('build.json', 'edited', ...SITE, '--shard', '2/4')
+    expect(build.err).toMatch(/build\.json .*: the files of the build were others then/)
+  })
+
+  test('no other command takes a part for a run', async () => {
+    const { code, err } = await run('compare', 'whole.json', 'part-1.json')
+    expect(code).toBe(2)
+    expect(err).toContain('It is part 1 of 4 of a run: put the parts together with nimble-parrot merge.')
+  })
+
+  test('a part is written for merge alone', async () => {
+    expect((await run('check', demo, '--shard', '1/4')).err).toContain('A part is written as json or jsonl, for merge')
+    expect((await run('check', demo, '--shard', '1/4', '--format', 'html=x.html')).err).toContain('and not as html')
+    expect((await run('check', demo, '--shard', '5/4')).err).toContain('It is written I/N')
+  })
+})
+
+describe('a list in parts', () => {
+  const asked: string[] = []
+  let most = 0
+  let open = 0
+  const server = createServer((request, response) => {
+    asked.push(request.url!)
+    most = Math.max(most, ++open)
+    setTimeout(() => {
+      open--
+      if (request.url === '/robots.txt') response.writeHead(404).end()
+      else response.writeHead(200, { 'content-type': 'text/html' }).end(`<title>Page ${request.url}</title>`)
+    }, 20)
+  })
+  let address = ''
+  beforeAll(async () => {
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+    address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+    const pages = Array.from({ length: 24 }, (_, index) => `${address}/p${index}`)
+    writeFileSync(join(here, 'pages.txt'), `${pages.join('\n')}\n`)
+  })
+  afterAll(() => new Promise((resolve) => server.close(resolve)))
+
+  test('each address is asked for once, by one part as politely as its share, and all are put together', async () => {
+    for (const index of [1, 2, 3, 4]) {
+      asked.length = 0
+      most = 0
+      const format = ['--format', `json=list-${index}.json`]
+      const { code } = await run('check', 'pages.txt', '--concurrency', '8', '--shard', `${index}/4`, ...format)
+      expect(code).toBe(0)
+      expect(asked.filter((path) => path.startsWith('/p'))).toHaveLength(6)
+      expect(most).toBeLessThanOrEqual(2)
+    }
+    await run('check', 'pages.txt', '--format', 'json=list-whole.json')
+    const files = [4, 1, 3, 2].map((index) => `list-${index}.json`)
+    expect((await run('merge', ...files, '--format', 'json=list-merged.json')).code).toBe(1)
+    expect(apart('list-merged.json')).toEqual(apart('list-whole.json'))
+  }, 60_000)
+
+  test('a crawl from an address has no parts, and says what to do', async () => {
+    const { code, err } = await run('check', `${address}/`, '--shard', '1/4', '--format', 'json=x.json')
+    expect(code).toBe(2)
+    expect(err).toContain('nimble-parrot list')
+  })
+})
