@@ -63,6 +63,7 @@ export type CheckOptions = RunOptions & {
   all: boolean
   onePage: boolean
   shard?: Shard
+  watch: boolean
 }
 
 export function siteOf(given: string | undefined): string | null {
@@ -232,6 +233,12 @@ export async function ensureWritables(options: CheckOptions): Promise<void> {
   for (const file of files) await ensureWritable(fromHere(file))
 }
 
+/** 0 clear, 1 where something counts as a failure, 2 where nothing does and not all was read. */
+export function exitCodeOf(document: RunDocument, { failOn }: Pick<CheckOptions, 'failOn'>): 0 | 1 | 2 {
+  if (fails(document, failOn)) return 1
+  return document.complete ? 0 : 2
+}
+
 /**
  * Writes what is asked for of a run.
  *
@@ -241,13 +248,17 @@ export async function ensureWritables(options: CheckOptions): Promise<void> {
 export async function reported(document: RunDocument, fault: string | null, options: CheckOptions): Promise<number> {
   await writeReports(document, options)
   if (fault !== null) throw new CannotRun(`The run broke off, and what was gathered is kept. ${fault}`)
-  if (fails(document, options.failOn)) return 1
-  if (document.complete) return 0
+  const code = exitCodeOf(document, options)
+  if (code !== 2) return code
   throw new CannotRun(`${verdictLine(document)} ${document.incomplete.map(({ message }) => message).join(' ')}`)
 }
 
-/** Forms with a file are written there; the plain one goes to --out or standard output, text when there is none. */
-async function writeReports(document: RunDocument, options: CheckOptions): Promise<void> {
+/**
+ * Forms with a file are written there; the plain one goes to --out or standard output, text when there is none.
+ *
+ * @param isPlainToo false: files alone are written
+ */
+export async function writeReports(document: RunDocument, options: CheckOptions, isPlainToo = true): Promise<void> {
   const plain = options.format.find(({ file }) => file === null)?.format ?? 'text'
   const { failOn, all, onePage } = options
   const isDrawn = plain === 'html' || options.format.some(({ format }) => format === 'html')
@@ -260,7 +271,7 @@ async function writeReports(document: RunDocument, options: CheckOptions): Promi
     if (file !== null) await writeOut(fromHere(file), reportOf(format))
   }
   if (options.out !== undefined) await writeOut(fromHere(options.out), reportOf(plain))
-  else {
+  else if (isPlainToo) {
     const isStyled = plain === 'text' && process.stdout.isTTY && !process.env['NO_COLOR']
     const pieces = isStyled ? [runAsText(document, { all: options.all }, terminalStyle)] : reportOf(plain)
     for (const piece of pieces) await writeStandardOut(piece)

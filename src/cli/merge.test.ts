@@ -1,4 +1,5 @@
-import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process'
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -128,4 +129,50 @@ describe('a list in parts', () => {
     expect(code).toBe(2)
     expect(err).toContain('nimble-parrot list')
   })
+})
+
+describe('four processes at once, as a job array runs them', () => {
+  const part = (index: number) => {
+    const format = `jsonl=${join(here, `at-once-${index}.jsonl.gz`)}`
+    const args = ['check', demo, ...SITE, '--shard', 'auto', '--format', format]
+    const env = { ...process.env, CI_NODE_INDEX: String(index), CI_NODE_TOTAL: '4' }
+    return spawn(process.execPath, [join(root, 'scripts/cli.mjs'), ...args], { env, stdio: 'ignore' })
+  }
+  const ended = (child: ChildProcess) => new Promise<number | null>((resolve) => child.on('exit', resolve))
+
+  test('one that was killed leaves no part behind; run again, all are put together', async () => {
+    const [first, second, third, fourth] = [1, 2, 3, 4].map(part)
+    third!.kill('SIGKILL')
+    expect(await Promise.all([first!, second!, fourth!].map(ended))).toEqual([0, 0, 0])
+    const files = [1, 2, 3, 4].map((index) => `at-once-${index}.jsonl.gz`)
+    const lacking = await run('merge', ...files)
+    expect(lacking.code).toBe(2)
+    expect(lacking.err).toContain('The part at-once-3.jsonl.gz can’t be')
+    expect(await ended(part(3))).toBe(0)
+    await run('merge', ...files, '--format', 'json=at-once.json')
+    await run('check', demo, ...SITE, '--format', 'json=in-one.json')
+    expect(apart('at-once.json')).toEqual(apart('in-one.json'))
+  }, 90_000)
+})
+
+const elsewhere = join(root, '../shared/samples')
+describe.runIf(existsSync(elsewhere))('built sites of other generators in parts', () => {
+  test.each([
+    ['starlight', 'https://guide.kestrelworks.example/', 2],
+    ['npm-templates', 'https://templates.example/', 5],
+  ])(
+    '%s',
+    async (name, site, of) => {
+      execFileSync('tar', ['xzf', join(elsewhere, `${name}.tar.gz`), '-C', here])
+      const files: string[] = []
+      for (let index = of; index >= 1; index--) {
+        files.push(`${name}-${index}.jsonl.gz`)
+        await run('check', name, '--site', site, '--shard', `${index}/${of}`, '--format', `jsonl=${files.at(-1)}`)
+      }
+      await run('merge', ...files, '--format', `json=${name}-merged.json`)
+      await run('check', name, '--site', site, '--format', `json=${name}-whole.json`)
+      expect(apart(`${name}-merged.json`)).toEqual(apart(`${name}-whole.json`))
+    },
+    60_000,
+  )
 })

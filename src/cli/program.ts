@@ -17,6 +17,7 @@ import { plainRun } from './plain-run'
 import { refit } from './refit'
 import { bytesOf, fillOf, focusOf, shapeOf } from './refit-arguments'
 import { shardFrom } from './shard'
+import { watch } from './watch'
 
 const wholeNumber = (least: number) => (text: string) => {
   const number = Number(text)
@@ -107,6 +108,7 @@ async function parsed(argv: string[]): Promise<number> {
       'only this part of a folder, zip, list or sitemap, for merge; auto takes it from the engine',
       shardOption,
     )
+    .option('--watch', 'stay: look again at what changes, and print what went and came', false)
     .option('--baseline <file>', 'a run document: what it found already does not count')
     .option('--signed-off <file>', 'a sign-off, or a run document that was signed: another content fails')
     .option('--all', 'text, Markdown, HTML: every cause, not only those that stand most in the way', false)
@@ -125,7 +127,8 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--ignore-robots', 'crawl in spite of robots.txt', false)
     .allowExcessArguments(false)
     .action(async (source, options) => {
-      exitCode = options.shard ? await checkPart(source, options, options.shard) : await check(source, options)
+      if (options.watch) exitCode = await watch(source, options)
+      else exitCode = options.shard ? await checkPart(source, options, options.shard) : await check(source, options)
     })
   program
     .command('merge')
@@ -141,7 +144,7 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--one-page', 'HTML: only the page that a client reads', false)
     .allowExcessArguments(false)
     .action(async (parts, options) => {
-      exitCode = await merge(parts, { ...plainRun, ...options })
+      exitCode = await merge(parts, { ...plainRun, watch: false, ...options })
     })
   program
     .command('compare')

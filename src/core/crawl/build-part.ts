@@ -90,9 +90,10 @@ export async function* gatherBuildPart(
   const listed = found.pages.map(({ page }) => page)
   const map = addressFiles(files.paths, addresses.site, readings, listed)
   const pages = [...readings, ...besides].map(({ path, page }) => ({ ...page, url: map.addressOf(path) }))
-  const images: GatheredImage[] = []
+  const images = new Map<string, GatheredImage>()
   for await (const event of gatherPictures(pages, files, map, addresses, options, outside, null, null, true)) {
-    if (event.kind === 'image') images.push(event.image)
+    // As it was looked at: whether no outside host could be reached is told of the whole.
+    if (event.kind === 'image' && !images.has(event.image.url)) images.set(event.image.url, event.image)
     if (event.kind === 'progress') yield event
   }
   return {
@@ -110,7 +111,7 @@ export async function* gatherBuildPart(
       },
     })),
     files: [...beside.kept].map(([path, part]) => ({ path, part })),
-    images,
+    images: [...images.values()],
   }
 }
 
