@@ -30,7 +30,7 @@ function ofJobArray(env: Environment): Shard | null {
 }
 
 /** Which part this job is to read, as the engine that runs it says; null where none does. */
-export function shardOfEnvironment(env: Environment): Shard | null {
+function shardOfEnvironment(env: Environment): Shard | null {
   for (const { index, total, from } of ENGINES) {
     const [at, of] = [numberIn(env[index]), numberIn(env[total])]
     if (at !== null && of !== null) return { index: at - from + 1, of }
@@ -39,7 +39,7 @@ export function shardOfEnvironment(env: Environment): Shard | null {
 }
 
 /** Names of the variables that are looked for, in words. */
-export const SHARD_VARIABLES = [...ENGINES.map(({ index }) => index), 'SLURM_ARRAY_TASK_ID', 'SGE_TASK_ID'].join(', ')
+const SHARD_VARIABLES = [...ENGINES.map(({ index }) => index), 'SLURM_ARRAY_TASK_ID', 'SGE_TASK_ID'].join(', ')
 
 const isOne = ({ index, of }: Shard) =>
   Number.isInteger(index) && Number.isInteger(of) && of >= 1 && of <= 100_000 && index >= 1 && index <= of
