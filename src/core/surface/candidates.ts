@@ -112,8 +112,19 @@ export function likelyContentImages(facts: PageFacts): PageFacts['contentImages'
     .slice(0, CONTENT_IMAGES_LOOKED_AT)
 }
 
+/** Candidates of the page that was asked about last: several places take their picture from the same sources. */
+let offered: { facts: PageFacts; of: Map<string, readonly Candidate[]> } | null = null
+
 /** Candidates for the picture, in the order of the sources given; values are addresses as written. */
-export function imageCandidates(facts: PageFacts, sources: readonly ImageSource[]): Candidate[] {
+export function imageCandidates(facts: PageFacts, sources: readonly ImageSource[]): readonly Candidate[] {
+  if (offered?.facts !== facts) offered = { facts, of: new Map() }
+  const key = sources.join(' ')
+  const known = offered.of.get(key) ?? candidatesOf(facts, sources)
+  offered.of.set(key, known)
+  return known
+}
+
+function candidatesOf(facts: PageFacts, sources: readonly ImageSource[]): Candidate[] {
   return sources.flatMap((source): Candidate[] => {
     if (source === 'content-image') {
       const images = likelyContentImages(facts)

@@ -1,4 +1,4 @@
-import { baseOf, resolveAddress } from '../address'
+import { type AddressMap, baseOf, resolveAddress } from '../address'
 import { type Crop, cropToRatio } from '../image'
 import type { GatheredImage, GatheredPage, PageFacts } from '../model'
 import { trimAscii } from '../text'
@@ -8,14 +8,23 @@ import type { PicturePart } from './card-model'
 import { type Candidate, climb, type Judge } from './ladder'
 import type { Layout, PictureRules, Surface } from './profile'
 
+/** Addresses of the page that was asked about last: ten places and a dozen checks ask for the same few in turn. */
+let resolved: { page: GatheredPage; addresses: AddressMap; urls: Map<string, string | null> } | null = null
+
 /** Public address of a picture as a page writes it; null when it is no http(s) address. */
 export function publicImageUrl(
   page: GatheredPage,
   raw: string,
   context: Pick<CardContext, 'addresses'>,
 ): string | null {
-  const resolved = resolveAddress(raw, baseOf(page.url, page.facts?.base ?? null))
-  return resolved === null ? null : context.addresses.toPublic(resolved)
+  const { addresses } = context
+  if (resolved?.page !== page || resolved.addresses !== addresses) resolved = { page, addresses, urls: new Map() }
+  const known = resolved.urls.get(raw)
+  if (known !== undefined) return known
+  const address = resolveAddress(raw, baseOf(page.url, page.facts?.base ?? null))
+  const url = address === null ? null : addresses.toPublic(address)
+  resolved.urls.set(raw, url)
+  return url
 }
 
 const SCHEME = /^[a-z][a-z0-9+.-]*:/i

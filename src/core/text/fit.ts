@@ -1,5 +1,5 @@
 import { type BreakPiece, breakPieces } from './break-pieces'
-import { graphemeWidthEm, type Weight, widthBetweenEm } from './measure'
+import { graphemeWidthEm, plainWidthEm, type Weight, widthBetweenEm } from './measure'
 
 /** The room a place gives a text. `maxCodePoints` is set where the place counts characters as well. */
 export type TextBox = {
@@ -103,6 +103,7 @@ const textOf = (pieces: BreakPiece[], from: number, to: number) =>
  *          // { shown: 'Rewire a t', cut: true, lines: ['Rewire a t'] }
  */
 export function fitText(text: string, box: TextBox): FittedText {
+  if (text !== '' && fitsPlainly(text, box)) return { shown: text, cut: false, lines: [text] }
   const head = text.slice(0, mostUnits(box))
   const all = cutIntoPieces(head, box.weight)
   const counted = box.maxCodePoints === undefined ? all : takeCodePoints(all, box.maxCodePoints)
@@ -131,6 +132,17 @@ export function fitText(text: string, box: TextBox): FittedText {
     from = to
   }
   return { shown: '', cut: text !== '', lines }
+}
+
+/** Has a text of printable ASCII room in one line? Most titles have: they need not be parted into what a line breaks between. */
+function fitsPlainly(text: string, { sizePx, weight, widthPx, lines, maxCodePoints }: TextBox): boolean {
+  const roomEm = widthPx / sizePx
+  if (lines < 1 || text.length > (maxCodePoints ?? Number.POSITIVE_INFINITY) || text.length * NARROWEST_EM > roomEm)
+    return false
+  // What hangs over at the end of a line takes no room: such a text is looked at piece by piece.
+  if (text.endsWith(' ') || text.startsWith(' ')) return false
+  const widthEm = plainWidthEm(text, weight)
+  return widthEm !== null && widthEm <= roomEm
 }
 
 /** The pieces that hold at most so many code points. */

@@ -1,5 +1,8 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { measureText } from './measure'
+import { runs } from '../testing/property-runs'
+import { fitText } from './fit'
+import { measureText, plainWidthEm } from './measure'
 
 describe('measureText', () => {
   test('adds up the advance widths of the face', () => {
@@ -60,4 +63,38 @@ describe('scripts beyond the measuring face', () => {
   })
 
   test('the long-vowel sign is as wide as a letter', () => expect(em('シェード')).toBe(4))
+})
+
+describe('printable ASCII', () => {
+  const plain = fc.stringMatching(/^[ -~]{0,80}$/)
+  const weight = fc.constantFrom(400 as const, 600 as const, 700 as const)
+
+  test('is as wide by its table as grapheme by grapheme', () => {
+    fc.assert(
+      fc.property(plain, weight, (text, of) => {
+        expect(plainWidthEm(text, of)! * 16).toBeCloseTo(measureText(text, 16, of), 9)
+      }),
+      runs(400),
+    )
+  })
+
+  test('in one line is shown whole exactly where it has room there', () => {
+    fc.assert(
+      fc.property(
+        plain.map((text) => text.trim().replace(/ +/g, ' ')).filter((text) => text.length > 1),
+        weight,
+        (text, of) => {
+          const widthPx = measureText(text, 16, of)
+          const inRoom = (room: number) => fitText(text, { sizePx: 16, weight: of, widthPx: room, lines: 1 })
+          expect(inRoom(widthPx + 0.01)).toEqual({ shown: text, cut: false, lines: [text] })
+          expect(inRoom(widthPx - 0.01).cut).toBe(true)
+        },
+      ),
+      runs(200),
+    )
+  })
+
+  test('other signs are none of it', () => {
+    for (const text of ['é', 'a\u0301', 'tab\there', '機械', 'a\u007F']) expect(plainWidthEm(text, 400)).toBeNull()
+  })
 })

@@ -125,6 +125,41 @@ export function widthBetweenEm(before: string, grapheme: string, after: string, 
   )
 }
 
+/** Printable ASCII: 0x20 to 0x7E. */
+const [FIRST_PLAIN, PLAIN_COUNT] = [0x20, 95]
+
+/** Widths of printable ASCII before each other sign of it, row by row, in em; the last column is before an end. */
+function plainTable(weight: Weight): Float64Array {
+  const table = new Float64Array(PLAIN_COUNT * (PLAIN_COUNT + 1))
+  for (let first = 0; first < PLAIN_COUNT; first++) {
+    const grapheme = String.fromCharCode(FIRST_PLAIN + first)
+    for (let second = 0; second <= PLAIN_COUNT; second++) {
+      const after = second === PLAIN_COUNT ? '' : String.fromCharCode(FIRST_PLAIN + second)
+      table[first * (PLAIN_COUNT + 1) + second] = widthBetweenEm('', grapheme, after, weight)
+    }
+  }
+  return table
+}
+
+const plainTables: Partial<Record<Weight, Float64Array>> = {}
+
+/** Width of a text of printable ASCII in em, without parting it into graphemes; null where it holds another sign. */
+export function plainWidthEm(text: string, weight: Weight): number | null {
+  plainTables[weight] ??= plainTable(weight)
+  const table = plainTables[weight]
+  let em = 0
+  let at = text.charCodeAt(0) - FIRST_PLAIN
+  for (let index = 0; index < text.length; index++) {
+    if (!(at >= 0 && at < PLAIN_COUNT)) return null
+    const isLast = index + 1 === text.length
+    const next = isLast ? PLAIN_COUNT : text.charCodeAt(index + 1) - FIRST_PLAIN
+    if (!isLast && !(next >= 0 && next < PLAIN_COUNT)) return null
+    em += table[at * (PLAIN_COUNT + 1) + next]!
+    at = next
+  }
+  return em
+}
+
 /**
  * Width of a text in CSS px, set in the measuring face (Arimo, whose widths are those of the common system sans).
  *

@@ -116,7 +116,7 @@ export function TextsTab({ run, rows, site, drafts, defaults, context }: DraftsP
           />
         )}
         <p className="mr-auto text-quiet">
-          What is typed here is a draft for all places. Copy the table into a spreadsheet, and paste it back.
+          What is typed here is a draft for all places; a spreadsheet takes the table and gives it back.
         </p>
         <button
           type="button"

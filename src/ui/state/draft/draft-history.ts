@@ -1,6 +1,8 @@
 'use client'
 
+import { z } from 'zod'
 import { create } from 'zustand'
+import { parseJson } from '@/core/model'
 import type { DraftStep } from '@/store/drafts'
 import { dropOldSteps, type KeptStep, keepStepOf, stepsOf } from '@/store/steps'
 import { keepStep } from './pending-writes'
@@ -42,6 +44,8 @@ export function withStep(done: readonly KeptStep[], step: Omit<KeptStep, 'number
   return [...done.slice(0, -1), { ...step, drafts, ...(focus && { focus }), number: last.number }]
 }
 
+const Place = z.object({ tab: z.string(), done: z.number() })
+
 /** Writes down how far the tab's steps are done. */
 function keepPlace(): void {
   try {
@@ -52,11 +56,11 @@ function keepPlace(): void {
 }
 
 /** Which steps were this tab's before it was reloaded, and how far they were done; null where it has none. */
-function placeKept(): { tab: string; done: number } | null {
+function placeKept(): z.infer<typeof Place> | null {
   try {
-    const kept: unknown = JSON.parse(sessionStorage.getItem(KEY) ?? 'null')
-    const { tab: of, done } = (kept ?? {}) as { tab?: unknown; done?: unknown }
-    return typeof of === 'string' && typeof done === 'number' ? { tab: of, done } : null
+    const kept = parseJson(sessionStorage.getItem(KEY) ?? '')
+    const place = kept.ok ? Place.safeParse(kept.value) : null
+    return place?.success ? place.data : null
   } catch {
     return null
   }
