@@ -92,6 +92,14 @@ describe('nimble-parrot check', { timeout: 60_000 }, () => {
     const same = await held('signed.json')
     expect(same).toMatchObject({ code: 0 })
     expect(same.out).toContain('What is here is what Ada signed on 27 November 2026, 10:00 UTC.')
+    // The same document in lines, which may be longer than any text.
+    await command('signed', ...site, '--format', 'jsonl=signed.jsonl')
+    const [head, ...lines] = readFileSync(join(here, 'signed.jsonl'), 'utf8').split('\n')
+    writeFileSync(
+      join(here, 'signed.jsonl'),
+      [JSON.stringify({ ...JSON.parse(head!), signedOff }), ...lines].join('\n'),
+    )
+    expect((await held('signed.jsonl')).out).toContain('What is here is what Ada signed')
     write('Another lamp')
     const other = await held('signed.json')
     // A project archive holds the last yes of those who worked on it.

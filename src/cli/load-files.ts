@@ -110,10 +110,12 @@ async function readRunLines(file: string, what: string): Promise<ReturnType<type
   return read.ok ? asRunDocument(read.value) : read
 }
 
+/** Is it named as a document in lines? Such a one may be longer than any text. */
+const isInLines = (file: string) => /\.jsonl(?:\.gz)?$/i.test(file)
+
 /** A run document, validated whole. @param what it is for, as `baseline` */
 export async function loadRunDocument(file: string, what: string): Promise<ReadDocument> {
-  const isInLines = /\.jsonl(?:\.gz)?$/i.test(file)
-  const read = isInLines
+  const read = isInLines(file)
     ? await readRunLines(file, what)
     : readRunDocument(await textOf(file, what, limits.documentCharacters))
   if (!read.ok)
@@ -125,7 +127,7 @@ export async function loadRunDocument(file: string, what: string): Promise<ReadD
 export async function loadPart(file: string): Promise<PartDocument> {
   const unfit = (why: string) => new CannotRun(`The part ${file} can’t be used. ${why}`)
   let value: unknown
-  if (/\.jsonl(?:\.gz)?$/i.test(file)) {
+  if (isInLines(file)) {
     const read = await readLines(file, 'part')
     if (!read.ok) throw unfit(read.fault)
     value = read.value
@@ -156,6 +158,12 @@ async function manifestOf(archive: string): Promise<string> {
   }
 }
 
+/** A sign-off in a file of its own, else a run document; the fault is that of the sign-off. */
+function signOffIn(text: string) {
+  const own = readSignOff(text)
+  return own.ok ? { run: own, fault: null } : { run: readRunDocument(text), fault: own.fault }
+}
+
 /** A run document tells what its cards show and what was waived, not what was required. */
 type LoadedSignOff = { signOff: SignOffFile; saysRequirements: boolean }
 
@@ -169,12 +177,14 @@ export async function loadSignOff(file: string, digest: Digest): Promise<LoadedS
     if (read.ok) return { signOff: read.signOff, saysRequirements: true }
     throw new CannotRun(`The sign-off ${file} can’t be used. ${read.fault}`)
   }
-  const text = await textOf(file, 'sign-off', limits.documentCharacters)
-  const own = readSignOff(text)
-  if (own.ok) return { signOff: own.signOff, saysRequirements: true }
-  const run = readRunDocument(text)
+  const { run, fault } = isInLines(file)
+    ? { run: await readRunLines(file, 'sign-off'), fault: null }
+    : await signOffIn(await textOf(file, 'sign-off', limits.documentCharacters))
+  if ('signOff' in run) return { signOff: run.signOff, saysRequirements: true }
   if (!run.ok)
-    throw new CannotRun(`The sign-off ${file} can’t be used. ${own.fault} Save one in the app, under Clearance.`)
+    throw new CannotRun(
+      `The sign-off ${file} can’t be used. ${fault ?? run.fault} Save one in the app, under Clearance.`,
+    )
   const { signedOff, pages } = run.document
   if (!signedOff) throw new CannotRun(`The sign-off ${file} can’t be used: it is a run that was not signed.`)
   const surfaces = Object.keys(pages[0]?.cards ?? {})
