@@ -32,7 +32,7 @@ const Partial = z.object({
       paths: z.array(z.string()).nullable(),
       passedOver: z.array(z.string()),
       site: z.string(),
-      files: z.array(z.object({ path: z.string(), body: z.base64(), isCut: z.boolean(), bytes: z.number().int() })),
+      files: z.array(z.object({ path: z.string(), body: z.string(), isCut: z.boolean(), bytes: z.number().int() })),
     })
     .nullable(),
   robotsTxt: z.string().nullable(),

@@ -62,7 +62,12 @@ export function BatchView({ run, entries, images }: Props) {
   const resultOf = async (url: string): Promise<BatchResult> => {
     const known = results.current.get(url)
     const set = (await focusesOf(site)).get(url)
-    if (known?.kind === 'left' || (known && (!set || isSame(known.focus, { focus: set, origin: 'set' })))) return known
+    if (known?.kind === 'left') return known
+    // One that was set and let go of again is proposed anew.
+    const isAsKnown = set
+      ? known !== undefined && isSame(known.focus, { focus: set, origin: 'set' })
+      : known?.focus.origin !== 'set'
+    if (known && isAsKnown) return known
     const image = images.get(url)
     try {
       const whole = image && image.errorCode === null ? await wholePicture(image) : null

@@ -15,6 +15,11 @@ const made = (text: string, focus = { x: 0.25, y: 0.5 }): BatchResult => ({
   },
 })
 
+test('an address that is wrongly encoded costs no other picture', async () => {
+  const files = await batchFiles([{ url: `${SITE}100%/a.png`, result: made('a') }], { site: SITE, run: '' })
+  expect(Object.keys(files)).toContain('100%/a-1200x630.jpg')
+})
+
 test('pictures lie in the folders of the build, and the manifest says what was kept of each', async () => {
   const files = await batchFiles(
     [

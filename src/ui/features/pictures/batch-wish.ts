@@ -1,3 +1,4 @@
+import { decodedPath, encodedPath } from '@/core/crawl'
 import { enlargedBy, type RefitWish } from '@/core/image'
 import type { Refitted } from '@/workers/draw-refit'
 import type { PictureFocus } from '../../state/pictures/use-focus'
@@ -40,7 +41,7 @@ function freePath(path: string, taken: Record<string, unknown>): string {
 }
 
 /** Where a picture lies in the build, as a zip's path. */
-const pathIn = (address: string, site: string) => decodeURIComponent(address.slice(site.length).split(/[?#]/)[0]!)
+const pathIn = (address: string, site: string) => decodedPath(address.slice(site.length).split(/[?#]/)[0]!)
 
 /**
  * The files of a batch in the folders of the build, with a manifest that says of each where it goes, what it keeps and
@@ -64,7 +65,7 @@ export async function batchFiles(
     pictures.push({
       from: url,
       file,
-      address: new URL(file.split('/').map(encodeURIComponent).join('/'), site).href,
+      address: new URL(encodedPath(file), site).href,
       focus: { ...focus, from: origin },
       crop: plan.crop,
       ...plan.shape,
