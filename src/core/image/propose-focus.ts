@@ -16,7 +16,7 @@ const SHAPES: readonly Shape[] = [
 const COLOR_STEPS = 8
 /** Part of each side that counts as the picture's edge, whose colours are its ground. */
 const EDGE = 0.06
-/** How much each hint weighs; found on the set of pictures in the test, whose figure is in docs/pictures.md. */
+/** How much each hint weighs: of those tried on the pictures of the test these kept most; figures in docs/picture-templates.md. */
 const WEIGHTS = { ground: 1, rarity: 0.6, detail: 0.7, skin: 1.4 }
 /** How much nearness to the middle counts: the standard deviation of a bell over half the picture. */
 const MIDDLE = 0.85
