@@ -1,7 +1,7 @@
 import { mkdir, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { createAddressMap, limits, pathOn } from '@/core/address'
-import { nameOfSite } from '@/core/check'
+import { namesIn, siteCalled } from '@/core/check'
 import { composedNames, type PictureTemplate, pageTexts, readTemplates, wantsPicture } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
 import { CENTER, type Focus } from '@/core/image'
@@ -140,13 +140,13 @@ export async function compose(source: string, options: ComposeOptions): Promise<
     const bytes = await bytesOf.read(url)
     return (bytes && (await copy(bytes, LARGEST_GROUND))?.bytes) ?? null
   }
-  const usualName = nameOfSite(gathering.pages)
+  const called = siteCalled(gathering.pages, (url) => sectionOf.get(url) ?? '/')
   const faults: string[] = []
   const manifest: object[] = []
   try {
     for (const { page, section, ready: own, file } of wanted) {
       const { template, face, mark } = own
-      const texts = pageTexts(template, page, section, null, firstValue(page.facts, 'og:site_name') ?? usualName)
+      const texts = pageTexts(template, page, section, null, namesIn(called, section))
       const path = pathOn(page.url, gathering.source.site)
       const lacking = face.lacking(`${texts.title}${texts.line}${texts.mark}`)
       if (lacking.length > 0) {

@@ -4,6 +4,7 @@ import {
   defaultPicture,
   isAtLeast,
   lettersWorth,
+  namesOfSections,
   ownPart,
   placeholderIn,
   sizedImage,
@@ -75,7 +76,9 @@ export class Desk {
     }
     this.siteName = this.nameOfSite()
     const said = readable.flatMap(({ facts }) => firstValue(facts, 'og:site_name') ?? [])
-    this.siteNames = [...new Set([...(this.siteName === null ? [] : [this.siteName]), ...said])]
+    this.siteNames = [
+      ...new Set([...(this.siteName === null ? [] : [this.siteName]), ...said, ...namesOfSections(context)]),
+    ]
     this.isSiteUnknown = isPrivateHost(new URL(context.addresses.site).hostname)
     for (const { facts } of readable) {
       const own = [facts.title, facts.h1].flatMap((name) => (isBlank(name) ? [] : [ownPart(name!, this.siteNames)]))

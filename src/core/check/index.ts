@@ -27,5 +27,5 @@ export {
   type Verdict,
   verdictOf,
 } from './run-checks'
-export { nameOfSite } from './site-names'
+export { namesIn, namesOfSections, type SiteCalled, siteCalled, uncalled } from './site-names'
 export { isAtLeast, MIN_LARGE, MIN_SHOWN } from './sizes'

@@ -10,7 +10,7 @@ const built = testPage(
 const page = { ...built, facts: built.facts!, url: 'https://brasswick.example/guides/lamp-3' }
 const first = firstTemplate(null)
 const said = (change: Partial<PictureTemplate>, draft: Draft | null = null) =>
-  pageTexts({ ...first, ...change }, page, '/guides/*', draft, 'Brasswick Mending Hall')
+  pageTexts({ ...first, ...change }, page, '/guides/*', draft, ['Brasswick Mending Hall'])
 
 it('writes the page’s own part of its title, and the site’s name', () =>
   expect(said({})).toEqual({ title: 'Rewire a lamp', line: '', mark: 'Brasswick Mending Hall' }))

@@ -12,15 +12,19 @@ function written(source: string, values: Parameters<typeof renderTitle>[1]): str
   }
 }
 
-/** What a template writes on one page's picture; a drafted title counts before the built one. */
+/**
+ * What a template writes on one page's picture; a drafted title counts before the built one.
+ *
+ * @param names that templates may put on its title beside its own og:site_name, the most certain first
+ */
 export function pageTexts(
   template: PictureTemplate,
   page: GatheredPage & { facts: PageFacts },
   section: string,
   draft: Draft | null,
-  siteName: string | null,
+  names: readonly (string | null)[],
 ): ComposeTexts {
-  const built = patternValues(page, section, siteName)
+  const built = patternValues(page, section, names)
   const drafted = draft?.landedAt === null ? draft.fields.title : null
   const values = drafted ? { ...built, title: drafted } : built
   return {

@@ -22,7 +22,12 @@ describe('one change for many pages', () => {
     ],
     [{ kind: 'own-picture' }, { image: large.url }],
     [
-      { kind: 'pattern', slot: 'title', pattern: parsePattern('{heading} – {site}'), siteName: 'S' },
+      {
+        kind: 'pattern',
+        slot: 'title',
+        pattern: parsePattern('{heading} – {site}'),
+        called: { site: null, sections: { '/guides/*': 'S' } },
+      },
       { title: 'Heading – S' },
     ],
   ] as [BulkChange, object][])('%j', (change, fields) => {

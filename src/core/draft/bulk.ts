@@ -1,3 +1,4 @@
+import { namesIn, type SiteCalled } from '../check'
 import type { GatheredImage, GatheredPage, PageFacts } from '../model'
 import { type CardContext, imageCandidates, publicImageUrl } from '../surface'
 import type { DraftFields, DraftSlot, SlotValue } from './draft'
@@ -15,7 +16,7 @@ export type BulkChange =
   | { kind: 'own-text'; slot: 'title' | 'description'; from: string }
   /** Each page's own largest picture. */
   | { kind: 'own-picture' }
-  | { kind: 'pattern'; slot: 'title' | 'title@search'; pattern: TitlePattern; siteName: string | null }
+  | { kind: 'pattern'; slot: 'title' | 'title@search'; pattern: TitlePattern; called: SiteCalled }
 
 /** A page's own pictures that are large enough for a card, the largest first. */
 export function ownPictures(page: ReadPage, context: Pick<CardContext, 'addresses' | 'images'>): GatheredImage[] {
@@ -44,7 +45,7 @@ function valueFor(
       return picture ? { slot: 'image', value: picture.url } : null
     }
     case 'pattern': {
-      const title = renderTitle(change.pattern, patternValues(page, section, change.siteName))
+      const title = renderTitle(change.pattern, patternValues(page, section, namesIn(change.called, section)))
       return title === '' ? null : { slot: change.slot, value: title }
     }
   }

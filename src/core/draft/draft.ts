@@ -75,8 +75,6 @@ export const SiteDefaults = z.object({
   image: z.string().optional(),
   imageAlt: z.string().optional(),
   card: z.string().optional(),
-  /** What titles call the site where no tag does, as found when a pattern was applied: it is no tag of its own. */
-  calledAs: z.string().optional(),
   /** `@name` of the site. */
   account: z.string().optional(),
   appId: z.string().optional(),

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { image, testPage } from '../testing/test-page'
-import type { DraftFields, SiteDefaults } from './draft'
-import { effectiveEdits, patternValues } from './effective'
+import type { DraftFields } from './draft'
+import { effectiveEdits, type KnownDefaults, patternValues } from './effective'
 
 const picture = image('https://site.example/default.png')
-const made = (head: string, fields: DraftFields, defaults: Partial<SiteDefaults>) => {
+const made = (head: string, fields: DraftFields, defaults: Partial<KnownDefaults>) => {
   const page = testPage(`<head>${head}</head><body><h1>Heading</h1>`)
   const { edits, from } = effectiveEdits(
     { ...page, facts: page.facts! },
@@ -62,6 +62,17 @@ describe('what a page is to say', () => {
     expect(made('<title>Old</title>', { 'title@search': 'Own' }, defaults).edits['title']).toBe('Own')
   })
 
+  test('a name that only the titles of a section carry stays beside a draft, and is no part of a pattern’s {title}', () => {
+    const called = { site: null, sections: { '/guides/*': 'Journal' } }
+    const page = '<title>Lampen – ein Anfang | Journal</title>'
+    expect(made(page, { title: 'Kessel' }, { called }).edits).toMatchObject({
+      'og:title': 'Kessel',
+      title: 'Kessel | Journal',
+    })
+    const sections = { '/guides/*': { titlePattern: '{site}: {title}' } }
+    expect(made(page, {}, { called, sections }).edits['title']).toBe('Journal: Lampen – ein Anfang')
+  })
+
   test('a pattern that can’t be read holds for nothing', () => {
     expect(made('<title>Old</title>', {}, { sections: { '/guides/*': { titlePattern: '{titel}' } } }).edits).toEqual({})
   })
@@ -78,11 +89,9 @@ test('parts for a pattern are read off the page', () => {
     '<title>Rewire a lamp | Brasswick</title><meta name="author" content="Ada"><meta property="article:published_time" content="2026-11-02T09:00:00Z"><meta property="article:section" content="Lights"><h1>Lamps</h1>',
   )
   expect(
-    patternValues(
-      { ...page, facts: page.facts!, url: 'https://site.example/guides/12-lamp-7' },
-      '/how-to/*',
+    patternValues({ ...page, facts: page.facts!, url: 'https://site.example/guides/12-lamp-7' }, '/how-to/*', [
       'Brasswick',
-    ),
+    ]),
   ).toEqual({
     title: 'Rewire a lamp',
     heading: 'Lamps',
@@ -98,7 +107,7 @@ test('parts for a pattern are read off the page', () => {
 test('a date and an author that only JSON-LD says are parts for a pattern as well', () => {
   const article = '{"@type":"NewsArticle","author":{"name":"Ada"},"datePublished":"2026-11-02T09:00:00Z"}'
   const page = testPage(`<title>Lamp</title><script type="application/ld+json">${article}</script>`)
-  expect(patternValues({ ...page, facts: page.facts! }, '/guides/*', null)).toMatchObject({
+  expect(patternValues({ ...page, facts: page.facts! }, '/guides/*', [])).toMatchObject({
     author: 'Ada',
     date: '2026-11-02',
   })

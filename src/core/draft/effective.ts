@@ -1,4 +1,4 @@
-import { ownPart } from '../check'
+import { namesIn, ownPart, type SiteCalled, uncalled } from '../check'
 import { type GatheredImage, type GatheredPage, type PageFacts, type RichField, richField } from '../model'
 import { firstValue } from '../surface'
 import { fitText, isBlank } from '../text'
@@ -40,23 +40,37 @@ const CATEGORIES = ['article:section', 'product:category', 'article:tag', 'categ
 const firstOf = (facts: PageFacts, keys: readonly string[]) =>
   keys.map((key) => firstValue(facts, key)).find((text) => !isBlank(text) && !/^https?:/i.test(text!))
 
-/** Parts of a page that a title pattern may name. */
+/** Defaults of a site, with what the pages of a run call it: that is read from them, never kept. */
+export type KnownDefaults = SiteDefaults & { called?: SiteCalled | undefined }
+
+/** Names that templates may put on the titles of a section, beside the page's own og:site_name. */
+export const titleNames = ({ siteName, called = uncalled }: KnownDefaults, section: string): (string | null)[] => [
+  siteName ?? null,
+  ...namesIn(called, section),
+]
+
+/**
+ * Parts of a page that a title pattern may name.
+ *
+ * @param names that templates may put on its title beside its own og:site_name, the most certain first
+ */
 export function patternValues(
   page: GatheredPage & { facts: PageFacts },
   section: string,
-  siteName: string | null,
+  names: readonly (string | null)[],
 ): PatternValues {
   const { facts } = page
+  const called = [firstValue(facts, 'og:site_name'), ...names]
   const title = facts.title ?? firstValue(facts, 'og:title') ?? facts.h1 ?? ''
   const things = facts.jsonLd.flatMap(({ things: found = [] }) => found)
   const described = (field: RichField) => things.map((thing) => richField(thing, field)).find((text) => !isBlank(text))
   const date = firstOf(facts, DATES) ?? described('date')
   const folder = /^\/([^/]+)\//.exec(section)?.[1] ?? ''
   return {
-    title: ownPart(title, [siteName, firstValue(facts, 'og:site_name')]),
+    title: ownPart(title, called),
     heading: facts.h1 ?? '',
     section: folder === '' ? '' : folder[0]!.toUpperCase() + folder.slice(1).replace(/[-_]+/g, ' '),
-    site: siteName ?? '',
+    site: called.find((name) => !isBlank(name)) ?? '',
     author: firstOf(facts, AUTHORS) ?? described('author') ?? '',
     date: /^\d{4}-\d\d-\d\d/.exec(date ?? '')?.[0] ?? '',
     category: firstOf(facts, CATEGORIES) ?? '',
@@ -90,7 +104,7 @@ export function effectiveEdits(
   page: GatheredPage & { facts: PageFacts },
   section: string,
   fields: DraftFields,
-  defaults: SiteDefaults,
+  defaults: KnownDefaults,
   imageOf: (url: string) => GatheredImage | undefined,
 ): Effective {
   const edits = new Map<string, string | null>()
@@ -99,7 +113,8 @@ export function effectiveEdits(
     edits.set(key, value)
     from.set(key, source)
   }
-  const own = tagEdits(fields, imageOf, page.facts)
+  const names = titleNames(defaults, section)
+  const own = tagEdits(fields, imageOf, { facts: page.facts, names })
   const hasPicture = !isBlank(firstValue(page.facts, 'og:image')) || !isBlank(firstValue(page.facts, 'twitter:image'))
   for (const [key, { value, from: source }] of defaultTags(defaults, section)) {
     const isSaid = key.startsWith('og:image') ? hasPicture : !isBlank(firstValue(page.facts, key))
@@ -110,9 +125,8 @@ export function effectiveEdits(
       }
     } else set(key, value, source)
   }
-  const siteName = edits.get('og:site_name') ?? firstValue(page.facts, 'og:site_name') ?? defaults.calledAs
   const { titlePattern, cardTitlePattern } = defaults.sections[section] ?? {}
-  const values = patternValues(page, section, siteName ?? null)
+  const values = patternValues(page, section, names)
   const titles = [
     ['title', patternOf(titlePattern), fitsSearch],
     ['og:title', patternOf(cardTitlePattern), fitsCards],

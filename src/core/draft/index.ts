@@ -26,7 +26,9 @@ export {
   effectiveEdits,
   fitsCards,
   fitsSearch,
+  type KnownDefaults,
   patternValues,
+  titleNames,
 } from './effective'
 export { fieldsOfEdits } from './fields-of-edits'
 export { gitDiff } from './git-diff'

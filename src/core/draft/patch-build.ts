@@ -2,8 +2,8 @@ import { limits, pathOn, resolveAddress } from '../address'
 import { type BuildFiles, createFileMap, decodedPath } from '../crawl'
 import type { GatheredImage, GatheredPage } from '../model'
 import { decodeHtml, readPage } from '../page'
-import type { DraftFields, SiteDefaults } from './draft'
-import { effectiveEdits } from './effective'
+import type { DraftFields } from './draft'
+import { effectiveEdits, type KnownDefaults } from './effective'
 import { patchPage } from './patch-page'
 import type { TagEdits } from './tag-edits'
 
@@ -63,7 +63,7 @@ export async function* patchBuild(
   files: BuildFiles,
   site: string,
   pages: readonly PageToPatch[],
-  defaults: SiteDefaults,
+  defaults: KnownDefaults,
   imageOf: (url: string) => GatheredImage | undefined,
   madePicture: (url: string) => Promise<Uint8Array | null> = async () => null,
 ): AsyncGenerator<PatchedFile> {

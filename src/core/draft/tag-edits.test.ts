@@ -24,7 +24,8 @@ describe('slots as tags', () => {
     ['', 'New', 'New'],
   ])('of “%s” a title for all places is “%s” on cards and “%s” in the tab', (built, title, tab) => {
     const { facts } = testPage(`<title>${built}</title><meta property="og:site_name" content="Site">`)
-    const of = (fields: DraftFields) => Object.fromEntries(tagEdits(fields, () => undefined, facts))
+    const of = (fields: DraftFields) =>
+      Object.fromEntries(tagEdits(fields, () => undefined, { facts: facts!, names: [] }))
     expect(of({ title })).toMatchObject({ 'og:title': title, title: tab })
     // Taken away by hand it is gone.
     expect(of({ title, 'title@search': title })).toMatchObject({ 'og:title': title, title })

@@ -53,12 +53,13 @@ function editImage(edits: Map<string, string | null>, url: string | null, image:
  * What a draft's slots mean as tags. Slots for one place come after those for all, and win there.
  *
  * @param imageOf a picture of the run by its public address, for the size that is declared beside it
- * @param facts the page that it is for: what its template adds to the title stays. Absent: nothing is known of it
+ * @param page the page that it is for, and the names that its template may put on the title beside its og:site_name: they
+ *   stay there. Absent: nothing is known of it
  */
 export function tagEdits(
   fields: DraftFields,
   imageOf: (url: string) => GatheredImage | undefined,
-  facts: PageFacts | null = null,
+  page: { facts: PageFacts; names: readonly (string | null)[] } | null = null,
 ): TagEdits {
   const edits = new Map<string, string | null>()
   const { image } = fields
@@ -79,8 +80,8 @@ export function tagEdits(
     for (const key of clears) edits.set(key, null)
   }
   const { title } = fields
-  if (facts && typeof title === 'string' && fields['title@search'] === undefined)
-    edits.set('title', withAffix(facts, title))
+  if (page && typeof title === 'string' && fields['title@search'] === undefined)
+    edits.set('title', withAffix(page.facts, title, page.names))
   return edits
 }
 
@@ -88,10 +89,10 @@ export function tagEdits(
  * A title in place of the page's own part of its title: the site's name and the separator that the template adds stay.
  * A text that has them itself was written with them.
  */
-function withAffix(facts: PageFacts, title: string): string {
-  const name = firstValue(facts, 'og:site_name')
-  if (ownPart(title, name) !== collapseWhiteSpace(title.trim())) return title
-  return withOwnPart(facts.title ?? '', title.trim(), name) ?? title
+function withAffix(facts: PageFacts, title: string, names: readonly (string | null)[]): string {
+  const known = [firstValue(facts, 'og:site_name'), ...names]
+  if (ownPart(title, known) !== collapseWhiteSpace(title.trim())) return title
+  return withOwnPart(facts.title ?? '', title.trim(), known) ?? title
 }
 
 /** Which attribute names a tag of this key, as its own standard has it. */

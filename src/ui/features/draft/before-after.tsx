@@ -2,12 +2,12 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useMemo } from 'react'
-import { type Draft, editPage, effectiveEdits, type SiteDefaults } from '@/core/draft'
+import { type Draft, editPage, effectiveEdits, type KnownDefaults } from '@/core/draft'
 import { type CardContext, cardOf, faceOf, wideFeed } from '@/core/surface'
 import { readStoredPage } from '@/store/pages'
 import { WallCard } from '../../parts/card/wall-card'
 
-type Props = { run: string; section: string; draft: Draft; defaults: SiteDefaults; context: CardContext }
+type Props = { run: string; section: string; draft: Draft; defaults: KnownDefaults; context: CardContext }
 
 /** A drafted page's card as it is built and as it will be, in the place that shows most of it. */
 export function BeforeAfter({ run, section, draft, defaults, context }: Props) {

@@ -2,6 +2,7 @@
 
 import { Dialog } from 'radix-ui'
 import { type ComponentProps, useMemo, useState } from 'react'
+import { uncalled } from '@/core/check'
 import { type BulkChange, bulkFields, PatternFault, parsePattern, saidBy, unfitIn } from '@/core/draft'
 import type { StoredRun, WallRow } from '@/store/database'
 import type { DraftStep } from '@/store/drafts'
@@ -13,7 +14,7 @@ import { draftWith } from '../../state/draft/make-draft'
 import type { BulkDraftSlot } from '../../state/draft/slots'
 import { useDrafts } from '../../state/draft/use-drafts'
 import { useCardContext } from '../../state/run/use-card-context'
-import { useSiteName } from '../../state/run/use-site-name'
+import { useSiteCalled } from '../../state/run/use-site-called'
 import { Choices } from './draft-picture-field'
 import { PatternField } from './pattern-field'
 import { type ReadPage, usePages } from './use-pages'
@@ -107,7 +108,7 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
   const urls = useMemo(() => rows.map(({ url }) => url), [rows])
   const pages = usePages(run.id, urls)
   const sections = useMemo(() => new Map(rows.map(({ url, section }) => [url, section])), [rows])
-  const siteName = useSiteName(run.id) ?? null
+  const called = useSiteCalled(run) ?? uncalled
   const [free, setFree] = useState('')
   const change = useMemo((): BulkChange | null => {
     if (isFree(kind)) {
@@ -124,7 +125,7 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
         return value === '' ? null : { kind: 'value', slot: kind, value }
       case 'title-pattern':
         try {
-          return { kind: 'pattern', slot: 'title', pattern: parsePattern(pattern), siteName }
+          return { kind: 'pattern', slot: 'title', pattern: parsePattern(pattern), called }
         } catch (error) {
           if (error instanceof PatternFault) return null
           throw error
@@ -134,7 +135,7 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
       case 'description-own':
         return { kind: 'own-text', slot: 'description', from: source }
     }
-  }, [kind, source, value, picture, pattern, siteName, free])
+  }, [kind, source, value, picture, pattern, called, free])
   const planned = useMemo(() => {
     if (!pages || !change || !context || !drafts) return null
     return pages.map((page) => {

@@ -39,18 +39,12 @@ export function DefaultsTab({ run, rows, site, defaults, context }: DraftsProps)
     [rows],
   )
   if (!pages) return <p className="text-quiet">Reading the pages …</p>
+  const { called: _called, ...kept } = defaults
   const write = (after: SiteDefaults, what: string) =>
-    void doStep(
-      { site, label: `default ${what}`, drafts: [], defaults: { before: defaults, after } },
-      `default ${what}`,
-    )
-  const set = (field: TextField, value: string) =>
-    write({ ...defaults, [field]: value === '' ? undefined : value }, field)
+    void doStep({ site, label: `default ${what}`, drafts: [], defaults: { before: kept, after } }, `default ${what}`)
+  const set = (field: TextField, value: string) => write({ ...kept, [field]: value === '' ? undefined : value }, field)
   const setSection = (section: string, change: Partial<SectionDefaults>) =>
-    write(
-      { ...defaults, sections: { ...defaults.sections, [section]: { ...defaults.sections[section], ...change } } },
-      section,
-    )
+    write({ ...kept, sections: { ...kept.sections, [section]: { ...kept.sections[section], ...change } } }, section)
   return (
     <div className="grid max-w-[1020px] gap-6">
       <section>

@@ -1,6 +1,8 @@
 'use client'
 
 import { Tabs } from 'radix-ui'
+import { useCallback, useMemo } from 'react'
+import { titleNames } from '@/core/draft'
 import type { StoredRun, WallRow } from '@/store/database'
 import { Notice } from '../../kit/notice'
 import { useDefaults, useDrafts } from '../../state/draft/use-drafts'
@@ -42,9 +44,11 @@ export function DraftsArea({ view, goTo, run }: { view: RouteState; goTo: GoTo; 
 function Drafts({ view, goTo, run, rows }: { view: RouteState; goTo: GoTo; run: StoredRun; rows: WallRow[] }) {
   const { site } = run.source
   const drafts = useDrafts(site)
-  const defaults = useDefaults(site)
+  const defaults = useDefaults(site, run)
   const context = useCardContext(run)
-  const landings = useLandings(run, drafts, context)
+  const sections = useMemo(() => new Map(rows.map(({ url, section }) => [url, section])), [rows])
+  const namesOf = useCallback((url: string) => titleNames(defaults, sections.get(url) ?? '/'), [defaults, sections])
+  const landings = useLandings(run, drafts, context, namesOf)
   if (!drafts || !context) return <Notice text="Reading the drafts …" />
   const all = { run, rows, site, drafts, defaults, context, landings, goTo, page: view.page }
   return (

@@ -1,4 +1,4 @@
-import type { Draft, SiteDefaults } from '@/core/draft'
+import type { Draft, KnownDefaults } from '@/core/draft'
 import type { CardContext } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import type { GoTo } from '../../state/view/use-view'
@@ -10,7 +10,7 @@ export type DraftsProps = {
   rows: WallRow[]
   site: string
   drafts: ReadonlyMap<string, Draft>
-  defaults: SiteDefaults
+  defaults: KnownDefaults
   context: CardContext
   landings: ReadonlyMap<string, Standing>
   goTo: GoTo

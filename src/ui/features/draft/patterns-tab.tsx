@@ -2,12 +2,19 @@
 
 import { clsx } from 'clsx'
 import { useMemo, useState } from 'react'
-import { fitsCards, fitsSearch, parsePattern, patternValues, renderTitle, type SectionDefaults } from '@/core/draft'
+import {
+  fitsCards,
+  fitsSearch,
+  parsePattern,
+  patternValues,
+  renderTitle,
+  type SectionDefaults,
+  titleNames,
+} from '@/core/draft'
 import { firstValue } from '@/core/surface'
 import { groupBy } from '@/core/text'
 import { count } from '../../kit/words'
 import { doStep, undoStep, useHistory } from '../../state/draft/draft-history'
-import { useSiteName } from '../../state/run/use-site-name'
 import type { DraftsProps } from './drafts-props'
 import { faultOf, PatternField } from './pattern-field'
 import { type ReadPage, usePages } from './use-pages'
@@ -17,7 +24,6 @@ type Which = (typeof WHICH)[number]
 
 /** Titles of a section by a pattern, seen on every page of it before it holds. */
 export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) {
-  const usualName = useSiteName(run.id)
   const { undo } = useHistory()
   const [changed, setChanged] = useState<{ section: string; patterns: Partial<Record<Which, string>> } | null>(null)
   const sections = useMemo(
@@ -35,7 +41,7 @@ export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) 
   const patternOf = (which: Which) => typed[which] ?? own[which] ?? ''
   const isChanged = WHICH.some((which) => patternOf(which) !== (own[which] ?? ''))
   const isFaulty = WHICH.some((which) => patternOf(which) !== '' && faultOf(patternOf(which)) !== null)
-  const siteName = defaults.siteName ?? usualName ?? null
+  const names = titleNames(defaults, section)
   const apply = () => {
     const said = (which: Which) => (patternOf(which) === '' ? undefined : patternOf(which))
     const change: SectionDefaults = {
@@ -43,12 +49,9 @@ export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) 
       titlePattern: said('titlePattern'),
       cardTitlePattern: said('cardTitlePattern'),
     }
-    const after = {
-      ...defaults,
-      ...(usualName && { calledAs: usualName }),
-      sections: { ...defaults.sections, [section]: change },
-    }
-    void doStep({ site, label: `pattern of ${section}`, drafts: [], defaults: { before: defaults, after } })
+    const { called: _called, ...before } = defaults
+    const after = { ...before, sections: { ...before.sections, [section]: change } }
+    void doStep({ site, label: `pattern of ${section}`, drafts: [], defaults: { before, after } })
     setChanged(null)
   }
   const overridden = urls.filter((url) => {
@@ -112,7 +115,7 @@ export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) 
             titlePattern={patternOf('titlePattern')}
             cardTitlePattern={patternOf('cardTitlePattern')}
             drafts={drafts}
-            siteName={siteName}
+            names={names}
           />
         ) : (
           <p className="p-5 text-quiet">Reading the pages …</p>
@@ -128,18 +131,18 @@ type PreviewProps = {
   titlePattern: string
   cardTitlePattern: string
   drafts: DraftsProps['drafts']
-  siteName: string | null
+  names: readonly (string | null)[]
 }
 
 /** Every page of the section with its title as it is and as it would be, those that are cut or collide first. */
-function Preview({ pages, section, titlePattern, cardTitlePattern, drafts, siteName }: PreviewProps) {
+function Preview({ pages, section, titlePattern, cardTitlePattern, drafts, names }: PreviewProps) {
   const isCard = !titlePattern && Boolean(cardTitlePattern)
   const source = isCard ? cardTitlePattern : titlePattern
   const pattern = source && !faultOf(source) ? parsePattern(source) : null
   const fits = isCard ? fitsCards : fitsSearch
   const made = pages.map((page) => {
     const before = isCard ? firstValue(page.facts, 'og:title') : page.facts.title
-    const values = patternValues(page, section, siteName)
+    const values = patternValues(page, section, names)
     const draft = drafts.get(page.url)
     const drafted = draft?.landedAt === null ? draft.fields.title : null
     const made = pattern && renderTitle(pattern, drafted ? { ...values, title: drafted } : values, fits)

@@ -20,9 +20,8 @@ export function TakeAwayTab(props: DraftsProps) {
   const [scope, setScope] = useState<'drafted' | 'page' | 'all'>('drafted')
   const [form, setForm] = useState('html')
   const [said, setSaid] = useState('')
-  const hasDefaults =
-    Object.entries(defaults).some(([key, value]) => key !== 'sections' && value) ||
-    Object.keys(defaults.sections).length > 0
+  const { called: _called, sections: ofSections, ...ofSite } = defaults
+  const hasDefaults = Object.values(ofSite).some(Boolean) || Object.keys(ofSections).length > 0
   const urls = useMemo(() => rows.map(({ url }) => url), [rows])
   const pages = usePages(run.id, urls)
   const requirements = useLiveQuery(() => requirementsOf(props.site), [props.site])

@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx'
 import { type CSSProperties, useDeferredValue, useMemo, useState } from 'react'
-import { cutMarks, type Draft, editPage, effectiveEdits, type SiteDefaults, unfitIn } from '@/core/draft'
+import { cutMarks, type Draft, editPage, effectiveEdits, type KnownDefaults, unfitIn } from '@/core/draft'
 import { type CardContext, cardOf, surfaces } from '@/core/surface'
 import type { WallRow } from '@/store/database'
 import { withSlot } from '../../state/draft/make-draft'
@@ -20,7 +20,7 @@ type Props = {
   page: ReadPage
   row: WallRow | undefined
   draft: Draft | null
-  defaults: SiteDefaults
+  defaults: KnownDefaults
   context: CardContext
   textOf: (field: Field) => string
   onChange: (field: Field, text: string) => void
@@ -77,7 +77,7 @@ function TextCell({
   page: ReadPage
   section: string
   draft: Draft | null
-  defaults: SiteDefaults
+  defaults: KnownDefaults
   context: CardContext
   onChange: (text: string) => void
 }) {

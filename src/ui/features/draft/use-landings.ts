@@ -31,6 +31,7 @@ export function useLandings(
   run: StoredRun,
   drafts: ReadonlyMap<string, Draft> | undefined,
   context: CardContext | undefined,
+  namesOf: (url: string) => readonly (string | null)[],
 ): ReadonlyMap<string, Standing> {
   const [standings, setStandings] = useState<ReadonlyMap<string, Standing>>(new Map())
   useEffect(() => {
@@ -55,7 +56,11 @@ export function useLandings(
             continue
           }
           const resolve = (raw: string) => publicImageUrlOf(page, raw, context)
-          const landing = landingOf(tagEdits(draft.fields, imageOf, page.facts), page.facts, resolve)
+          const landing = landingOf(
+            tagEdits(draft.fields, imageOf, { facts: page.facts, names: namesOf(page.url) }),
+            page.facts,
+            resolve,
+          )
           found.set(draft.url, landing)
           const change = changeBy(draft, landing, page.fetch.fetchedAt)
           // What is only tried is in no build.
@@ -71,6 +76,6 @@ export function useLandings(
     return () => {
       isGone = true
     }
-  }, [run, drafts, context])
+  }, [run, drafts, context, namesOf])
   return standings
 }

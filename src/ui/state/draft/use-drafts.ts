@@ -2,8 +2,10 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useMemo } from 'react'
-import { type Draft, noDefaults, type SiteDefaults } from '@/core/draft'
+import { type Draft, type KnownDefaults, noDefaults } from '@/core/draft'
+import type { StoredRun } from '@/store/database'
 import { defaultsOf, draftsOf } from '@/store/drafts'
+import { useSiteCalled } from '../run/use-site-called'
 
 /** Drafts of a site by page; undefined until they are read. */
 export function useDrafts(site: string | null): ReadonlyMap<string, Draft> | undefined {
@@ -11,7 +13,9 @@ export function useDrafts(site: string | null): ReadonlyMap<string, Draft> | und
   return useMemo(() => drafts && new Map(drafts.map((draft) => [draft.url, draft])), [drafts])
 }
 
-/** Defaults of a site; none until they are read. */
-export function useDefaults(site: string | null): SiteDefaults {
-  return useLiveQuery(() => (site === null ? noDefaults : defaultsOf(site)), [site]) ?? noDefaults
+/** Defaults of a site, with what the pages of a run call it; none, and nothing, until they are read. */
+export function useDefaults(site: string | null, run: StoredRun | null): KnownDefaults {
+  const defaults = useLiveQuery(() => (site === null ? noDefaults : defaultsOf(site)), [site]) ?? noDefaults
+  const called = useSiteCalled(run)
+  return useMemo(() => ({ ...defaults, called }), [defaults, called])
 }

@@ -14,6 +14,7 @@ import {
   type SlotValue,
   type TagStanding,
   tagEdits,
+  titleNames,
 } from '@/core/draft'
 import type { GatheredPage } from '@/core/model'
 import type { CardContext } from '@/core/surface'
@@ -49,7 +50,7 @@ export function usePageDraft(
 ): PageDraft {
   const { site } = run.source
   const drafts = useDrafts(site)
-  const defaults = useDefaults(site)
+  const defaults = useDefaults(site, run)
   const { turns } = useHistory()
   const stored = (page && drafts?.get(page.url)) ?? null
   const open = stored?.landedAt === null ? stored : null
@@ -100,9 +101,10 @@ export function usePageDraft(
     () => (page && context ? draftEffect(page, shown.edits, run, context, surfaces) : null),
     [page, context, shown, run, surfaces],
   )
-  const under = useMemo(
-    () => (page?.facts && open ? changedUnder(tagEdits(fields, imageOf, page.facts), open.against, page.facts) : []),
-    [page, open, fields, imageOf],
-  )
+  const under = useMemo(() => {
+    if (!page?.facts || !open) return []
+    const names = titleNames(defaults, section)
+    return changedUnder(tagEdits(fields, imageOf, { facts: page.facts, names }), open.against, page.facts)
+  }, [page, open, fields, imageOf, defaults, section])
   return { fields, isEmpty: isEmptyDraft(fields), effective, effect, changedUnder: under, setSlot, discard }
 }

@@ -3,10 +3,10 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useMemo } from 'react'
 import { type PictureTemplate, pageTexts, wantsPicture } from '@/core/compose'
-import { ownPictures } from '@/core/draft'
+import { ownPictures, titleNames } from '@/core/draft'
 import { CENTER } from '@/core/image'
 import type { GatheredPage, PageFacts } from '@/core/model'
-import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
+import { ogImages, publicImageUrl } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { imageAt } from '@/store/images'
 import { readStoredPage } from '@/store/pages'
@@ -17,7 +17,6 @@ import { useDefaults, useDrafts } from '../../../state/draft/use-drafts'
 import { useFocuses } from '../../../state/pictures/use-focus'
 import { drawnPicture, pictureAtHand } from '../../../state/pictures/whole-picture'
 import { useCardContext } from '../../../state/run/use-card-context'
-import { useSiteName } from '../../../state/run/use-site-name'
 import { faceOf, markPixels } from './template-blobs'
 
 export type AskFor = (url: string, previewWidth: number | null) => Promise<ComposeAsk>
@@ -27,9 +26,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   const { site } = run.source
   const context = useCardContext(run)
   const drafts = useDrafts(site)
-  const { siteName } = useDefaults(site)
-  // A page that doesn't name the site belongs to it all the same.
-  const usualName = useSiteName(run.id)
+  const defaults = useDefaults(site, run)
   const focuses = useFocuses(site)
   const kept = useLiveQuery(() => templateFilesOf(site), [site])
   const files = useMemo(() => kept && new Map(kept.map((file) => [file.name, file])), [kept])
@@ -64,13 +61,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
       }
       return {
         template,
-        texts: pageTexts(
-          template,
-          page,
-          section,
-          draft,
-          siteName ?? firstValue(page.facts, 'og:site_name') ?? usualName ?? null,
-        ),
+        texts: pageTexts(template, page, section, draft, titleNames(defaults, section)),
         ground,
         groundKey,
         focus,
@@ -80,7 +71,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
         previewWidth,
       }
     },
-    [run.id, section, template, context, drafts, files, siteName, usualName, wantsGround, focuses],
+    [run.id, section, template, context, drafts, files, defaults, wantsGround, focuses],
   )
-  return context && files && drafts && focuses && usualName !== undefined ? ask : null
+  return context && files && drafts && focuses && defaults.called ? ask : null
 }
