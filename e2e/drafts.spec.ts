@@ -55,6 +55,30 @@ test('every card answers while a draft is typed; undo, redo and a reload keep it
   await expect(page.getByRole('article', { name: 'Microblog' })).toContainText('For the microblog')
 })
 
+test('a draft’s picture is cut around its focus where it is drafted, and the title is said in JSON-LD too', async ({
+  page,
+}) => {
+  await openLamp(page)
+  await page.keyboard.press('e')
+  await pane(page).getByLabel('Title', { exact: true }).fill('Lamps made safe')
+  const titles = pane(page).getByLabel('What the title says where')
+  await expect(titles).toContainText('Rewire a table lamp safely in one evening')
+  await titles.getByRole('button', { name: 'Say it there too' }).click()
+  await expect(titles).not.toContainText('Rewire a table lamp')
+  await pane(page).getByRole('button', { name: 'Choose', exact: true }).click()
+  await page.getByLabel('Address of another picture').fill('/img/lathe-night.jpg')
+  await page.getByRole('button', { name: 'Use', exact: true }).click()
+  await pane(page).getByRole('button', { name: 'Cut', exact: true }).click()
+  await page.getByRole('button', { name: /^Focus of the refit/ }).press('ArrowUp')
+  await expect(page.getByRole('button', { name: 'Focus as proposed' })).toBeVisible()
+  await expectAccessible(page)
+  await expect(page.getByText(/^1200 × 630, /)).toBeVisible()
+  await page.getByRole('button', { name: 'Draft this cut' }).click()
+  await expect(pane(page)).toContainText('lathe-night-1200x630.jpg')
+  await page.keyboard.press('Control+z')
+  await expect(pane(page)).not.toContainText('lathe-night-1200x630.jpg')
+})
+
 test('cut marks say who cuts, and a trim goes to a word’s end', async ({ page }) => {
   await openLamp(page)
   await page.keyboard.press('e')

@@ -28,6 +28,7 @@ const draftSlots = [
   'address',
   'locale',
   'robots',
+  'richName',
 ] as const
 export const DraftSlot = z.enum(draftSlots)
 export type DraftSlot = z.infer<typeof DraftSlot>

@@ -1,11 +1,16 @@
-import type { GatheredPage, LinkFact, MetaFact, PageFacts, TagPosition } from '../model'
+import type { GatheredPage, LinkFact, MetaFact, PageFacts, RichThing, TagPosition } from '../model'
 import { collapseWhiteSpace } from '../text'
+import { repeatedName } from './repeated-name'
 import { attributeFor, type TagEdits } from './tag-edits'
 
-/** Edits of what is no `<meta>`: the `<link rel=canonical>` and the language of `<html>`. */
+/**
+ * Edits of what is no `<meta>`: the `<link rel=canonical>`, the language of `<html>`, and what JSON-LD calls the page
+ * where that repeats a text of it.
+ */
 export const CANONICAL = 'canonical'
 export const LANGUAGE = 'html lang'
-const ELEMENTS: ReadonlySet<string> = new Set(['title', CANONICAL, LANGUAGE])
+export const RICH_NAME = 'json-ld name'
+const ELEMENTS: ReadonlySet<string> = new Set(['title', CANONICAL, LANGUAGE, RICH_NAME])
 
 const isNamed = (meta: MetaFact) => meta.attribute === 'name' || meta.attribute === 'property'
 
@@ -57,7 +62,34 @@ export function editFacts(facts: PageFacts, edits: TagEdits): PageFacts {
     description: edits.has('description') ? firstOf('description') : facts.description,
     robots: edits.has('robots') ? firstOf('robots') : facts.robots,
     ...editedLinks(facts, edits.get(CANONICAL), at),
+    jsonLd: renamed(facts, edits.get(RICH_NAME)),
     language: edits.has(LANGUAGE) ? (edits.get(LANGUAGE) ?? null) : facts.language,
+  }
+}
+
+/** JSON-LD that calls the page something else wherever it repeats a text of it. What isn't there is not added. */
+function renamed(facts: PageFacts, name: string | null | undefined): PageFacts['jsonLd'] {
+  const wanted = name?.trim()
+  const now = wanted ? repeatedName(facts) : null
+  if (now === null) return facts.jsonLd
+  const of = (text: string) => (text === now ? wanted! : text)
+  return facts.jsonLd.map((script) => ({
+    ...script,
+    ...(script.names && { names: script.names.map(of) }),
+    ...(script.things && { things: script.things.map((thing) => renamedThing(thing, of)) }),
+  }))
+}
+
+function renamedThing(thing: RichThing, of: (text: string) => string): RichThing {
+  switch (thing.kind) {
+    case 'article': {
+      const { headline } = thing.fields
+      return headline === undefined ? thing : { ...thing, fields: { ...thing.fields, headline: of(headline) } }
+    }
+    default: {
+      const { name } = thing.fields
+      return name === undefined ? thing : ({ ...thing, fields: { ...thing.fields, name: of(name) } } as RichThing)
+    }
   }
 }
 
@@ -102,6 +134,7 @@ export function saidBy(facts: PageFacts, key: string): string | null {
   if (key === 'title') return facts.title
   if (key === CANONICAL) return facts.links.find(isCanonical)?.href ?? null
   if (key === LANGUAGE) return facts.language
+  if (key === RICH_NAME) return repeatedName(facts)
   const found = facts.metas.find((meta) => meta.key === key && isNamed(meta))
   return found ? (found.value ?? '') : null
 }

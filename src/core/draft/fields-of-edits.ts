@@ -21,6 +21,7 @@ const SINGLE: Readonly<Record<string, DraftSlot>> = {
   'html lang': 'language',
   'og:locale': 'locale',
   robots: 'robots',
+  'json-ld name': 'richName',
 }
 
 /** Tags that come with a picture's slot. */

@@ -1,7 +1,7 @@
 import type { GatheredPage, PageFacts } from '../model'
 import { type CardContext, publicImageUrl } from '../surface'
 import { collapseWhiteSpace } from '../text'
-import { saidBy } from './drafted-page'
+import { RICH_NAME, saidBy } from './drafted-page'
 import type { TagEdits } from './tag-edits'
 
 /** One tag of a draft against the build: what it is to say, what the build says. null: not there. */
@@ -41,7 +41,10 @@ function isHarmless(key: string, built: string | null, edits: TagEdits): boolean
 export function landingOf(edits: TagEdits, facts: PageFacts, resolve: (raw: string) => string): Landing {
   const tags = [...edits].flatMap(([key, wanted]): TagStanding[] => {
     if (DERIVED.has(key)) return []
-    const built = saidBy(facts, key)
+    // A name that repeats no other text of the page any more is still the one that was wanted.
+    const isNamed =
+      key === RICH_NAME && wanted !== null && facts.jsonLd.some(({ names }) => names?.includes(wanted.trim()))
+    const built = isNamed ? wanted : saidBy(facts, key)
     // A picture's alternative text is not asked for either while none is drafted.
     if (key === 'og:image:alt' && wanted === null && edits.get('og:image')) return []
     const isAddress = key === 'og:image' || key === 'twitter:image'

@@ -7,13 +7,16 @@ import {
   endTagOf,
   isNameAt,
   isSpace,
+  jsonStringInScript,
   LineIndex,
+  placesOfName,
   readPage,
 } from '../page'
 import { addTo, escapeAttribute, escapeText } from '../text'
 import { unfitIn } from './draft'
-import { anchorOf, CANONICAL, LANGUAGE, positionKey } from './drafted-page'
+import { anchorOf, CANONICAL, LANGUAGE, positionKey, RICH_NAME } from './drafted-page'
 import { patchedBytes, type Splice } from './patch-bytes'
+import { repeatedName } from './repeated-name'
 import { attributeFor, type TagEdits } from './tag-edits'
 
 export type Patch =
@@ -78,6 +81,8 @@ class PagePatch {
     private readonly text: string,
     private readonly facts: PageFacts,
     private readonly edits: TagEdits,
+    /** The file can't hold all characters. */
+    private readonly isAscii: boolean,
   ) {
     this.lines = new LineIndex(text)
   }
@@ -109,6 +114,7 @@ class PagePatch {
     this.editTitle()
     this.editCanonical()
     this.editLanguage()
+    this.editRichName()
     const written = this.editMetas()
     this.addMissing(written)
     this.splices.sort((a, b) => b.start - a.start || b.end - a.end)
@@ -157,6 +163,20 @@ class PagePatch {
     }
   }
 
+  /** What JSON-LD calls the page, wherever that repeats a text of it. */
+  private editRichName(): void {
+    const value = this.edits.get(RICH_NAME)?.trim()
+    const now = value ? repeatedName(this.facts) : null
+    if (now === null || value === now) return
+    for (const script of this.facts.jsonLd) {
+      if (!script.names?.includes(now)) continue
+      const inner = endOfTag(this.text, this.offsetOf(script) + '<script'.length)
+      const close = endTagOf(this.text, 'script', inner)
+      for (const { start, end } of placesOfName(this.text.slice(inner, close), now))
+        this.splices.push({ start: inner + start, end: inner + end, html: jsonStringInScript(value!, this.isAscii) })
+    }
+  }
+
   /** @returns keys that stand somewhere now */
   private editMetas(): Set<string> {
     const tags = new Map<string, MetaFact[]>()
@@ -196,7 +216,7 @@ class PagePatch {
   private addMissing(written: ReadonlySet<string>): void {
     const hasTitle = this.facts.at.title !== null
     const missing = [...this.edits].flatMap(([key, value]) => {
-      if (value === null || written.has(key) || key === LANGUAGE) return []
+      if (value === null || written.has(key) || key === LANGUAGE || key === RICH_NAME) return []
       if (key === 'title') return hasTitle ? [] : [titleHtml(value)]
       if (key === CANONICAL) return this.canonicals().length > 0 ? [] : [canonicalHtml(value)]
       return [metaHtml(key, value)]
@@ -278,7 +298,7 @@ export function patchPage(bytes: Uint8Array, edits: TagEdits, contentType: strin
   }
   const html = decodeHtml(bytes, contentType)
   const { facts } = readPage(html)
-  const patch = new PagePatch(html.text, facts, edits)
+  const patch = new PagePatch(html.text, facts, edits, !html.encoding.startsWith('utf-'))
   if (patch.hasOpenTitle) {
     return {
       kind: 'refused',

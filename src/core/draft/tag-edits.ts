@@ -30,6 +30,7 @@ const SLOT_TAGS: Record<Exclude<DraftSlot, 'image' | 'image@microblog'>, { write
   address: { writes: ['og:url'], clears: [] },
   locale: { writes: ['og:locale'], clears: [] },
   robots: { writes: ['robots'], clears: [] },
+  richName: { writes: ['json-ld name'], clears: [] },
 }
 
 /** Clearing a text for every place leaves what search and tab read: cards then fall back to it. */

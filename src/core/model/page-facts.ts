@@ -32,6 +32,8 @@ export const JsonLdFact = Position.extend({
   things: z.array(RichThing).optional(),
   /** What it calls the site, or those whose it is; absent when it names neither. */
   siteNames: z.array(z.string()).optional(),
+  /** What the things in it are called, the site aside; absent where nothing is named. */
+  names: z.array(z.string()).optional(),
 })
 export type JsonLdFact = z.infer<typeof JsonLdFact>
 

@@ -2,6 +2,7 @@ import type { RichThing } from '../model'
 import { isDeeperThan } from '../model'
 import { trimAscii } from '../text'
 import { findJsonFault } from './json-fault'
+import { describedNames } from './json-ld-names'
 import { richThings, siteNames } from './json-ld-things'
 
 /** What one JSON-LD script says: the types it names, or why it can't be read. `faultOffset` counts in its text. */
@@ -10,6 +11,8 @@ export type JsonLdReading = {
   things: RichThing[]
   /** What it calls the site, or those whose it is. */
   siteNames: string[]
+  /** What things in it are called, the site aside. */
+  names: string[]
   error: string | null
   faultOffset: number | null
 }
@@ -30,16 +33,19 @@ const MAY_BE_DEEP = 2000
 
 /** Reads the text of a `<script type="application/ld+json">`. Types of `@graph` count as the script's. */
 export function readJsonLd(text: string): JsonLdReading {
-  if (trimAscii(text) === '') return { types: [], things: [], siteNames: [], error: 'empty', faultOffset: 0 }
+  const nothing = { types: [], things: [], siteNames: [], names: [] }
+  if (trimAscii(text) === '') return { ...nothing, error: 'empty', faultOffset: 0 }
   // Each level is a call for whatever goes through it; what lies this deep describes nothing.
   if (text.length > MAY_BE_DEEP && isDeeperThan(text, MAX_DEPTH))
-    return { types: [], things: [], siteNames: [], error: `nested deeper than ${MAX_DEPTH} levels`, faultOffset: 0 }
+    return { ...nothing, error: `nested deeper than ${MAX_DEPTH} levels`, faultOffset: 0 }
   try {
     const value: unknown = JSON.parse(text)
+    const ofSite = unique(siteNames(value))
     return {
       types: typesOf(value),
       things: richThings(value),
-      siteNames: unique(siteNames(value)),
+      siteNames: ofSite,
+      names: describedNames(value, ofSite),
       error: null,
       faultOffset: null,
     }
@@ -47,9 +53,7 @@ export function readJsonLd(text: string): JsonLdReading {
     const faultOffset = findJsonFault(text) ?? text.length
     const seen = text.slice(faultOffset, faultOffset + 12).trim()
     return {
-      types: [],
-      things: [],
-      siteNames: [],
+      ...nothing,
       error: seen ? `not JSON at “${seen}”` : 'not JSON: it ends too early',
       faultOffset,
     }

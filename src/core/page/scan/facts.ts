@@ -190,7 +190,7 @@ export class FactGatherer implements TextSink {
   }
 
   private addJsonLd(at: { line: number; column: number }, start: number, end: number): void {
-    const { types, things, siteNames, error, faultOffset } = readJsonLd(
+    const { types, things, siteNames, names, error, faultOffset } = readJsonLd(
       this.text.slice(start, end).replaceAll('\0', '\uFFFD'),
     )
     const errorLine = faultOffset === null ? null : this.positions.at(this.base + start + faultOffset).line
@@ -204,6 +204,7 @@ export class FactGatherer implements TextSink {
     }
     if (things.length > 0) said.things = things
     if (siteNames.length > 0) said.siteNames = siteNames.map((name) => this.kept('JSON-LD', name))
+    if (names.length > 0) said.names = names.map((name) => this.kept('JSON-LD', name))
     this.jsonLd.push(said)
   }
 

@@ -32,9 +32,9 @@ export function CardKinds({ run, page, edits, context, chosen, onChoose }: Props
     }))
   }, [page, edits, context])
   return (
-    <div className="grid grid-cols-2 items-start gap-2">
+    <div className="grid grid-cols-[repeat(2,minmax(0,1fr))] items-start gap-2">
       {cards.map(({ kind, name, surface, card }) => (
-        <div key={kind}>
+        <div key={kind} className="min-w-0">
           <button
             type="button"
             aria-pressed={chosen === kind}

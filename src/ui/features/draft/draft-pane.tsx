@@ -57,12 +57,25 @@ export function DraftPane({ run, site, page, draft, context, sameTitles, goTo }:
         ? surface.id === 'microblog'
         : surface.id === 'search' || surface.id === 'tab',
   )
+  const textField = (base: 'title' | 'description') => (
+    <DraftTextField
+      name={base === 'title' ? 'Title' : 'Description'}
+      value={fields[at(base)]}
+      inherited={inherit(base).text}
+      inheritedFrom={inherit(base).from}
+      marks={cutMarks(shownText(base), base, cardsInScope)}
+      helps={textHelps(facts, base)}
+      lines={base === 'title' ? 1 : 2}
+      canTakeOut
+      onChange={(value) => setSlot(at(base), value)}
+    />
+  )
   const copy = async () => {
     await navigator.clipboard.writeText(tagsAsHtml(cardTags({ ...effect.page, facts: now }, context.addresses)))
     setSaid('The tags are on the clipboard.')
   }
   return (
-    <div className="grid gap-[14px]">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-[14px]">
       <Segments name="Which places the draft is for" choices={SCOPES} chosen={scope} onChoose={setScope} />
       <InShort draft={draft} sameTitles={sameTitles} />
       {draft.changedUnder.length > 0 && (
@@ -74,27 +87,18 @@ export function DraftPane({ run, site, page, draft, context, sameTitles, goTo }:
           .
         </p>
       )}
-      {(['title', 'description'] as const).map((base) => (
-        <DraftTextField
-          key={base}
-          name={base === 'title' ? 'Title' : 'Description'}
-          value={fields[at(base)]}
-          inherited={inherit(base).text}
-          inheritedFrom={inherit(base).from}
-          marks={cutMarks(shownText(base), base, cardsInScope)}
-          helps={textHelps(facts, base)}
-          lines={base === 'title' ? 1 : 2}
-          canTakeOut
-          onChange={(value) => setSlot(at(base), value)}
-        />
-      ))}
+      {textField('title')}
       {scope === 'all' && typeof fields.title === 'string' && (
         <BothTitles
           cards={saidBy(now, 'og:title')}
           tab={saidBy(now, 'title')}
           onSame={() => setSlot('title@search', fields.title)}
+          // What the build says there; what is drafted for it.
+          rich={saidBy(facts, 'json-ld name') === null ? null : (fields.richName ?? saidBy(facts, 'json-ld name'))}
+          onRich={() => setSlot('richName', fields.title)}
         />
       )}
+      {textField('description')}
       {scope !== 'search' && (
         <PictureFields run={run} site={site} scope={scope} page={page} now={now} draft={draft} context={context} />
       )}
@@ -264,8 +268,21 @@ function InShort({ draft: { effect, effective }, sameTitles }: { draft: PageDraf
   )
 }
 
-/** A title is two texts: what cards say, and what the tab and search say, where the template's part stays. */
-function BothTitles({ cards, tab, onSame }: { cards: string | null; tab: string | null; onSame: () => void }) {
+/** A title is two texts, three where JSON-LD repeats it: what cards say, and what the tab and search say, where the template's part stays. */
+function BothTitles({
+  cards,
+  tab,
+  rich,
+  onSame,
+  onRich,
+}: {
+  cards: string | null
+  tab: string | null
+  /** What JSON-LD calls the page; null where it calls it nothing that the page says elsewhere. */
+  rich: string | null
+  onSame: () => void
+  onRich: () => void
+}) {
   return (
     <dl
       className="-mt-2 grid grid-cols-[auto_1fr] gap-x-3 gap-y-[2px] text-small"
@@ -282,6 +299,19 @@ function BothTitles({ cards, tab, onSame }: { cards: string | null; tab: string 
           </button>
         )}
       </dd>
+      {rich !== null && (
+        <>
+          <dt className="text-quiet">JSON-LD</dt>
+          <dd className="[overflow-wrap:anywhere]">
+            {rich}{' '}
+            {rich !== cards && (
+              <button type="button" className="text-pick hover:underline" onClick={onRich}>
+                Say it there too
+              </button>
+            )}
+          </dd>
+        </>
+      )}
     </dl>
   )
 }

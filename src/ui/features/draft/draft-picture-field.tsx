@@ -1,12 +1,16 @@
 'use client'
 
+import { useLiveQuery } from 'dexie-react-hooks'
 import { Popover } from 'radix-ui'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { resolveAddress } from '@/core/address'
 import { pictureHelps } from '@/core/draft'
 import type { GatheredImage } from '@/core/model'
+import { imageAt } from '@/store/images'
 import { bytes, shortAddress } from '../../kit/words'
 import { CardPicture } from '../../parts/card/card-picture'
+import { CARD_WISH } from '../../state/pictures/refit-name'
+import { CutPicture, canBeCut } from './cut-picture'
 import { FieldState } from './field-head'
 
 type Props = {
@@ -26,12 +30,14 @@ const OFFERED = 24
 
 /** The picture of a draft: one that the run holds, or any address. */
 export function DraftPictureField({ run, site, value, inherited, inheritedFrom, images, own, onChange }: Props) {
-  const [isOpen, setIsOpen] = useState(false)
+  const [open, setOpen] = useState<'choose' | 'cut' | null>(null)
+  const row = useRef<HTMLDivElement>(null)
   const url = value === undefined ? inherited : value
   const image = url === null ? undefined : images.get(url)
+  const stored = useLiveQuery(async () => (url === null ? undefined : await imageAt(run, url)), [run, url])
   const choose = (next: string | null | undefined) => {
     onChange(next)
-    setIsOpen(false)
+    setOpen(null)
   }
   return (
     <div>
@@ -45,21 +51,48 @@ export function DraftPictureField({ run, site, value, inherited, inheritedFrom, 
           </span>
         )}
       </div>
-      <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
-        <div className="flex items-center gap-3 rounded-card border border-line bg-sheet p-[7px]">
+      <Popover.Root open={open !== null} onOpenChange={(isOpen) => !isOpen && setOpen(null)}>
+        <div ref={row} className="flex items-center gap-3 rounded-card border border-line bg-sheet p-[7px]">
           {url && <CardPicture run={run} url={url} ratio={1.91} className="w-[76px] shrink-0 rounded-[4px]" />}
           <span className="min-w-0 flex-1 truncate font-mono text-fine" title={url ?? undefined}>
             {url === null ? 'no picture' : shortAddress(url).split('/').at(-1)}
           </span>
-          <Popover.Trigger className="button h-[28px]! px-[9px]!">Choose</Popover.Trigger>
+          {canBeCut(stored) && (
+            <button
+              type="button"
+              className="button h-[28px]! px-[9px]!"
+              title={`Cut to ${CARD_WISH.shape.width} × ${CARD_WISH.shape.height} around its focus`}
+              aria-expanded={open === 'cut'}
+              onClick={() => setOpen(open === 'cut' ? null : 'cut')}
+            >
+              Cut
+            </button>
+          )}
+          <Popover.Anchor asChild>
+            <button
+              type="button"
+              className="button h-[28px]! px-[9px]!"
+              aria-expanded={open === 'choose'}
+              onClick={() => setOpen(open === 'choose' ? null : 'choose')}
+            >
+              Choose
+            </button>
+          </Popover.Anchor>
         </div>
         <Popover.Portal>
           <Popover.Content
             align="end"
+            aria-label={open === 'cut' ? 'Cut the picture' : 'Choose a picture'}
             sideOffset={6}
+            // The buttons of the row close it themselves.
+            onInteractOutside={(event) => row.current?.contains(event.target as Node) && event.preventDefault()}
             className="z-30 w-[400px] max-w-[94vw] rounded-card border border-line bg-sheet p-3 shadow-xl"
           >
-            <Choices run={run} site={site} images={images} own={own} onChoose={choose} />
+            {open === 'cut' && canBeCut(stored) ? (
+              <CutPicture run={run} site={site} image={stored} onCut={choose} />
+            ) : (
+              <Choices run={run} site={site} images={images} own={own} onChoose={choose} />
+            )}
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>

@@ -4,7 +4,8 @@ import { useId } from 'react'
 import { type DraftFields, type DraftSlot, type SlotValue, saidBy } from '@/core/draft'
 import type { PageFacts } from '@/core/model'
 
-const FIELDS: { slot: DraftSlot; key: string; name: string; choices?: string[] }[] = [
+/** `isFixed`: it can say something else where it stands; it is neither added nor taken out. */
+const FIELDS: { slot: DraftSlot; key: string; name: string; choices?: string[]; isFixed?: true }[] = [
   {
     slot: 'card',
     key: 'twitter:card',
@@ -24,6 +25,7 @@ const FIELDS: { slot: DraftSlot; key: string; name: string; choices?: string[] }
   { slot: 'language', key: 'html lang', name: 'Language' },
   { slot: 'locale', key: 'og:locale', name: 'Locale' },
   { slot: 'robots', key: 'robots', name: 'Robots' },
+  { slot: 'richName', key: 'json-ld name', name: 'JSON-LD name', isFixed: true },
   { slot: 'label1', key: 'twitter:label1', name: 'Label 1' },
   { slot: 'data1', key: 'twitter:data1', name: 'Data 1' },
   { slot: 'label2', key: 'twitter:label2', name: 'Label 2' },
@@ -48,16 +50,21 @@ export function MoreFields({ facts, fields, onChange, children }: Props) {
       </summary>
       <div className="mt-2">{children}</div>
       <div className="mt-2 grid grid-cols-[92px_minmax(0,1fr)_auto] items-center gap-x-2 gap-y-[6px]">
-        {FIELDS.map((field) => (
-          <Field
-            key={field.slot}
-            name={field.name}
-            choices={field.choices}
-            value={fields[field.slot]}
-            built={saidBy(facts, field.key)}
-            onChange={(value) => onChange(field.slot, value)}
-          />
-        ))}
+        {FIELDS.map(({ slot, key, name, choices, isFixed }) => {
+          const built = saidBy(facts, key)
+          if (isFixed && built === null && fields[slot] === undefined) return null
+          return (
+            <Field
+              key={slot}
+              name={name}
+              choices={choices}
+              value={fields[slot]}
+              built={built}
+              canTakeOut={!isFixed}
+              onChange={(value) => onChange(slot, value)}
+            />
+          )
+        })}
       </div>
     </details>
   )
@@ -68,10 +75,11 @@ type FieldProps = {
   choices: string[] | undefined
   value: SlotValue | undefined
   built: string | null
+  canTakeOut: boolean
   onChange: (value: SlotValue | undefined) => void
 }
 
-function Field({ name, choices, value, built, onChange }: FieldProps) {
+function Field({ name, choices, value, built, canTakeOut, onChange }: FieldProps) {
   const id = useId()
   return (
     <>
@@ -95,7 +103,8 @@ function Field({ name, choices, value, built, onChange }: FieldProps) {
       )}
       <span className="text-fine">
         {value === undefined ? (
-          built !== null && (
+          built !== null &&
+          canTakeOut && (
             <button type="button" className="text-pick hover:underline" onClick={() => onChange(null)}>
               Take out
             </button>

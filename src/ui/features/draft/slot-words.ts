@@ -18,6 +18,7 @@ const NAMES: Readonly<Record<string, string>> = {
   address: 'Address of the card',
   locale: 'Locale',
   robots: 'Robots',
+  richName: 'Name in JSON-LD',
 }
 const PLACES: Readonly<Record<string, string>> = { microblog: 'on Microblog', search: 'in tab and search' }
 

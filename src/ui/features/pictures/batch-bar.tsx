@@ -7,8 +7,8 @@ import type { ServedImage } from '@/core/crawl'
 import type { StoredRun } from '@/store/database'
 import { DialogPanel } from '../../kit/dialog-panel'
 import { bytes, count } from '../../kit/words'
+import { CARD_WISH } from '../../state/pictures/refit-name'
 import { BatchView } from './batch-view'
-import { BATCH_WISH } from './batch-wish'
 
 /** What can be done with several pictures at once. */
 export function BatchBar({
@@ -25,7 +25,7 @@ export function BatchBar({
   onNone: () => void
 }) {
   const [isOpen, setOpen] = useState(false)
-  const { width, height } = BATCH_WISH.shape
+  const { width, height } = CARD_WISH.shape
   return (
     <div className="border-y border-line bg-pick-soft px-3 py-2 text-small">
       <p className="flex items-baseline gap-3">
@@ -40,7 +40,7 @@ export function BatchBar({
       <Dialog.Root open={isOpen} onOpenChange={setOpen}>
         <Dialog.Trigger asChild>
           <button type="button" className="button mt-1 h-[28px]!">
-            Refit to {width} × {height}, {bytes(BATCH_WISH.budget!)}
+            Refit to {width} × {height}, {bytes(CARD_WISH.budget!)}
           </button>
         </Dialog.Trigger>
         <DialogPanel

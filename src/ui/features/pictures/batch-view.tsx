@@ -11,12 +11,13 @@ import { focusesOf } from '@/store/focuses'
 import { saveFile } from '../../kit/save-file'
 import { StoppableProgress } from '../../kit/stoppable-progress'
 import { bytes, count } from '../../kit/words'
+import { PictureStage } from '../../parts/picture/picture-stage'
 import { onPicture } from '../../state/pictures/picture-worker'
+import { CARD_WISH } from '../../state/pictures/refit-name'
 import { type PictureFocus, proposedFocus, useFocus } from '../../state/pictures/use-focus'
 import { useObjectUrl, useWholePicture, wholePicture } from '../../state/pictures/whole-picture'
-import { BATCH_WISH, type BatchResult, batchFiles } from './batch-wish'
+import { type BatchResult, batchFiles } from './batch-wish'
 import { pathOfPicture } from './picture-facts'
-import { PictureStage } from './picture-stage'
 
 const ROW_PX = 214
 /** Height of a row whose picture was not read: it has a reason and nothing to see. */
@@ -37,7 +38,7 @@ const noCopy = (image: ServedImage | undefined) =>
 const isReadable = (image: ServedImage | undefined) => image !== undefined && image.errorCode === null
 
 const refit = (picture: Blob, focus: PictureFocus) =>
-  onPicture('refit', { picture, wish: { ...BATCH_WISH, focus: focus.focus } })
+  onPicture('refit', { picture, wish: { ...CARD_WISH, focus: focus.focus } })
 
 /** Every picture of a batch as it will be saved, its focus to be moved in place, before anything is. */
 export function BatchView({ run, entries, images }: Props) {
@@ -206,7 +207,7 @@ function BatchRow({
           chosen={null}
           zone={null}
           look="crops"
-          refit={refitPlan(size, BATCH_WISH.shape, focus.focus, BATCH_WISH.fill).crop}
+          refit={refitPlan(size, CARD_WISH.shape, focus.focus, CARD_WISH.fill).crop}
           focus={focus.focus}
           onFocus={focus.set}
         />

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { refitPlan } from '@/core/image'
-import { BATCH_WISH, type BatchResult, batchFiles } from './batch-wish'
+import { CARD_WISH } from '../../state/pictures/refit-name'
+import { type BatchResult, batchFiles } from './batch-wish'
 
 const SITE = 'https://site.example/docs/'
 const made = (text: string, focus = { x: 0.25, y: 0.5 }): BatchResult => ({
@@ -11,7 +12,7 @@ const made = (text: string, focus = { x: 0.25, y: 0.5 }): BatchResult => ({
     quality: 80,
     fits: true,
     next: null,
-    plan: refitPlan({ width: 2400, height: 2400 }, BATCH_WISH.shape, focus, BATCH_WISH.fill),
+    plan: refitPlan({ width: 2400, height: 2400 }, CARD_WISH.shape, focus, CARD_WISH.fill),
   },
 })
 

@@ -1,16 +1,8 @@
 import { decodedPath, encodedPath } from '@/core/crawl'
-import { enlargedBy, type RefitWish } from '@/core/image'
+import { enlargedBy } from '@/core/image'
 import type { Refitted } from '@/workers/draw-refit'
+import { CARD_WISH, refitAddress } from '../../state/pictures/refit-name'
 import type { PictureFocus } from '../../state/pictures/use-focus'
-import { refitAddress } from './refit-name'
-
-/** The shape that all places with a large card keep whole, under the weight that no place calls heavy. */
-export const BATCH_WISH: Omit<RefitWish, 'focus'> = {
-  shape: { width: 1200, height: 630 },
-  fill: { kind: 'crop' },
-  budget: 100_000,
-  type: 'jpeg',
-}
 
 /** What became of one picture: refitted around a focus, or why it was left out. */
 export type BatchResult = { kind: 'made'; focus: PictureFocus; refitted: Refitted } | { kind: 'left'; why: string }
@@ -59,7 +51,7 @@ export async function batchFiles(
       continue
     }
     const { blob, quality, fits, plan } = result.refitted
-    const file = freePath(pathIn(refitAddress(url, site, BATCH_WISH.shape, BATCH_WISH.type), site), files)
+    const file = freePath(pathIn(refitAddress(url, site, CARD_WISH.shape, CARD_WISH.type), site), files)
     files[file] = new Uint8Array(await blob.arrayBuffer())
     const { focus, origin } = result.focus
     pictures.push({

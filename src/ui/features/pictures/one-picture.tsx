@@ -7,20 +7,20 @@ import { busiestPoint, type DetailMap, keepZone, MAX_WORKED_PIXELS, refitPlan, t
 import type { CropResult } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { Segments } from '../../kit/segments'
+import { cropGroups } from '../../parts/picture/crop-groups'
+import { PictureStage } from '../../parts/picture/picture-stage'
 import { onPicture } from '../../state/pictures/picture-worker'
 import { useFocus } from '../../state/pictures/use-focus'
+import { useRefit } from '../../state/pictures/use-refit'
 import { useObjectUrl, useWholePicture } from '../../state/pictures/whole-picture'
 import type { GoTo } from '../../state/view/use-view'
 import type { PictureLook, RouteState } from '../../state/view/view'
-import { cropGroups } from './crop-groups'
 import { GuideButtons } from './guide-buttons'
 import { KeptStrip } from './kept-strip'
 import { pathOfPicture, pictureInShort } from './picture-facts'
-import { PictureStage } from './picture-stage'
 import { PictureUses } from './picture-uses'
 import { RecompressedView } from './recompressed-view'
 import { RefitPane } from './refit-pane'
-import { useRefit } from './use-refit'
 
 const LOOKS: { id: PictureLook; name: string }[] = [
   { id: 'crops', name: 'Crops' },

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { PictureEntry } from '@/core/check'
 import type { GatheredImage } from '@/core/model'
 import { cropsFor, surfaces } from '@/core/surface'
-import { cropGroups } from './crop-groups'
+import { cropGroups } from '../../parts/picture/crop-groups'
 import { mostToKnow, orderPictures, pathOfPicture, pictureInShort } from './picture-facts'
 
 const image = (url: string, over: Partial<GatheredImage> = {}): GatheredImage => ({

@@ -10,11 +10,11 @@ import { saveFile } from '../../kit/save-file'
 import { Segments } from '../../kit/segments'
 import { bytes, count } from '../../kit/words'
 import { draftPicture } from '../../state/draft/draft-picture'
+import { refitAddress, refitName } from '../../state/pictures/refit-name'
 import type { useFocus } from '../../state/pictures/use-focus'
+import { focusInWords, type RefitState } from '../../state/pictures/use-refit'
 import { useObjectUrl } from '../../state/pictures/whole-picture'
 import type { GoTo } from '../../state/view/use-view'
-import { refitAddress, refitName } from './refit-name'
-import { focusInWords, type RefitState } from './use-refit'
 
 export const SHAPES: { id: string; name: string; shape: Shape }[] = [
   { id: 'wide', name: '1200 × 630', shape: { width: 1200, height: 630 } },

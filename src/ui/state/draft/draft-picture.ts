@@ -16,7 +16,7 @@ import { draftWith } from './make-draft'
 
 /** Keeps a picture that was made here. @returns what a run knows of it, to be put among the run's pictures */
 export async function keepMade(
-  run: StoredRun,
+  run: string,
   url: string,
   { blob, small: made }: { blob: Blob; small?: Blob | null },
   shape: Shape,
@@ -41,7 +41,7 @@ export async function keepMade(
     iconOnly: false,
     served: null,
   }
-  return { run: run.id, url, image, made: true }
+  return { run, url, image, made: true }
 }
 
 /** Drafts the refitted picture, at the address that it will have, for every page that names the one it was made from. */
@@ -53,7 +53,7 @@ export async function draftPicture(
   address: string,
 ): Promise<number> {
   const { site } = run.source
-  await keepImages([await keepMade(run, address, refitted, refitted.plan.shape, type)])
+  await keepImages([await keepMade(run.id, address, refitted, refitted.plan.shape, type)])
   const known = await imagesOf(run.id)
   const before = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
   const pages = await pagesAt(

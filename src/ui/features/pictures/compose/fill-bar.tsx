@@ -86,7 +86,7 @@ export function FillBar({ run, section, template, askFor, once, goTo }: Props) {
     const drafted: Pick<MadePicture, 'url' | 'address' | 'title'>[] = []
     const images: StoredImage[] = []
     const entries = await make(async ({ url, address, title, composed }) => {
-      images.push(await keepMade(run, address, composed, template.shape, template.type))
+      images.push(await keepMade(run.id, address, composed, template.shape, template.type))
       drafted.push({ url, address, title })
     })
     // What was made before a stop is kept. All at once: each write makes all views that show pictures read them again.

@@ -3,7 +3,8 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { Focus, RefitWish } from '@/core/image'
 import type { Refitted } from '@/workers/draw-refit'
-import { onPicture } from '../../state/pictures/picture-worker'
+import { onPicture } from './picture-worker'
+import { CARD_WISH } from './refit-name'
 
 export type RefitState = {
   wish: RefitWish
@@ -17,16 +18,9 @@ export type RefitState = {
 /** Pause after the last change before a refit is made. */
 const REST_MS = 120
 
-const first: Omit<RefitWish, 'focus'> = {
-  shape: { width: 1200, height: 630 },
-  fill: { kind: 'crop' },
-  type: 'jpeg',
-  budget: 100_000,
-}
-
 /** Refits the picture in a worker as the wish changes. Shape, fill and budget are of the refit, the focus of the picture. */
 export function useRefit(picture: Blob | null, focus: Focus): RefitState {
-  const [asked, setAsked] = useState(first)
+  const [asked, setAsked] = useState(CARD_WISH)
   const wish = useMemo((): RefitWish => ({ ...asked, focus: { x: focus.x, y: focus.y } }), [asked, focus.x, focus.y])
   const [made, setMade] = useState<{ of: Blob; refitted: Refitted } | null>(null)
   const [isMaking, setIsMaking] = useState(false)

@@ -1,4 +1,12 @@
-import type { RefitType, Shape } from '@/core/image'
+import type { RefitType, RefitWish, Shape } from '@/core/image'
+
+/** The shape that all places with a large card keep whole, under the weight that no place calls heavy. */
+export const CARD_WISH: Omit<RefitWish, 'focus'> = {
+  shape: { width: 1200, height: 630 },
+  fill: { kind: 'crop' },
+  budget: 100_000,
+  type: 'jpeg',
+}
 
 const EXTENSIONS: Record<RefitType, string> = { jpeg: 'jpg', png: 'png', webp: 'webp' }
 
