@@ -110,6 +110,27 @@ describe('share pictures from templates', () => {
     writeFileSync(join(here, 'dist/guides/lamp.html'), page('Rewire a lamp'))
   })
 
+  test('letters of another script come from the files that are named for it', async () => {
+    writeFileSync(join(here, 'dist/guides/lamp.html'), page('إصلاح lamps'))
+    expect((await compose('dist', ...SITE, '--templates', templates(), '--out', 'also')).err).toMatch(
+      /the face lacks إ/,
+    )
+    mkdirSync(join(here, 'fonts'), { recursive: true })
+    copyFileSync(
+      join(root, 'node_modules/@fontsource/noto-sans-arabic/files/noto-sans-arabic-arabic-700-normal.woff'),
+      join(here, 'fonts/arabic.woff'),
+    )
+    const face = { family: 'Arimo', weight: 700, also: ['fonts/arabic.woff'] }
+    const made = await compose('dist', ...SITE, '--templates', templates({ face, type: 'png' }), '--out', 'also')
+    expect(made.err).not.toContain('/guides/lamp')
+    // As the face itself, the file has no Latin letters of its own: others are lent to it, and that is said.
+    const alone = { family: 'Own', file: 'fonts/arabic.woff', weight: 700 }
+    const lent = await compose('dist', ...SITE, '--templates', templates({ face: alone }), '--out', 'also')
+    expect(lent.err).toMatch(/\/guides\/lamp: Arimo stands in for l a m p s/)
+    expect(lent.code).toBe(0)
+    writeFileSync(join(here, 'dist/guides/lamp.html'), page('Rewire a lamp'))
+  })
+
   test('what is cut, and a budget that can’t be met, is said', async () => {
     const title = { ...firstTemplate(null).title, largest: 200, smallest: 200, lines: 1 }
     const { code, err } = await compose(

@@ -8,7 +8,7 @@ import { CENTER, type Focus } from '@/core/image'
 import type { GatheredPage, Gathering, PageFacts } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
 import { printableJson, terminalText } from '@/core/text'
-import { BadFace, type ComposeFace, ownFace, shippedFace } from '@/io/compose/compose-face'
+import { BadFace, type ComposeFace, composeFace, ownFont, SHIPPED_FAMILY } from '@/io/compose/compose-face'
 import { drawComposed, type Ground } from '@/io/compose/draw-composed'
 import { createCopier } from '@/io/decoder/decoder'
 import { readPart } from '@/io/folder'
@@ -39,18 +39,21 @@ async function fileBeside(templates: string, name: string): Promise<Uint8Array> 
 }
 
 async function faceFor(templates: string, { face }: PictureTemplate): Promise<ComposeFace> {
-  if (face.file) {
+  if (!face.file && face.family !== SHIPPED_FAMILY)
+    throw new CannotRun(
+      `${templates} asks for the face ${face.family} and names no file of it. Put the font beside the templates and name it as face.file, or take ${SHIPPED_FAMILY}, which comes along.`,
+    )
+  const files = [...(face.file ? [face.file] : []), ...(face.also ?? [])]
+  const fonts = []
+  for (const file of files) {
+    const bytes = await fileBeside(templates, file)
     try {
-      return ownFace(await fileBeside(templates, face.file), face.weight)
+      fonts.push(ownFont(bytes, face.weight))
     } catch (error) {
-      throw error instanceof BadFace ? new CannotRun(`The font ${face.file} can’t be used. ${error.message}`) : error
+      throw error instanceof BadFace ? new CannotRun(`The font ${file} can’t be used. ${error.message}`) : error
     }
   }
-  const shipped = shippedFace(face.family, face.weight)
-  if (shipped) return shipped
-  throw new CannotRun(
-    `${templates} asks for the face ${face.family} and names no file of it. Put the font beside the templates and name it as face.file, or take Arimo, which comes along.`,
-  )
+  return composeFace(fonts, face.weight, !face.file)
 }
 
 /** Every template of the file, with its face and its mark. @throws CannotRun that names what can't be used */
@@ -142,19 +145,24 @@ export async function compose(source: string, options: ComposeOptions): Promise<
   }
   const called = siteCalled(gathering.pages, (url) => sectionOf.get(url) ?? '/')
   const faults: string[] = []
+  const notes = idle.map((section) => `no page lies in ${section}, which has a template`)
   const manifest: object[] = []
   try {
     for (const { page, section, ready: own, file } of wanted) {
       const { template, face, mark } = own
       const texts = pageTexts(template, page, section, null, namesIn(called, section))
       const path = pathOn(page.url, gathering.source.site)
-      const lacking = face.lacking(`${texts.title}${texts.line}${texts.mark}`)
+      const said = `${texts.title}${texts.line}${texts.mark}`
+      const lacking = face.lacking(said)
       if (lacking.length > 0) {
         faults.push(
           `${path}: the face lacks ${lacking.slice(0, 8).join(' ')}: name a font file that has them. No picture was made.`,
         )
         continue
       }
+      const lent = face.standsInFor(said)
+      if (lent.length > 0)
+        notes.push(`${path}: ${SHIPPED_FAMILY} stands in for ${lent.slice(0, 8).join(' ')}, which the face lacks`)
       const grounds = wantsPicture(template) ? groundsOf(page, gathering) : []
       let picture: Ground | null = null
       for (const url of grounds) {
@@ -184,8 +192,6 @@ export async function compose(source: string, options: ComposeOptions): Promise<
   const list = { format: 'nimble-parrot-composed-pictures', version: 1, site, pictures: manifest }
   await writeFile(fromHere(join(options.out, 'manifest.json')), `${printableJson(list, 2)}\n`)
   process.stdout.write(`${options.out}: ${manifest.length} ${manifest.length === 1 ? 'picture' : 'pictures'}\n`)
-  for (const section of idle)
-    process.stderr.write(`nimble-parrot: ${terminalText(`no page lies in ${section}, which has a template`)}\n`)
-  for (const fault of faults) process.stderr.write(`nimble-parrot: ${terminalText(fault)}\n`)
+  for (const fault of [...notes, ...faults]) process.stderr.write(`nimble-parrot: ${terminalText(fault)}\n`)
   return faults.length > 0 ? 1 : 0
 }

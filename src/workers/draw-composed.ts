@@ -31,6 +31,8 @@ export type ComposeAsk = {
   mark: Blob | null
   markKey: string | null
   face: OwnFace | null
+  /** Files whose letters stand in for those that the face lacks. */
+  also: OwnFace[]
   /** Width in px of a picture that is only looked at; null makes the file. */
   previewWidth: number | null
 }
@@ -132,11 +134,14 @@ export async function drawComposed({
   focus,
   mark,
   face,
+  also,
   previewWidth,
 }: ComposeAsk): Promise<Composed> {
   const { shape } = template
   const said = `${texts.title}${texts.line}${texts.mark}…`
-  const { family, isKnown } = await readyFace(template.face.family, template.face.weight, face, said)
+  const { families, chosen, isKnown } = await readyFace(template.face.family, template.face.weight, face, also, said)
+  // What none of them has comes from whatever the computer draws it with.
+  const family = `${families}, sans-serif`
   const canvas = new OffscreenCanvas(shape.width, shape.height)
   const pen = canvas.getContext('2d', { willReadFrequently: true })!
   pen.imageSmoothingQuality = 'high'
@@ -168,7 +173,7 @@ export async function drawComposed({
       previewWidth === null
         ? await encodeWithin(canvas, template.type, template.budget)
         : await preview(canvas, previewWidth)
-    const lacking = isKnown ? lackingLetters(family.slice(0, family.lastIndexOf(',')), template.face.weight, said) : []
+    const lacking = isKnown ? lackingLetters(chosen, template.face.weight, said) : []
     const helps = lacking.length > 0 ? facesWith(lacking, template.face.weight) : []
     const small = previewWidth === null ? (await preview(canvas, THUMB_WIDTH_PX)).blob : null
     return { ...made, plan, contrast, isFaceKnown: isKnown, lacking, helps, small }

@@ -49,20 +49,31 @@ function isInstalled(family: string): boolean {
   return ['monospace', 'serif'].some((plain) => width(`72px ${plain}`) !== width(`72px "${family}", ${plain}`))
 }
 
+/** The face whose letters stand in for those that all others lack, on every computer: it ships with the app. */
+const LAST = 'Arimo'
+
 /**
  * Makes a face ready for drawing.
  *
+ * @param also files whose letters stand in for those that it lacks, in this order
  * @param texts all that will be written in it
- * @returns the family list for a canvas, and whether the face is there at all: a plain one stands in for it if not
+ * @returns the family list for a canvas; `chosen`: that of the faces that somebody named; whether the face is there at all
  */
 export async function readyFace(
   family: string,
   weight: number,
   own: OwnFace | null,
+  also: readonly OwnFace[],
   texts: string,
-): Promise<{ family: string; isKnown: boolean }> {
+): Promise<{ families: string; chosen: string; isKnown: boolean }> {
   const name = own ? await addOwn(own) : family.replace(/["\\\n]/g, '')
+  const behind: string[] = []
+  for (const file of also) behind.push(await addOwn(file))
   // A face that is not there leaves the list empty, and is no fault.
   const loaded = await fonts.load(`${weight} 40px "${name}"`, texts).catch(() => [])
-  return { family: `"${name}", sans-serif`, isKnown: own !== null || loaded.length > 0 || isInstalled(name) }
+  const listed = (names: readonly string[]) => [...new Set(names)].map((one) => `"${one}"`).join(', ')
+  const chosen = listed([name, ...behind])
+  const families = listed([name, ...behind, LAST])
+  await fonts.load(`${weight} 40px ${families}`, texts).catch(() => [])
+  return { families, chosen, isKnown: own !== null || loaded.length > 0 || isInstalled(name) }
 }

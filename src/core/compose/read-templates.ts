@@ -60,7 +60,11 @@ export function readTemplates(text: string): ReadTemplates {
 
 /** Files that templates name, each once. */
 export const filesNamedBy = (templates: PictureTemplates): string[] => [
-  ...new Set(Object.values(templates.sections).flatMap(({ face, mark }) => [face.file ?? [], mark?.file ?? []].flat())),
+  ...new Set(
+    Object.values(templates.sections).flatMap(({ face, mark }) =>
+      [face.file ?? [], face.also ?? [], mark?.file ?? []].flat(),
+    ),
+  ),
 ]
 
 /** The JSON Schema that is published in docs/. */

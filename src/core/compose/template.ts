@@ -34,6 +34,11 @@ export type Background = z.infer<typeof Background>
 const Face = z.strictObject({
   family: z.string().min(1).max(100),
   file: NearFile.optional().describe('Font file (WOFF2, WOFF, TTF, OTF) beside the templates.'),
+  also: z
+    .array(NearFile)
+    .max(4)
+    .optional()
+    .describe('Font files for letters that it lacks, in the order in which they are asked; Arimo comes after them.'),
   weight: z.number().int().min(100).max(900),
 })
 

@@ -7,6 +7,8 @@ import { fontAt } from '../sheet/outline-text'
 export type ComposeFace = FaceMetrics & {
   /** Letters of a text that it has none for, each once. */
   lacking: (text: string) => string[]
+  /** Letters that the face which ships stands in for, since none that was chosen has them. */
+  standsInFor: (text: string) => string[]
   /** A line as the path of its letters. */
   outline: (line: PlacedLine, align: 'left' | 'center' | 'right', direction: 'ltr' | 'rtl') => string
 }
@@ -32,8 +34,17 @@ function runsOf(text: string, fonts: readonly Font[]): Run[] {
   return runs
 }
 
-/** A face of some fonts, the first that has a letter draws it. */
-function faceOf(fonts: readonly Font[]): ComposeFace {
+/** Letters of a text that no font has, each once. */
+const lackedBy = (fonts: readonly Font[], text: string): string[] => [
+  ...new Set(
+    [...text].filter(
+      (letter) => !UNSEEN.test(letter) && !fonts.some((font) => font.hasGlyphForCodePoint(letter.codePointAt(0)!)),
+    ),
+  ),
+]
+
+/** A face of some fonts, the first that has a letter draws it. @param chosen those that somebody named */
+function faceOf(fonts: readonly Font[], chosen: readonly Font[]): ComposeFace {
   const first = fonts[0]!
   const laidOut = (text: string, direction?: 'ltr' | 'rtl') => {
     const runs = runsOf(text, fonts).map(({ font, text: part }) => ({
@@ -49,13 +60,8 @@ function faceOf(fonts: readonly Font[]): ComposeFace {
     measure,
     ascent: first.ascent / first.unitsPerEm,
     descent: -first.descent / first.unitsPerEm,
-    lacking: (text) => [
-      ...new Set(
-        [...text].filter(
-          (letter) => !UNSEEN.test(letter) && !fonts.some((font) => font.hasGlyphForCodePoint(letter.codePointAt(0)!)),
-        ),
-      ),
-    ],
+    lacking: (text) => lackedBy(fonts, text),
+    standsInFor: (text) => lackedBy(chosen, text),
     outline({ text, x, y, sizePx }, align, direction) {
       const width = measure(text, sizePx)
       let at = x - { left: 0, center: width / 2, right: width }[align]
@@ -79,8 +85,12 @@ function faceOf(fonts: readonly Font[]): ComposeFace {
 /** The face can't be used. The message can be shown. */
 export class BadFace extends Error {}
 
-/** A font file that somebody chose, in a weight where it has several. */
-export function ownFace(bytes: Uint8Array, weight: number): ComposeFace {
+/**
+ * A font of a file that somebody chose, in a weight where it has several.
+ *
+ * @throws BadFace
+ */
+export function ownFont(bytes: Uint8Array, weight: number): Font {
   let font: Font
   try {
     const opened = create(Buffer.from(bytes))
@@ -91,23 +101,36 @@ export function ownFace(bytes: Uint8Array, weight: number): ComposeFace {
       ? error
       : new BadFace('It is no font that can be read: TTF, OTF, WOFF and WOFF2 can.')
   }
-  if (Object.keys(font.variationAxes).length === 0) return faceOf([font])
+  if (Object.keys(font.variationAxes).length === 0) return font
   try {
-    return faceOf([font.getVariation({ wght: weight })])
+    return font.getVariation({ wght: weight })
   } catch {
     throw new BadFace('It holds many weights in a packed form, of which none can be taken here: give it as TTF.')
   }
 }
 
-/** The face that ships with the command, in the nearest of its weights; null where another family is asked for. */
-export function shippedFace(family: string, weight: number): ComposeFace | null {
-  if (family !== 'Arimo') return null
+/** The family that ships with the command. */
+export const SHIPPED_FAMILY = 'Arimo'
+
+/** Its fonts in the nearest of its weights. */
+function shippedFonts(weight: number): Font[] {
   const files = faceFiles()
   const weights = [...new Set(files.map((part) => part.weight))]
   const nearest = weights.sort((a, b) => Math.abs(a - weight) - Math.abs(b - weight) || b - a)[0]!
   const fonts = files.filter((part) => part.weight === nearest)
   // Latin first: its metrics are the face's.
-  return faceOf(
-    fonts.sort((a, b) => Number(b.subset === 'latin') - Number(a.subset === 'latin')).map(({ file }) => fontAt(file)),
-  )
+  return fonts
+    .sort((a, b) => Number(b.subset === 'latin') - Number(a.subset === 'latin'))
+    .map(({ file }) => fontAt(file))
+}
+
+/**
+ * A face of fonts that somebody chose, and of the one that ships: it is the last to be asked for a letter, or the first
+ * where it is the face itself.
+ *
+ * @param isShipped the fonts stand behind the face that ships
+ */
+export function composeFace(own: readonly Font[], weight: number, isShipped: boolean): ComposeFace {
+  const shipped = shippedFonts(weight)
+  return isShipped ? faceOf([...shipped, ...own], [...shipped, ...own]) : faceOf([...own, ...shipped], own)
 }

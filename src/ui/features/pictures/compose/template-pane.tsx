@@ -27,6 +27,8 @@ const HEIGHTS = [
   { id: 'middle', name: 'Middle' },
   { id: 'bottom', name: 'Bottom' },
 ] as const
+/** Files for letters that the face lacks, as the schema of templates has it. */
+const MOST_ALSO = 4
 const FOLDER = /^(?:[\w-][\w.-]*\/)*$/
 
 type Props = { site: string; template: PictureTemplate; change: (change: Partial<PictureTemplate>) => void }
@@ -150,6 +152,30 @@ function TitleRows({ site, template, change }: Props) {
             change({ face: file ? { ...rest, file } : rest })
           }}
         />
+        {(face.also ?? []).map((file) => (
+          <span key={file} className="flex w-full items-baseline gap-2 text-small">
+            <span className="min-w-0 truncate font-mono">{file}</span>
+            <button
+              type="button"
+              className="shrink-0 text-pick hover:underline"
+              aria-label={`Without ${file}`}
+              onClick={() => change({ face: { ...face, also: face.also!.filter((one) => one !== file) } })}
+            >
+              Without it
+            </button>
+          </span>
+        ))}
+        {(face.also?.length ?? 0) < MOST_ALSO && (
+          <FileField
+            site={site}
+            name="For letters that it lacks"
+            accept=".woff2,.woff,.ttf,.otf"
+            chosen={undefined}
+            onChoose={(file) => {
+              if (file) change({ face: { ...face, also: [...new Set([...(face.also ?? []), file])] } })
+            }}
+          />
+        )}
       </Row>
       <Row name="Line">
         <OptionalText

@@ -68,6 +68,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
         mark: mark ? await markPixels(mark) : null,
         markKey: mark ? faceOf(mark).key : null,
         face: font ? faceOf(font) : null,
+        also: (template.face.also ?? []).flatMap((name) => files.get(name) ?? []).map(faceOf),
         previewWidth,
       }
     },
