@@ -125,14 +125,17 @@ export function ensurePackages() {
 
 const BROWSERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser']
 
+/** May Debian's packages be installed here? */
+const isDebianRoot = () =>
+  process.getuid?.() === 0 &&
+  (existsSync('/etc/debian_version') ||
+    (existsSync('/etc/os-release') && /debian/i.test(readFileSync('/etc/os-release', 'utf8'))))
+
 /** Path of Debian's Chromium; installed by apt when absent and we are root. */
 export function ensureChromium() {
   const found = [process.env.CHROMIUM_PATH, ...BROWSERS].find((path) => path && existsSync(path))
   if (found) return found
-  const isDebian =
-    existsSync('/etc/debian_version') ||
-    (existsSync('/etc/os-release') && /debian/i.test(readFileSync('/etc/os-release', 'utf8')))
-  if (!isDebian || process.getuid?.() !== 0) {
+  if (!isDebianRoot()) {
     console.error(
       'The browser tests need Chromium. Install it (Debian: apt-get install chromium) or name it in CHROMIUM_PATH.',
     )
@@ -146,4 +149,15 @@ export function ensureChromium() {
     stdio: ['ignore', 'ignore', 'inherit'],
   })
   return BROWSERS.find((path) => existsSync(path)) ?? '/usr/bin/chromium'
+}
+
+/** GNU parallel for the test that runs parts with it: installed as Chromium is. Without it that one test is left out. */
+export function ensureParallel() {
+  if (existsSync('/usr/bin/parallel') || !isDebianRoot()) return
+  console.error('Installing GNU parallel (apt-get install parallel) …')
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  const apt = (args) => spawnSync('apt-get', args, { env, stdio: 'ignore' }).status === 0
+  const install = () => apt(['install', '-y', '-qq', '--no-install-recommends', 'parallel'])
+  if (!install() && !(apt(['update', '-qq']) && install()))
+    console.error('It could not be installed: the test that runs parts with it is left out.')
 }

@@ -1,9 +1,10 @@
 // npm test: installs what is missing, then types, lint, unit tests and the real interface in Debian's Chromium.
 import { join } from 'node:path'
-import { ensureChromium, ensurePackages, root, run } from './setup.mjs'
+import { ensureChromium, ensurePackages, ensureParallel, root, run } from './setup.mjs'
 
 ensurePackages()
 const chromium = ensureChromium()
+ensureParallel()
 const bin = (name) => join(root, 'node_modules', '.bin', name)
 const env = { ...process.env, CHROMIUM_PATH: chromium, NEXT_TELEMETRY_DISABLED: '1' }
 

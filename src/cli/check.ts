@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { resolveAddress } from '@/core/address'
 import { BadZip, type CrawlEvent, GatheringBuilder, NothingAnswered, type Shard } from '@/core/crawl'
-import type { ReadDocument } from '@/core/document'
+import { type EarlierRun, type ReadDocument, unfitAsEarlier } from '@/core/document'
 import type { Gathering, Level } from '@/core/model'
 import {
   type Baseline,
@@ -21,7 +21,7 @@ import {
 } from '@/core/report'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
-import { loadBaseline, loadRequirements, loadSignOff, sourcesFrom } from './load-files'
+import { loadBaseline, loadEarlier, loadRequirements, loadSignOff, sourcesFrom } from './load-files'
 import { progressLine } from './progress'
 import { reportPictures } from './report-pictures'
 import { type GatherOptions, gatherSource } from './source'
@@ -37,6 +37,9 @@ export type RunOptions = {
   rules?: string
   pictures: 'whole' | 'header'
   baseline?: string
+  since?: string
+  /** The run is written as a document, from which a later one may take over. */
+  keepsLinks?: boolean
   signedOff?: string
   maxPages?: number
   maxDepth?: number
@@ -162,9 +165,14 @@ const digest: Digest = async (bytes) => `sha256:${createHash('sha256').update(by
 export type MadeRun = { document: RunDocument; gathering: Gathering; fault: string | null }
 
 /** Files that a run is held against, read before the work is done. */
-type Held = { baseline: ReadDocument | null; signed: Awaited<ReturnType<typeof loadSignOff>> | null }
+type Held = {
+  baseline: ReadDocument | null
+  since: EarlierRun | null
+  signed: Awaited<ReturnType<typeof loadSignOff>> | null
+}
 
-const loadHeld = async ({ baseline, signedOff }: RunOptions): Promise<Held> => ({
+const loadHeld = async ({ baseline, since, signedOff }: RunOptions): Promise<Held> => ({
+  since: since === undefined ? null : await loadEarlier(since),
   baseline: baseline === undefined ? null : await loadBaseline(baseline),
   signed: signedOff === undefined ? null : await loadSignOff(signedOff, digest),
 })
@@ -204,7 +212,10 @@ export async function makeRun(source: string, options: RunOptions): Promise<Made
   const held = await loadHeld(options)
   const site = siteOf(options.site) ?? siteOf(requirements.site)
   const pictureHosts = requirements.identity?.pictureHosts ?? []
-  const { gathering, fault } = await gather(source, site, { ...options, pictureHosts }, (started) => {
+  const memory = { earlier: held.since?.earlier, keepsLinks: options.keepsLinks }
+  const { gathering, fault } = await gather(source, site, { ...options, pictureHosts, memory }, (started) => {
+    const unfit = held.since && unfitAsEarlier(held.since, started.source.site)
+    if (unfit) throw new CannotRun(`--since ${options.since} can’t be used. ${unfit}`)
     if (held.baseline) ensureFit(held.baseline, options.baseline!, started.source.site)
   })
   ensureSomethingRead(gathering, source)
@@ -217,7 +228,9 @@ export async function makeRun(source: string, options: RunOptions): Promise<Made
  */
 export async function check(source: string, options: CheckOptions): Promise<number> {
   await ensureWritables(options)
-  const { document, fault } = await makeRun(source, options)
+  const isDocument = (format: FormatId) => format === 'json' || format === 'jsonl'
+  const keepsLinks = options.format.some(({ format }) => isDocument(format))
+  const { document, fault } = await makeRun(source, { ...options, keepsLinks })
   return reported(document, fault, options)
 }
 

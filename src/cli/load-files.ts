@@ -8,6 +8,10 @@ import { readRequirements } from '@/core/check'
 import { openZip } from '@/core/crawl'
 import {
   asRunDocument,
+  type EarlierRun,
+  earlierOfArchive,
+  earlierRunOf,
+  newestRunOf,
   PartDocument,
   partIn,
   type ReadDocument,
@@ -146,16 +150,36 @@ export async function loadPart(file: string): Promise<PartDocument> {
 /** The run that findings are held against. */
 export const loadBaseline = (file: string): Promise<ReadDocument> => loadRunDocument(file, 'baseline')
 
-/** The list of what a project archive holds. */
-async function manifestOf(archive: string): Promise<string> {
+/** What lies in a project archive, by its name there; the list of what it holds is there in any case. */
+async function openArchive(archive: string): Promise<(file: string) => Promise<string>> {
   const unread = (why: string) => new CannotRun(`The archive ${archive} can’t be read: ${why}`)
   try {
     const files = openZip((await readPart(fromHere(archive), limits.zipPackedBytes)).body)
     if (!files.paths.includes(PROJECT_LIST)) throw unread(`it is no project archive: it has no ${PROJECT_LIST}.`)
-    return new TextDecoder().decode((await files.read(PROJECT_LIST, limits.documentCharacters)).body)
+    return async (file) => {
+      if (!files.paths.includes(file)) throw unread(`${file}, which its list names, is not in it.`)
+      return new TextDecoder().decode((await files.read(file, limits.documentCharacters)).body)
+    }
   } catch (error) {
     throw error instanceof CannotRun ? error : unread(error instanceof Error ? error.message : String(error))
   }
+}
+
+/** The earlier run that a run takes over from. @throws CannotRun where it can't be read */
+export async function loadEarlier(file: string): Promise<EarlierRun> {
+  if (!/\.zip$/i.test(file)) return earlierRunOf(await loadRunDocument(file, 'earlier run'))
+  const unfit = (why: string) => new CannotRun(`The archive ${file} can’t be used. ${why}`)
+  const textAt = await openArchive(file)
+  const jsonAt = async (name: string): Promise<unknown> => {
+    const read = parseJson(await textAt(name), limits.documentCharacters)
+    if (!read.ok) throw unfit(`${name}: ${read.faults[0]!.message}`)
+    return read.value
+  }
+  const newest = newestRunOf(await jsonAt(PROJECT_LIST))
+  if (!newest) throw unfit('It holds no run.')
+  const earlier = earlierOfArchive(await jsonAt(newest.file))
+  if (!earlier) throw unfit(`${newest.file} is no run of ours.`)
+  return { site: newest.site, program: newest.program, earlier }
 }
 
 /** A sign-off in a file of its own, else a run document; the fault is that of the sign-off. */
@@ -173,7 +197,7 @@ type LoadedSignOff = { signOff: SignOffFile; saysRequirements: boolean }
  */
 export async function loadSignOff(file: string, digest: Digest): Promise<LoadedSignOff> {
   if (/\.zip$/i.test(file)) {
-    const read = signOffOfArchive(await manifestOf(file))
+    const read = signOffOfArchive(await (await openArchive(file))(PROJECT_LIST))
     if (read.ok) return { signOff: read.signOff, saysRequirements: true }
     throw new CannotRun(`The sign-off ${file} can’t be used. ${read.fault}`)
   }

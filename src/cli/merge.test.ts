@@ -155,6 +155,31 @@ describe('four processes at once, as a job array runs them', () => {
   }, 90_000)
 })
 
+const PARALLEL = '/usr/bin/parallel'
+
+test.runIf(existsSync(PARALLEL))(
+  'GNU parallel runs four parts at once, and one that was killed again',
+  async () => {
+    mkdirSync(join(here, 'parallel'))
+    // The third kills itself when it is run first, as a machine that runs out of memory does.
+    const script = `if [ $1 = 3 ] && [ ! -e tried ]; then touch tried; kill -9 $$; fi
+exec "${process.execPath}" "${join(root, 'scripts/cli.mjs')}" check "${demo}" ${SITE.join(' ')} --shard $1/4 --format jsonl=part-$1.jsonl.gz`
+    writeFileSync(join(here, 'parallel/part.sh'), script)
+    const args = ['--will-cite', '--jobs', '4', '--retries', '3', 'sh', 'part.sh', ':::', '1', '2', '3', '4']
+    execFileSync(PARALLEL, args, {
+      cwd: join(here, 'parallel'),
+      env: { ...process.env, INIT_CWD: join(here, 'parallel') },
+      stdio: 'ignore',
+    })
+    expect(existsSync(join(here, 'parallel/tried'))).toBe(true)
+    const files = [1, 2, 3, 4].map((index) => `parallel/part-${index}.jsonl.gz`)
+    await run('merge', ...files, '--format', 'json=by-parallel.json')
+    await run('check', demo, ...SITE, '--format', 'json=for-parallel.json')
+    expect(apart('by-parallel.json')).toEqual(apart('for-parallel.json'))
+  },
+  90_000,
+)
+
 const elsewhere = join(root, '../shared/samples')
 describe.runIf(existsSync(elsewhere))('built sites of other generators in parts', () => {
   test.each([

@@ -158,6 +158,8 @@ export async function checkPart(source: string, options: CheckOptions, shard: Sh
     ...options.format.flatMap(({ format, file }) => (file === null ? [] : [{ format, file }])),
     ...(options.out === undefined ? [] : [{ format: plain ?? 'json', file: options.out }]),
   ]
+  if (options.since !== undefined)
+    throw new CannotRun('--since has no meaning for a part, which judges nothing: leave it out.')
   for (const { file } of files) await ensureWritable(fromHere(file))
   const part = await readPartOf(source, options, shard)
   const piecesOf = (format: string) => (format === 'jsonl' ? jsonLines({ ...part, summary: null }) : jsonPieces(part))

@@ -110,6 +110,7 @@ async function parsed(argv: string[]): Promise<number> {
     )
     .option('--watch', 'stay: look again at what changes, and print what went and came', false)
     .option('--baseline <file>', 'a run document: what it found already does not count')
+    .option('--since <file>', 'an earlier run document or archive: what has not changed since is taken from it')
     .option('--signed-off <file>', 'a sign-off, or a run document that was signed: another content fails')
     .option('--all', 'text, Markdown, HTML: every cause, not only those that stand most in the way', false)
     .option('--one-page', 'HTML: only the page that a client reads', false)

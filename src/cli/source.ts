@@ -3,6 +3,7 @@ import { limits, shownAddress } from '@/core/address'
 import {
   type AddressFile,
   AddressFileReader,
+  type CrawlEnvironment,
   type CrawlEvent,
   CrawlRequest,
   faultOfAddressFile,
@@ -41,7 +42,11 @@ export function loginOf({
 }
 
 /** What the command was told, with what the requirements say of where pictures lie. */
-export type GatherOptions = RunOptions & { pictureHosts: string[] }
+export type GatherOptions = RunOptions & {
+  pictureHosts: string[]
+  /** What an earlier run read, and whether links are kept for a later one. */
+  memory?: Pick<CrawlEnvironment, 'earlier' | 'keepsLinks'>
+}
 
 type From = ParsedCrawlRequest['from']
 
@@ -113,6 +118,7 @@ function crawlEvents(
       timeoutMs,
       askAs,
       pictures: options.pictures,
+      ...(options.memory && { memory: options.memory }),
       shard: options.part ?? null,
     },
     signal,
@@ -197,7 +203,7 @@ export async function* gatherSource(
         ignoreRobots: options.ignoreRobots,
         pictureHosts: options.pictureHosts,
       },
-      nodeEnvironment(fetcher.read, signal, options.pictures),
+      nodeEnvironment(fetcher.read, signal, options.pictures, options.memory),
     )
   } finally {
     await fetcher.close()

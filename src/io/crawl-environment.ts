@@ -8,6 +8,7 @@ export function nodeEnvironment(
   read: ReadAddress,
   signal: AbortSignal,
   pictures: CrawlEnvironment['pictures'] = 'whole',
+  { earlier, keepsLinks }: Pick<CrawlEnvironment, 'earlier' | 'keepsLinks'> = {},
 ): CrawlEnvironment {
   return {
     read,
@@ -19,6 +20,8 @@ export function nodeEnvironment(
     },
     yieldToOthers: () => new Promise((resolve) => setImmediate(resolve)),
     pictures,
+    earlier,
+    keepsLinks,
     signal,
   }
 }

@@ -110,7 +110,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
   signal.addEventListener('abort', stop)
 
   const headersOf = (
-    { accept, maxBytes, firstBytesOnly, pastCaches, asOurselves }: ReadRequest,
+    { accept, maxBytes, firstBytesOnly, pastCaches, asOurselves, ifChanged }: ReadRequest,
     origin: string,
   ): Record<string, string> => {
     const headers: Record<string, string> = {
@@ -121,6 +121,8 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     }
     if (firstBytesOnly) headers['range'] = `bytes=0-${maxBytes - 1}`
     if (settings.pastCaches || pastCaches) Object.assign(headers, { 'cache-control': 'no-cache', pragma: 'no-cache' })
+    if (ifChanged?.etag) headers['if-none-match'] = ifChanged.etag
+    if (ifChanged?.lastModified) headers['if-modified-since'] = ifChanged.lastModified
     if (settings.login?.origin === origin) Object.assign(headers, settings.login.headers)
     return headers
   }

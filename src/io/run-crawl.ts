@@ -39,6 +39,8 @@ export type CrawlTuning = {
   timeoutMs?: number
   askAs?: string | null
   pictures?: 'whole' | 'header'
+  /** What an earlier run read, and whether this one keeps its links for a later one. */
+  memory?: Pick<CrawlEnvironment, 'earlier' | 'keepsLinks'>
   /** Only this part of a list's or a sitemap's addresses. */
   shard?: Shard | null
   /** Inner hosts that may be asked; by default those that the request's own addresses name. */
@@ -163,7 +165,7 @@ export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning
     const secrets = new AddressSecrets()
     const revealed: ReadAddress = (asked) => asking({ ...asked, url: secrets.reveal(asked.url) })
     const outside = {
-      ...nodeEnvironment(revealed, ended.signal, tuning.pictures),
+      ...nodeEnvironment(revealed, ended.signal, tuning.pictures, tuning.memory),
       conceal: (address: string, from: AddressOrigin) => secrets.take(address, from),
     }
     yield* events(request, tuning, outside)

@@ -1,8 +1,9 @@
 import { type AddressMap, limits, originOf, pathOf } from '../address'
 import { isWholePicture, lookAsText, readImageHeader } from '../image'
-import type { GatheredImage, GatheredPage, ImageFormat, Incomplete, RunNote } from '../model'
+import type { GatheredImage, GatheredPage, ImageFormat, Incomplete, RunNote, Validators } from '../model'
 import { likelyContentImages, mostUsed, picturesNamed, publicImageUrl } from '../surface'
 import { DecodeBudget } from './decode-budget'
+import { type Earlier, isUnchanged, validatorsOf } from './earlier'
 import type { CrawlEvent } from './events'
 import type { PictureHosts } from './picture-hosts'
 import { type CrawlEnvironment, type FetchResult, type ReadRequest, readFollowing } from './read-address'
@@ -192,18 +193,32 @@ export function lookAsHostsMay(look: LookAtImage, hosts: PictureHosts, sleep: Cr
   }
 }
 
+/** What only decoding a picture tells of it, and what was wrong with its bytes. */
+function seenIn({ alpha, look, colors, error, errorCode }: GatheredImage): Partial<GatheredImage> {
+  return { alpha, error, errorCode, ...(colors ? { colors } : {}), ...(look === undefined ? {} : { look }) }
+}
+
 const TURNED_AWAY = 'Not looked at: its host is not the site’s, and was asked as often as one run may.'
 
 /** Looks at pictures by reading them, redirects followed. */
 export function lookByReading(
   readPublic: (request: ReadRequest) => Promise<FetchResult>,
-  outside: Pick<CrawlEnvironment, 'digest' | 'decode' | 'pictures'>,
+  outside: Pick<CrawlEnvironment, 'digest' | 'decode' | 'pictures' | 'earlier'>,
 ): LookAtImage {
-  const read = async (url: string, maxBytes: number, firstBytesOnly = false) =>
-    (await readFollowing(url, (at) => readPublic({ url: at, accept: 'image', maxBytes, firstBytesOnly }))).exchange
+  const read = async (url: string, maxBytes: number, firstBytesOnly = false, ifChanged?: Validators) =>
+    (
+      await readFollowing(url, (at) =>
+        readPublic({ url: at, accept: 'image', maxBytes, firstBytesOnly, ...(ifChanged && { ifChanged }) }),
+      )
+    ).exchange
   if (outside.pictures !== 'header')
-    return async (url, mayDecode) =>
-      describeImage(url, await read(url, limits.imageBytes), { ...outside, mayDecode, walks: true })
+    return async (url, mayDecode) => {
+      const known = outside.earlier?.picture(url)
+      const exchange = await read(url, limits.imageBytes, false, known?.validators)
+      return known && isUnchanged(exchange)
+        ? { ...known, iconOnly: false }
+        : describeImage(url, exchange, { ...outside, mayDecode, walks: true })
+    }
   const sizeOnly = { digest: async () => null }
   return async (url) => {
     for (const bytes of limits.imageStartBytes) {
@@ -262,12 +277,14 @@ export async function describeImage(
     mayDecode?: MayDecode
     /** The whole of the picture was asked for: it can be said whether it is there to its end. */
     walks?: boolean
+    earlier?: Earlier | undefined
   },
 ): Promise<GatheredImage> {
   if (exchange.kind === 'failed') return { ...unknown(url), errorCode: exchange.code, error: exchange.message }
   const contentType = exchange.headers['content-type'] ?? null
   const status = exchange.status === 206 ? 200 : exchange.status
-  const answered = { ...unknown(url), status, contentType }
+  const validators = validatorsOf(exchange.headers)
+  const answered = { ...unknown(url), status, contentType, ...(validators && { validators }) }
   if (status !== 200) return { ...answered, errorCode: 'status', error: `It answered ${status}.` }
   const bytes = weightOf(exchange)
   const reading = readImageHeader(exchange.body)
@@ -282,6 +299,9 @@ export async function describeImage(
     return { ...answered, bytes, hash, format, errorCode: 'damaged', error: `The ${format} is cut short or broken.` }
   }
   const { format, width, height, animated, mayBeTransparent, colors } = reading
+  const same = hash === null ? null : outside.earlier?.pictureWith(hash)
+  // The same bytes say the same: what they look like was found out then.
+  if (same) return { ...answered, bytes, hash, format, width, height, animated, ...seenIn(same) }
   const isRead = !exchange.isCut && exchange.status !== 206
   const sized = { ...answered, bytes, hash, format, width, height, animated }
   const damaged = (why: string) => ({ ...sized, errorCode: 'damaged' as const, error: `The ${format} ${why}.` })

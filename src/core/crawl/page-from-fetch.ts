@@ -1,6 +1,7 @@
 import { pathnameOf } from '../address'
 import type { FetchFact, GatheredPage, RedirectHop } from '../model'
 import { decodeHtml, type PageReading, PageStream, readPage } from '../page'
+import { validatorsOf } from './earlier'
 import type { FetchResult } from './read-address'
 
 const HTML_TYPE = /^\s*(?:text\/html|application\/xhtml\+xml)\b/i
@@ -72,6 +73,8 @@ export function pageFromFetch(
   const cache = cacheOf(exchange.headers)
   if (cache) fetch.cache = cache
   if (exchange.isCut) fetch.isCut = true
+  const validators = validatorsOf(exchange.headers)
+  if (validators) fetch.validators = validators
   if (!isPage) return { page: { url, file, fetch, facts: null, source: [] }, reading: null }
   const reading = exchange.page?.end() ?? readPage(decodeHtml(exchange.body, contentType))
   return { page: { url, file, fetch, facts: reading.facts, source: reading.source() }, reading }

@@ -1,7 +1,8 @@
 import { type AddressOrigin, limits, resolveAddress, shownAddress } from '../address'
 import type { Look } from '../image'
-import type { FailureCode, RedirectHop } from '../model'
-import type { PageStream } from '../page'
+import type { FailureCode, RedirectHop, Validators } from '../model'
+import type { PageReading, PageStream } from '../page'
+import type { Earlier } from './earlier'
 
 /** Takes a body as it arrives. */
 export type BodySink = { write(bytes: Uint8Array): void }
@@ -14,6 +15,8 @@ export type ReadRequest = {
   maxBytes: number
   /** Ask caches on the way for what the server says now. */
   pastCaches?: boolean
+  /** Ask for it only if it has changed: a server that knows it has not answers 304, without a body (RFC 9110, 13.1). */
+  ifChanged?: Validators
   /** Ask under our own name, whatever name the run asks with. */
   asOurselves?: boolean
   /** Ask for the first `maxBytes` alone (RFC 9110, Range). A server may send more all the same. */
@@ -35,7 +38,7 @@ export type FetchResult =
       headers: Record<string, string>
       body: Uint8Array
       /** The page, where it was taken as it arrived; `body` is empty then. Reading it may still be to do. */
-      page?: PageStream
+      page?: { readonly byteLength: number; end(): PageReading }
       /** The body was longer than asked for. */
       isCut: boolean
       ms: number
@@ -74,6 +77,10 @@ export type CrawlEnvironment = {
   conceal?: (address: string, from: AddressOrigin) => string
   /** How much of each picture is read: all of it, or as much as its size needs. Absent: all. */
   pictures?: 'whole' | 'header'
+  /** What an earlier run read: what has not changed since is taken from it. Absent: all is read. */
+  earlier?: Earlier | undefined
+  /** Links stay with their pages, for a later run. Absent: they are let go of. */
+  keepsLinks?: boolean | undefined
   signal: AbortSignal
 }
 

@@ -16,6 +16,7 @@ import type { GatheredImage, GatheredPage, Incomplete, RunNote, SecondLook, Surv
 import { collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 import type { CrawlOptions, QueuedUrl } from './crawl-options'
 import { Destinations, type Settled } from './destinations'
+import { readIfChanged, SharedTexts, withLinks } from './earlier'
 import type { CrawlEvent, CrawlEvents } from './events'
 import { isFileName } from './file-names'
 import { Frontier } from './frontier'
@@ -82,6 +83,7 @@ export class SiteCrawl {
   private readonly endsAtMs: number
   private takesImageNext = false
   private readonly pace: Pace
+  private readonly texts = new SharedTexts()
 
   constructor(
     private readonly options: CrawlOptions,
@@ -179,7 +181,8 @@ export class SiteCrawl {
 
   private readonly readAt = (url: string): Promise<FetchResult> => {
     if (this.firstAnswer?.url === url) return Promise.resolve(this.firstAnswer.exchange)
-    return this.ask({ url, accept: 'page', maxBytes: limits.pageBytes, openPage: pageStreamFor(url) })
+    const request = { url, accept: 'page' as const, maxBytes: limits.pageBytes, openPage: pageStreamFor(url) }
+    return readIfChanged(request, this.outside.earlier?.page(url), (asked) => this.ask(asked))
   }
 
   private async readPage(asked: QueuedUrl): Promise<PageResult> {
@@ -240,8 +243,9 @@ export class SiteCrawl {
       if (exchange.kind === 'answered') this.noPages.addAnswer(finalUrl, exchange)
       return
     }
-    const page = looks.length > 0 ? { ...found.page, secondLooks: looks } : found.page
     const { reading } = found
+    const whole = this.outside.keepsLinks ? withLinks(found.page, reading, this.texts) : found.page
+    const page = looks.length > 0 ? { ...whole, secondLooks: looks } : whole
     const sendsTo = reading?.refreshTo
       ? pageAddress(reading.refreshTo, baseOf(finalUrl, page.facts?.base ?? null))
       : null

@@ -4,6 +4,7 @@
  * is docs/run-document.md. Begin with run-document-schema.ts.
  */
 
+export { type EarlierRun, earlierOfArchive, earlierRunOf, newestRunOf, unfitAsEarlier } from './earlier-run'
 export { type Asked, PartDocument, partIn, partProgram } from './part-document'
 export { asRunDocument, ReadDocument, readRunDocument, SignedOff } from './run-document-schema'
 export { RunLinesReader } from './run-lines'

@@ -33,6 +33,10 @@ export type Linkers = z.infer<typeof Linkers>
 export const LeadingAddress = z.object({ address: z.string(), chain: z.array(RedirectHop), linkers: Linkers })
 export type LeadingAddress = z.infer<typeof LeadingAddress>
 
+/** By what a server tells whether an answer is still the one it gave: ETag and Last-Modified; null: not said. */
+export const Validators = z.object({ etag: z.string().nullable(), lastModified: z.string().nullable() })
+export type Validators = z.infer<typeof Validators>
+
 /** How one page was got. `status` is the final one; null when nothing answered. */
 export const FetchFact = z.object({
   status: z.number().int().nullable(),
@@ -53,6 +57,8 @@ export const FetchFact = z.object({
   ledHereBy: z.array(LeadingAddress).optional(),
   /** It was longer than is read of one page: what its end says is not known. */
   isCut: z.literal(true).optional(),
+  /** Absent where the server said none. */
+  validators: Validators.optional(),
   /** What caches said: Age in seconds, ETag, Cache-Control; absent where nothing was said. */
   cache: z
     .object({ ageSeconds: z.number().nullable(), etag: z.string().nullable(), cacheControl: z.string().nullable() })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { FailureCode } from './fetch'
+import { FailureCode, Validators } from './fetch'
 import { HttpAddress } from './position'
 
 export const ImageFormat = z.enum(['jpeg', 'png', 'gif', 'webp', 'avif', 'svg', 'bmp', 'ico', 'tiff'])
@@ -33,5 +33,7 @@ export const GatheredImage = z.object({
   foundAt: z.string().optional(),
   /** What it looks like in small, as text (`likeness.ts`); absent where it was not decoded. */
   look: z.string().nullable().optional(),
+  /** Absent where the server said none. */
+  validators: Validators.optional(),
 })
 export type GatheredImage = z.infer<typeof GatheredImage>

@@ -5,7 +5,16 @@
  * others made.
  */
 
-export { FailureCode, FetchFact, LeadingAddress, Linkers, LinkPlace, RedirectHop, SecondLook } from './fetch'
+export {
+  FailureCode,
+  FetchFact,
+  LeadingAddress,
+  Linkers,
+  LinkPlace,
+  RedirectHop,
+  SecondLook,
+  Validators,
+} from './fetch'
 export {
   byLevel,
   Finding,
@@ -21,7 +30,7 @@ export {
 export { GatheredImage, ImageColors, ImageFormat } from './image'
 export { type LineOf, linesOfJson } from './json-lines'
 export { isKnownType, isOwnType, KNOWN_TYPES } from './og-types'
-export { GatheredPage } from './page'
+export { GatheredPage, KeptLinks } from './page'
 export { ContentImage, JsonLdFact, LinkFact, MetaFact, PageFacts, SourceLine } from './page-facts'
 export { Position, TagPosition } from './position'
 export { isDeeperThan, parseJson } from './read-json'

@@ -12,6 +12,7 @@ import type {
   SiteFinding,
   TakenOn,
 } from '../model'
+import { VERSION } from '../model'
 import { noRequirements, type Requirements } from '../requirements'
 import type { Card } from '../surface'
 import { printableJson } from '../text'
@@ -36,7 +37,12 @@ const byAddress = <T extends { url: string }>(list: readonly T[]): T[] =>
 
 function imageOf(image: GatheredImage, usedBy: string[]) {
   const { url, status, format, width, height, bytes, alpha, animated, hash, error } = image
-  return { url, status, format, width, height, bytes, alpha, animated, hash, usedBy, error }
+  const { contentType, errorCode, colors, foundAt, look, validators } = image
+  return {
+    ...{ url, status, format, width, height, bytes, alpha, animated, hash, usedBy, error },
+    // What a later run takes over with it.
+    ...{ contentType, errorCode, colors, foundAt, look, validators },
+  }
 }
 
 /** A finding in a document; beside a baseline it says whether that has it already. */
@@ -110,6 +116,7 @@ export function runDocument(
   return {
     format: 'nimble-parrot-run' as const,
     version: 1 as const,
+    program: VERSION,
     source: gathering.source,
     startedAt: gathering.startedAt,
     finishedAt: gathering.finishedAt,
@@ -127,6 +134,7 @@ export function runDocument(
         section,
         fetch,
         facts,
+        ...(page.kept ? { kept: { ...page.kept, source: page.source } } : {}),
         // Made when somebody reads them: those of a large site are more than memory holds.
         get cards() {
           return cardsOf(page)

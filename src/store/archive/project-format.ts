@@ -74,6 +74,8 @@ const PackedFile = z.string().regex(/^(?:pictures|files)\/\d{1,7}$/, 'a packed f
 export const ProjectManifest = z.object({
   format: z.literal('nimble-parrot-project'),
   version: z.literal(1),
+  /** Version of the program that saved it; absent in an archive of before it was written. */
+  program: z.string().optional(),
   site: z.url({ protocol: /^https?$/ }),
   savedAt: z.string(),
   runs: z.array(RunEntry),

@@ -1,3 +1,4 @@
+import { VERSION } from '@/core/model'
 import { thumbKey } from '@/store/thumb-key'
 import { database, type StoredRun } from '../database'
 import { heldEventsOf } from '../held-events'
@@ -107,6 +108,7 @@ export async function saveProject(site: string): Promise<Blob> {
   const manifest = {
     format: 'nimble-parrot-project',
     version: 1,
+    program: VERSION,
     site,
     savedAt: new Date().toISOString(),
     runs: runs.map(entryOf),

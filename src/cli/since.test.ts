@@ -1,0 +1,151 @@
+import { createHash } from 'node:crypto'
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer, type Server } from 'node:http'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { zipSync } from 'fflate'
+import sharp from 'sharp'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { VERSION } from '@/core/model'
+import { commandIn } from './testing/command'
+
+const here = mkdtempSync(join(tmpdir(), 'parrot-since-'))
+const command = commandIn(here)
+const text = (title: string, ...links: string[]) =>
+  `<!doctype html><html lang="en"><title>${title}</title><meta property="og:image" content="/a.png"><h1>${title}</h1>${links.map((href) => `<a href="${href}">x</a>`).join('')}`
+
+/** What the server has; a test edits it. */
+const things = new Map<string, string | Buffer>()
+const asked: { path: string; status: number }[] = []
+let server: Server
+let base: string
+
+beforeAll(async () => {
+  const picture = await sharp({ create: { width: 1200, height: 630, channels: 3, background: '#136' } })
+    .png()
+    .toBuffer()
+  things
+    .set('/', text('Home', '/a', '/b'))
+    .set('/a', text('A', '/b'))
+    .set('/b', text('B'))
+    .set('/a.png', picture)
+  server = createServer((request, response) => {
+    const path = request.url ?? ''
+    const thing = things.get(path)
+    const etag = `"${createHash('sha256')
+      .update(thing ?? '')
+      .digest('hex')}"`
+    const status = thing === undefined ? 404 : request.headers['if-none-match'] === etag ? 304 : 200
+    asked.push({ path, status })
+    const type = path.endsWith('.png') ? 'image/png' : 'text/html'
+    response.writeHead(status, status === 200 ? { 'content-type': type, etag } : { etag })
+    response.end(status === 200 ? thing : undefined)
+  })
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  const address = server.address()
+  base = `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}/`
+  mkdirSync(join(here, 'site'))
+  for (const [path, thing] of things)
+    writeFileSync(
+      join(here, 'site', path === '/' ? 'index.html' : path.endsWith('.png') ? path : `${path}.html`),
+      thing,
+    )
+})
+afterAll(() => {
+  server.close()
+  rmSync(here, { recursive: true })
+})
+
+/** A document without times. */
+const timeless = (file: string) =>
+  JSON.parse(readFileSync(join(here, file), 'utf8'), (key, value) =>
+    ['startedAt', 'finishedAt', 'fetchedAt', 'ms'].includes(key) ? undefined : value,
+  )
+
+describe('--since', { timeout: 60_000 }, () => {
+  test('a crawl asks for what has changed, and says the same as a whole one', async () => {
+    await command('check', base, '--format', 'json=first.json', '--fail-on', 'never')
+    asked.length = 0
+    await command('check', base, '--since', 'first.json', '--format', 'json=second.json', '--fail-on', 'never')
+    expect(
+      asked
+        .filter(({ status }) => status === 304)
+        .map(({ path }) => path)
+        .sort(),
+    ).toEqual(['/a', '/a.png', '/b'])
+    expect(timeless('second.json')).toEqual(timeless('first.json'))
+
+    things.set('/b', text('B, edited', '/c')).set('/c', text('C'))
+    asked.length = 0
+    await command('check', base, '--since', 'second.json', '--format', 'jsonl=third.jsonl.gz', '--fail-on', 'never')
+    expect(
+      asked
+        .filter(({ status }) => status === 304)
+        .map(({ path }) => path)
+        .sort(),
+    ).toEqual(['/a', '/a.png'])
+    await command('check', base, '--since', 'third.jsonl.gz', '--format', 'json=fourth.json', '--fail-on', 'never')
+    await command('check', base, '--format', 'json=whole.json', '--fail-on', 'never')
+    expect(timeless('fourth.json')).toEqual(timeless('whole.json'))
+    expect(readFileSync(join(here, 'fourth.json'), 'utf8')).toContain('B, edited')
+  })
+
+  test('a folder says the same as well, its pictures known by their bytes', async () => {
+    const site = ['site', '--site', 'https://brasswick.example', '--fail-on', 'never']
+    await command('check', ...site, '--format', 'json=folder.json')
+    await command('check', ...site, '--since', 'folder.json', '--format', 'json=again.json')
+    expect(timeless('again.json')).toEqual(timeless('folder.json'))
+    // Had it been looked at, it would not be called transparent.
+    const told = readFileSync(join(here, 'folder.json'), 'utf8').replaceAll('"alpha": false', '"alpha": true')
+    writeFileSync(join(here, 'told.json'), told)
+    await command('check', ...site, '--since', 'told.json', '--format', 'json=taken.json')
+    expect(readFileSync(join(here, 'taken.json'), 'utf8')).toContain('image-transparent')
+  })
+
+  test('an archive gives its pictures', async () => {
+    await command(
+      'check',
+      'site',
+      '--site',
+      'https://brasswick.example',
+      '--format',
+      'json=for-archive.json',
+      '--fail-on',
+      'never',
+    )
+    const { images } = timeless('for-archive.json')
+    const told = images.map((image: object) => ({ ...image, alpha: true, iconOnly: false }))
+    const run = { id: 'r1', startedAt: '2026-11-01', source: { site: 'https://brasswick.example/' } }
+    const files = {
+      'nimble-parrot-project.json': { format: 'nimble-parrot-project', version: 1, program: VERSION, runs: [run] },
+      'runs/r1.json': { order: [], images: told },
+    }
+    const packed = Object.entries(files).map(([name, value]) => [name, new TextEncoder().encode(JSON.stringify(value))])
+    writeFileSync(join(here, 'project.zip'), zipSync(Object.fromEntries(packed)))
+    const { out } = await command(
+      'check',
+      'site',
+      '--site',
+      'https://brasswick.example',
+      '--since',
+      'project.zip',
+      '--format',
+      'json',
+    )
+    expect(out).toContain('image-transparent')
+  })
+
+  test.each([
+    [
+      ['site', '--site', 'https://other.example', '--since', 'first.json'],
+      /--since first\.json can’t be used\. It is a run of http:\/\/127/,
+    ],
+    [['site', '--since', 'none.json'], /The earlier run none\.json can’t be read/],
+    [['site', '--since', 'site/index.html'], /The earlier run site\/index\.html can’t be used/],
+    [['site', '--since', 'first.json', '--shard', '1/2', '--format', 'json'], /--since has no meaning for a part/],
+  ])('%j is refused with the reason', async (args, words) => {
+    const { code, err } = await command('check', ...args)
+    expect(code).toBe(2)
+    expect(err).toMatch(words)
+  })
+})
