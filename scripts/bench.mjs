@@ -24,6 +24,8 @@ for (const name of wanted) {
     outfile: built,
     bundle: true,
     platform: 'node',
+    // A package that has both is taken as modules: what loads its parts by name at run time can't be bundled.
+    mainFields: ['module', 'main'],
     format: 'esm',
     external: ['@playwright/test', 'cheerio', 'htmlparser2', 'parse5', 'sharp', 'undici'],
     banner: {

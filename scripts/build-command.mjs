@@ -22,6 +22,8 @@ async function bundle(entryPoints, outdir) {
     bundle: true,
     splitting: true,
     platform: 'node',
+    // A package that has both is taken as modules: what loads its parts by name at run time can't be bundled.
+    mainFields: ['module', 'main'],
     format: 'esm',
     target: 'node20',
     external: ['sharp'],

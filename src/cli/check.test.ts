@@ -420,6 +420,21 @@ describe('a go that is never wrong', { timeout: 60_000 }, () => {
   })
 })
 
+test('a report of more pages than it draws has all of them in a second file beside it', async () => {
+  const folder = join(here, 'many-troubled')
+  mkdirSync(folder)
+  for (let index = 0; index < 401; index++)
+    writeFileSync(join(folder, `p${index}.html`), `<!doctype html><title>Page number ${index}</title><h1>Page</h1>`)
+  const args = [folder, '--site', 'https://brasswick.example', '--fail-on', 'never']
+  await command(...args, '--format', 'html=many.html')
+  expect(readFileSync(join(here, 'many.html'), 'utf8')).toContain('<a href="many-pages.html">')
+  const all = readFileSync(join(here, 'many-pages.html'), 'utf8')
+  expect(all.match(/<li><code>\/p\d+(?:\.html)?<\/code>/g)).toHaveLength(401)
+  expect(all.length).toBeLessThan(401 * 1000)
+  await command(...args, '--include', '/p1*', '--format', 'html=few.html')
+  expect(existsSync(join(here, 'few-pages.html'))).toBe(false)
+}, 60_000)
+
 test('a document is packed by its name, written in lines, and taken in every form', async () => {
   const command = (...args: string[]) => commandIn(here)('check', ...args)
   mkdirSync(join(here, 'packed'))

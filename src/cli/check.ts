@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { basename } from 'node:path'
 import { resolveAddress } from '@/core/address'
 import { BadZip, type CrawlEvent, GatheringBuilder, NothingAnswered, type Shard } from '@/core/crawl'
 import { type EarlierRun, type ReadDocument, unfitAsEarlier } from '@/core/document'
@@ -10,6 +11,8 @@ import {
   differenceFromSignOff,
   type FormatId,
   fails,
+  needsPagesFile,
+  pagesAsHtml,
   type RunDocument,
   reportFormats,
   runAsText,
@@ -266,8 +269,11 @@ export async function reported(document: RunDocument, fault: string | null, opti
   throw new CannotRun(`${verdictLine(document)} ${document.incomplete.map(({ message }) => message).join(' ')}`)
 }
 
+/** Beside a report, what has all of its pages. @example pagesFileOf('out/report.html') // 'out/report-pages.html' */
+const pagesFileOf = (file: string): string => file.replace(/(\.html?)?$/i, (ending) => `-pages${ending}`)
+
 /**
- * Forms with a file are written there; the plain one goes to --out or standard output, text when there is none.
+ * Forms with a file are written there; a report of more pages than it can show has all of them in a second one beside it; the plain one goes to --out or standard output, text when there is none.
  *
  * @param isPlainToo false: files alone are written
  */
@@ -276,14 +282,18 @@ export async function writeReports(document: RunDocument, options: CheckOptions,
   const { failOn, all, onePage } = options
   const isDrawn = plain === 'html' || options.format.some(({ format }) => format === 'html')
   const pictures = isDrawn ? await reportPictures(document, onePage, options) : new Map()
-  const reportOf = (format: FormatId): Iterable<string> => {
+  const reportOf = (format: FormatId, pagesFile?: string): Iterable<string> => {
     const form = reportFormats.find(({ id }) => id === format)!
-    return form.pieces ? form.pieces(document) : [form.write(document, { failOn, all, onePage, pictures })]
+    return form.pieces ? form.pieces(document) : [form.write(document, { failOn, all, onePage, pictures, pagesFile })]
   }
-  for (const { format, file } of options.format) {
-    if (file !== null) await writeOut(fromHere(file), reportOf(format))
+  const write = async (format: FormatId, file: string) => {
+    const isInTwo = format === 'html' && !onePage && !/\.gz$/i.test(file) && needsPagesFile(document)
+    const pagesFile = isInTwo ? pagesFileOf(file) : null
+    if (pagesFile !== null) await writeOut(fromHere(pagesFile), pagesAsHtml(document))
+    await writeOut(fromHere(file), reportOf(format, pagesFile === null ? undefined : basename(pagesFile)))
   }
-  if (options.out !== undefined) await writeOut(fromHere(options.out), reportOf(plain))
+  for (const { format, file } of options.format) if (file !== null) await write(format, file)
+  if (options.out !== undefined) await write(plain, options.out)
   else if (isPlainToo) {
     const isStyled = plain === 'text' && process.stdout.isTTY && !process.env['NO_COLOR']
     const pieces = isStyled ? [runAsText(document, { all: options.all }, terminalStyle)] : reportOf(plain)

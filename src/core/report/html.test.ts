@@ -4,6 +4,7 @@ import type { Gathering } from '../model'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { runAsHtml } from './html'
+import { needsPagesFile, pagesAsHtml } from './html-pages'
 import { picturesWanted, type ReportPicture } from './report-cards'
 import { type RunDocument, runDocument } from './run-document'
 
@@ -116,4 +117,25 @@ test('500 pages take no more than 3 MB, with every troubled page in them', () =>
   const html = runAsHtml(large, { pictures: withAll(large) })
   expect(html.length).toBeLessThan(3_000_000)
   for (const { url } of pages) expect(html).toContain(`/g/${url.split('/').pop()}</code>`)
+})
+
+describe('the second file of a report', () => {
+  test('is needed where more pages have something in the way than are drawn', () => {
+    const [page] = document.pages.filter(({ findings }) => findings.some(({ level }) => level === 'error'))
+    const of = (number: number) => ({ ...document, pages: Array.from({ length: number }, () => page!) })
+    expect([400, 401].map((number) => needsPagesFile(of(number)))).toEqual([false, true])
+  })
+
+  test('has every page with something in the way, with its errors; nothing in it runs or is fetched', () => {
+    const html = [...pagesAsHtml(document)].join('')
+    expect(html).toContain('/nasty.html</code><br><span class="error">')
+    const found = nodes(html)
+    expect(found.map(({ nodeName }) => nodeName)).not.toContain('script')
+    expect(found.filter(({ attrs = [] }) => attrs.some(({ name }) => /^(?:src|on)/.test(name)))).toEqual([])
+  })
+
+  test('is linked from the report, by a name that may hold anything', () => {
+    expect(runAsHtml(document, { pagesFile: 'a "b"-pages.html' })).toContain('<a href="a%20%22b%22-pages.html">')
+    expect(runAsHtml(document)).not.toContain('-pages.html')
+  })
 })

@@ -28,6 +28,8 @@ const SIGN: Record<Level, string> = { error: '▲', warning: '◆', note: '●' 
 
 /** Changes on a page that has room for no more. */
 const CHANGES_ON_ONE_PAGE = 6
+/** Pages of a section that are named, where they are not drawn. */
+const MOST_NAMED = 100
 /** Paths and edits of a change named before the rest is counted. */
 const NAMED = 10
 
@@ -102,7 +104,9 @@ function cardHtml(card: ReportCard, { paint, onSite }: Writing): string {
 }
 
 function sectionHtml({ section, pages, troubled, cards, named }: ReportSection, writing: Writing): string {
-  const rest = named.map(({ url }) => `<code>${text(writing.onSite(url))}</code>`).join(', ')
+  const paths = named.slice(0, MOST_NAMED).map(({ url }) => `<code>${text(writing.onSite(url))}</code>`)
+  const left = named.length - paths.length
+  const rest = `${paths.join(', ')}${left > 0 ? ` and ${left} more` : ''}`
   return `<h3><code>${text(sectionName(section))}</code> <span class="quiet">${count(pages, 'page')}${troubled > 0 ? `, ${troubled} with something in the way` : ''}</span></h3>
 <ul class="cards">${cards.map((card) => cardHtml(card, writing)).join('\n')}</ul>
 ${rest === '' ? '' : `<p class="quiet">With something in the way, too: ${rest}</p>`}`
@@ -144,9 +148,13 @@ ${rows.join('\n')}
 </tbody></table>`
 }
 
-const sectionsHtml = (sections: readonly ReportSection[], writing: Writing): string =>
+const sectionsHtml = (sections: readonly ReportSection[], pagesFile: string | undefined, writing: Writing): string =>
   `<h2>The cards, by section</h2>
-<p class="quiet">Every page with something in the way is here; of the others, one that stands for them.</p>
+<p class="quiet">${
+    pagesFile === undefined
+      ? 'Every page with something in the way is here; of the others, one that stands for them.'
+      : `The first pages with something in the way; <a href="${escapeAttribute(encodeURIComponent(pagesFile))}">all of them</a> are a file of their own.`
+  }</p>
 ${sections.map((section) => sectionHtml(section, writing)).join('\n')}`
 
 /** The page that a client reads: verdict, numbers, cards, what is to be known. */
@@ -175,7 +183,7 @@ ${lines.length === 0 ? '' : `<h2>To know</h2><ul class="told">${lines.join('\n')
  * the cards by section, then what developers need.
  */
 export function runAsHtml(document: RunDocument, options: Partial<PaperOptions> = {}): string {
-  const { all = false, onePage = false, pictures = new Map() } = options
+  const { all = false, onePage = false, pictures = new Map(), pagesFile } = options
   const { summary, source } = document
   const causes = printedCauses(document)
   const { paint, symbols } = cardPainter(document, pictures)
@@ -185,7 +193,7 @@ export function runAsHtml(document: RunDocument, options: Partial<PaperOptions> 
   const waived = summary.waived > 0 ? `, ${summary.waived} waived` : ''
   const rest = onePage
     ? ''
-    : `${sectionsHtml(sections, writing)}
+    : `${sectionsHtml(sections, pagesFile, writing)}
 ${developersHtml(causes, all, writing)}
 <h2>By section</h2>
 <p class="quiet">${countWords(summary)}${waived}.</p>

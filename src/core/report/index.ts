@@ -3,9 +3,11 @@
  * and refresh. paper.ts says once what all of them tell: verdict, what is incomplete, scope, waivers. One file
  * a format. Findings become words here and nowhere below. Begin with formats.ts.
  */
+
 export { type Baseline, baselineOf, unfitAsBaseline } from './baseline'
 export { type DriftFormat, driftFormats, REASON_WORDS } from './drift-reports'
 export { type FormatId, reportFormats } from './formats'
+export { needsPagesFile, pagesAsHtml } from './html-pages'
 export { escapeMarkdown } from './markdown'
 export { fails, type PaperOptions, verdictLine } from './paper'
 export { refreshAsAddresses, refreshAsCsv } from './refresh-reports'

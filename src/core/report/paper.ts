@@ -19,6 +19,8 @@ export type PaperOptions = {
   onePage?: boolean
   /** HTML: small copies of the pictures that its cards show, by address; a grey box stands for the others. */
   pictures?: ReadonlyMap<string, ReportPicture>
+  /** HTML: name of the file beside it that has every page with something in the way; absent: there is none. */
+  pagesFile?: string | undefined
   /** Zone in which times are told; UTC where the reader is not known. */
   timeZone?: string | undefined
 }

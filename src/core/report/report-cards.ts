@@ -10,7 +10,7 @@ type DocumentPage = RunDocument['pages'][number]
 /** Places that a report shows the start page in: of each kind of card one. */
 const TELLING: readonly string[] = ['wide-feed', 'phone-chat', 'search']
 /** Cards of troubled pages drawn before the rest is named only. */
-const MOST_CARDS = 400
+export const MOST_CARDS = 400
 /** Characters of all pictures together: the rest of a report of 500 pages takes up to half as many again. */
 const MOST_PICTURE_CHARACTERS = 1_500_000
 
