@@ -56,7 +56,7 @@ async function partOfBuild(
   const fetcher = createFetcher({ innerHosts: noInnerHosts, concurrency, timeoutMs, signal: stop.signal })
   const progress = progressLine(process.stderr)
   try {
-    const environment = nodeEnvironment(fetcher.read, stop.signal, asked.pictures)
+    const environment = nodeEnvironment(fetcher.read, stop.signal, asked.pictures, { rows: 'commented' })
     const events = gatherBuildPart(files, { kind, location: source, concurrency, ...asked }, shard, environment)
     for (;;) {
       const { value, done } = await events.next()

@@ -3,7 +3,6 @@ import { limits, shownAddress } from '@/core/address'
 import {
   type AddressFile,
   AddressFileReader,
-  type CrawlEnvironment,
   type CrawlEvent,
   CrawlRequest,
   faultOfAddressFile,
@@ -13,7 +12,7 @@ import {
   type ParsedCrawlRequest,
 } from '@/core/crawl'
 import { surfaceOf } from '@/core/surface'
-import { nodeEnvironment } from '@/io/crawl-environment'
+import { nodeEnvironment, type RunMemory } from '@/io/crawl-environment'
 import { createFetcher } from '@/io/fetch-address'
 import { openFolder, readPart } from '@/io/folder'
 import { noInnerHosts } from '@/io/guard'
@@ -45,7 +44,7 @@ export function loginOf({
 export type GatherOptions = RunOptions & {
   pictureHosts: string[]
   /** What an earlier run read, and whether links are kept for a later one. */
-  memory?: Pick<CrawlEnvironment, 'earlier' | 'keepsLinks'>
+  memory?: RunMemory
 }
 
 type From = ParsedCrawlRequest['from']
@@ -118,7 +117,7 @@ function crawlEvents(
       timeoutMs,
       askAs,
       pictures: options.pictures,
-      ...(options.memory && { memory: options.memory }),
+      memory: { ...options.memory, rows: 'commented' },
       shard: options.part ?? null,
     },
     signal,
@@ -203,7 +202,7 @@ export async function* gatherSource(
         ignoreRobots: options.ignoreRobots,
         pictureHosts: options.pictureHosts,
       },
-      nodeEnvironment(fetcher.read, signal, options.pictures, options.memory),
+      nodeEnvironment(fetcher.read, signal, options.pictures, { ...options.memory, rows: 'commented' }),
     )
   } finally {
     await fetcher.close()

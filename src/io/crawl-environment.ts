@@ -3,12 +3,15 @@ import { setTimeout as wait } from 'node:timers/promises'
 import type { CrawlEnvironment, ReadAddress } from '@/core/crawl'
 import { createDecode } from './decoder/decoder'
 
+/** What a run takes from an earlier one, and what it keeps. */
+export type RunMemory = Pick<CrawlEnvironment, 'earlier' | 'keepsLinks' | 'rows'>
+
 /** The world as Node sees it, for a run. */
 export function nodeEnvironment(
   read: ReadAddress,
   signal: AbortSignal,
   pictures: CrawlEnvironment['pictures'] = 'whole',
-  { earlier, keepsLinks }: Pick<CrawlEnvironment, 'earlier' | 'keepsLinks'> = {},
+  { earlier, keepsLinks, rows }: RunMemory = {},
 ): CrawlEnvironment {
   return {
     read,
@@ -22,6 +25,7 @@ export function nodeEnvironment(
     pictures,
     earlier,
     keepsLinks,
+    rows,
     signal,
   }
 }

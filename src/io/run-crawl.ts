@@ -24,7 +24,7 @@ import {
   type ReadAddress,
   type Shard,
 } from '@/core/crawl'
-import { nodeEnvironment } from './crawl-environment'
+import { nodeEnvironment, type RunMemory } from './crawl-environment'
 import { createFetcher } from './fetch-address'
 import type { InnerHosts } from './guard'
 import { loginHeaders } from './login-headers'
@@ -40,7 +40,7 @@ export type CrawlTuning = {
   askAs?: string | null
   pictures?: 'whole' | 'header'
   /** What an earlier run read, and whether this one keeps its links for a later one. */
-  memory?: Pick<CrawlEnvironment, 'earlier' | 'keepsLinks'>
+  memory?: RunMemory
   /** Only this part of a list's or a sitemap's addresses. */
   shard?: Shard | null
   /** Inner hosts that may be asked; by default those that the request's own addresses name. */

@@ -27,6 +27,8 @@ export function slotOf(change: Change): string {
 const SUBJECTS: readonly [RegExp, Subject][] = [
   [/^(?:og|twitter):title$|^title$/, 'title'],
   [/^(?:og|twitter):description$|^description$|^keywords$/, 'description'],
+  // What a picture is called changes nothing of what is shown of it.
+  [/^(?:og|twitter):image:alt$/, 'picture-text'],
   [/^(?:og|twitter):image/, 'picture'],
   [/^og:type$|^(?:article|book|profile|product|music|video):/, 'type'],
   [/^twitter:card$|^twitter:(?:player|app)/, 'card'],
@@ -46,7 +48,7 @@ export function subjectsOf(change: Change): readonly Subject[] {
   switch (change.kind) {
     case 'earlier':
       // A place that reads only the start of a page may see them all now.
-      return ['head', 'title', 'description', 'picture', 'card', 'address', 'type', 'language']
+      return ['head', 'title', 'description', 'picture', 'picture-text', 'card', 'address', 'type', 'language']
     case 'unlink':
       return ['language', 'access']
     case 'share':

@@ -103,6 +103,8 @@ export class Prover {
     const changed = changedPage(page, changes) as ReadPage
     const subjects = new Set(changes.flatMap(subjectsOf))
     if (changed !== page && hasOpenGraph(page)) this.origins.set(changed, { page, subjects })
+    // With its first og: tag, whichever it is, a page gets a card that it had not.
+    else for (const subject of ['picture', 'card'] as const) subjects.add(subject)
     if (plan.pictures.length > 0) for (const subject of ['picture', 'card'] as const) subjects.add(subject)
     const toAsk = checksFor(subjects, this.known)
     const context = plan.pictures.length > 0 ? this.asPictured : this.asTagged

@@ -45,6 +45,7 @@ export type Subject =
   | 'title'
   | 'description'
   | 'picture'
+  | 'picture-text'
   | 'type'
   | 'card'
   | 'address'

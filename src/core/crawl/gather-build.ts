@@ -99,7 +99,7 @@ export async function readFile(files: BuildFiles, path: string, outside: CrawlEn
   }
   try {
     const exchange = fileExchange(path, await files.read(path, limits.pageBytes))
-    const { page, reading } = pageFromFetch(asked, exchange)!
+    const { page, reading } = pageFromFetch(asked, exchange, outside.rows)!
     return { path, page, reading }
   } catch (error) {
     const { page } = pageFromFetch(asked, unreadable(path, error))!

@@ -1,6 +1,6 @@
 import { pathnameOf } from '../address'
 import type { FetchFact, GatheredPage, RedirectHop } from '../model'
-import { decodeHtml, type PageReading, PageStream, readPage } from '../page'
+import { decodeHtml, type PageReading, PageStream, readPage, type SourceRowsWanted } from '../page'
 import { validatorsOf } from './earlier'
 import type { FetchResult } from './read-address'
 
@@ -31,10 +31,15 @@ export function pageStreamFor(url: string) {
 
 type Asked = { url: string; file: string | null; redirects: RedirectHop[]; aliases: string[]; fetchedAt: string }
 
-/** A page as gathered, with what only the crawl needs of its reading; null when the answer is no page at all. */
+/**
+ * A page as gathered, with what only the crawl needs of its reading; null when the answer is no page at all.
+ *
+ * @param rows which of its lines are kept; absent: all that people look at
+ */
 export function pageFromFetch(
   asked: Asked,
   exchange: FetchResult,
+  rows?: SourceRowsWanted,
 ): { page: GatheredPage; reading: PageReading | null } | null {
   const { url, file, redirects, aliases, fetchedAt } = asked
   const ms = Math.round(exchange.ms)
@@ -77,5 +82,5 @@ export function pageFromFetch(
   if (validators) fetch.validators = validators
   if (!isPage) return { page: { url, file, fetch, facts: null, source: [] }, reading: null }
   const reading = exchange.page?.end() ?? readPage(decodeHtml(exchange.body, contentType))
-  return { page: { url, file, fetch, facts: reading.facts, source: reading.source() }, reading }
+  return { page: { url, file, fetch, facts: reading.facts, source: reading.source(rows) }, reading }
 }

@@ -1,7 +1,7 @@
 import { type AddressOrigin, limits, resolveAddress, shownAddress } from '../address'
 import type { Look } from '../image'
 import type { FailureCode, RedirectHop, Validators } from '../model'
-import type { PageReading, PageStream } from '../page'
+import type { PageReading, PageStream, SourceRowsWanted } from '../page'
 import type { Earlier } from './earlier'
 
 /** Takes a body as it arrives. */
@@ -79,6 +79,8 @@ export type CrawlEnvironment = {
   pictures?: 'whole' | 'header'
   /** What an earlier run read: what has not changed since is taken from it. Absent: all is read. */
   earlier?: Earlier | undefined
+  /** Which lines of pages are kept. Absent: all that people look at. */
+  rows?: SourceRowsWanted | undefined
   /** Links stay with their pages, for a later run. Absent: they are let go of. */
   keepsLinks?: boolean | undefined
   signal: AbortSignal

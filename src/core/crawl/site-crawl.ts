@@ -238,7 +238,8 @@ export class SiteCrawl {
       return
     }
     if (this.destinations.isRefresh(finalUrl)) return
-    const found = pageFromFetch({ url: finalUrl, file: null, redirects, aliases, fetchedAt }, exchange)
+    const asPage = { url: finalUrl, file: null, redirects, aliases, fetchedAt }
+    const found = pageFromFetch(asPage, exchange, this.outside.rows)
     if (!found) {
       if (exchange.kind === 'answered') this.noPages.addAnswer(finalUrl, exchange)
       return

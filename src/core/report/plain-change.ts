@@ -7,6 +7,7 @@ const SUBJECTS: Record<Subject, string> = {
   title: 'the title',
   description: 'the sentence below the title',
   picture: 'the picture',
+  'picture-text': 'the text for the picture',
   type: 'what kind of page it is said to be',
   card: 'the size of the card',
   address: 'the address that the card leads to',

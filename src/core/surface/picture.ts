@@ -21,9 +21,35 @@ export function publicImageUrl(
   if (resolved?.page !== page || resolved.addresses !== addresses) resolved = { page, addresses, urls: new Map() }
   const known = resolved.urls.get(raw)
   if (known !== undefined) return known
-  const address = resolveAddress(raw, baseOf(page.url, page.facts?.base ?? null))
-  const url = address === null ? null : addresses.toPublic(address)
+  const url = isHttp(raw)
+    ? publicAddress(raw, addresses)
+    : publicOf(raw, baseOf(page.url, page.facts?.base ?? null), addresses)
   resolved.urls.set(raw, url)
+  return url
+}
+
+const isHttp = (raw: string) => raw.startsWith('https://') || raw.startsWith('http://')
+
+function publicOf(raw: string, base: string, addresses: AddressMap): string | null {
+  const address = resolveAddress(raw, base)
+  return address === null ? null : addresses.toPublic(address)
+}
+
+/** Whole addresses that are remembered at most: many pages name one picture. */
+const MOST_WHOLE = 20_000
+const whole = new WeakMap<AddressMap, Map<string, string | null>>()
+
+/** A whole address, which says the same on whatever page it stands. */
+function publicAddress(raw: string, addresses: AddressMap): string | null {
+  const known = whole.get(addresses) ?? new Map<string, string | null>()
+  if (known.size === 0 || known.size >= MOST_WHOLE) {
+    known.clear()
+    whole.set(addresses, known)
+  }
+  const found = known.get(raw)
+  if (found !== undefined) return found
+  const url = publicOf(raw, 'about:blank', addresses)
+  known.set(raw, url)
   return url
 }
 

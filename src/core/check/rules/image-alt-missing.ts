@@ -6,6 +6,7 @@ export const imageAltMissing = defineCheck({
   id: 'image-alt-missing',
   label: 'no alt text',
   subject: 'picture',
+  alsoReads: ['picture-text'],
   lacks: 'og:image:alt',
   isOf: 'beside',
   family: 'image',

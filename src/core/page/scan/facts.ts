@@ -405,7 +405,7 @@ export class FactGatherer implements TextSink {
       hrefs: this.hrefs,
       hrefPlaces: this.hrefPlaces,
       refreshTo: this.visible <= REFRESH_PAGE_CHARACTERS ? this.refresh : null,
-      source: () => this.rows.result(),
+      source: (which = 'all') => this.rows.result(which),
     }
   }
 }

@@ -1,5 +1,6 @@
 import type { SourceLine } from '../../model'
 import { afterLineEnd, LineIndex, nextLineEnd } from '../lines'
+import type { SourceRowsWanted } from '../read-page'
 import { copyString } from './copy-string'
 import type { Positions } from './positions'
 
@@ -156,8 +157,14 @@ export class SourceRows {
     this.finishHead()
   }
 
-  /** All rows, once the page is over; to be asked for once, since the text they are cut from is let go of. */
-  result(): SourceLine[] {
+  /** The rows that are wanted, once the page is over; to be asked for once, since the text they are cut from is let go of. */
+  result(which: SourceRowsWanted): SourceLine[] {
+    if (which === 'commented') {
+      const hasComment = this.headText.includes('<!--')
+      const rows = hasComment ? headRows(this.headText, this.starts, this.scripts) : []
+      this.headText = ''
+      return rows
+    }
     this.body.sort((a, b) => a.offset - b.offset)
     const head = headRows(this.headText, this.starts, this.scripts)
     this.headText = ''
