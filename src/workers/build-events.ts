@@ -87,6 +87,7 @@ export async function openBrowserBuild(
       maxPages: null,
       concurrency: AT_ONCE,
       pictureHosts: source.pictureHosts ?? [],
+      perSection: source.kind === 'folder' ? (source.perSection ?? null) : null,
     }
     let fileAt = (_url: string): string | null => null
     async function* events(): AsyncGenerator<CrawlEvent> {

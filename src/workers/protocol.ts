@@ -13,7 +13,15 @@ export type ChosenFile = { path: string; file: File }
 export type GatherSource =
   /** `isRest`: it names no more than a run needs that goes on; nothing can be begun again with it. */
   | { kind: 'crawl'; request: CrawlRequest; isRest?: true }
-  | { kind: 'folder'; name: string; site: string | null; files: ChosenFile[]; pictureHosts?: string[] }
+  | {
+      kind: 'folder'
+      name: string
+      site: string | null
+      files: ChosenFile[]
+      pictureHosts?: string[]
+      /** Pages of each section at most: a sample. Absent: all. */
+      perSection?: number
+    }
   | { kind: 'zip'; name: string; site: string | null; file: File; pictureHosts?: string[] }
   | { kind: 'served'; of: 'folder' | 'zip'; name: string; site: string | null; pictureHosts?: string[] }
 

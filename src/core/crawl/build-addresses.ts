@@ -1,10 +1,9 @@
 import { baseOf, pageAddress, resolveAddress } from '../address'
-import type { GatheredPage } from '../model'
-import type { PageReading } from '../page'
+import type { GatheredPage, KeptLinks } from '../model'
 import { createFileMap, decodedPath, encodedPath, type FileMap } from './build-files'
 
 /** An HTML file as read: its page has no address yet, since what pages link to decides it. */
-export type FileReading = { path: string; page: GatheredPage; reading: PageReading | null }
+export type FileReading = { path: string; page: GatheredPage; links: KeptLinks | null }
 
 /** Addresses that a page names as its own: canonical, og:url. */
 export function ownAddressesNamed({ page: { facts } }: FileReading): string[] {
@@ -69,14 +68,14 @@ export function addressFiles(
     }
   }
   for (const one of readings) {
-    const { path, page, reading } = one
+    const { path, page, links } = one
     const at = new URL(encodedPath(path), site).href
     const from = baseOf(at, page.facts?.base ?? null)
-    for (const target of pathsUnder(base, reading?.hrefs ?? [], from)) {
+    for (const target of pathsUnder(base, links?.hrefs ?? [], from)) {
       linked.add(target)
       votes.add(target)
     }
-    if (reading?.refreshTo) name([reading.refreshTo], from)
+    if (links?.refreshTo) name([links.refreshTo], from)
     // What a page says of itself is resolved as `resolveAddress` does: no parameter is dropped.
     name(
       ownAddressesNamed(one).flatMap((raw) => resolveAddress(raw, from) ?? []),

@@ -1,5 +1,5 @@
 import { createAddressMap, limits, mostNamedOrigin, withSlash } from '../address'
-import type { GatheredImage, GatheredPage } from '../model'
+import type { GatheredImage } from '../model'
 import { addressFiles, type FileReading, ownAddressesNamed } from './build-addresses'
 import { type BuildFiles, type FilePart, pageFiles } from './build-files'
 import type { CrawlEvent } from './events'
@@ -16,11 +16,7 @@ export type Shard = { index: number; of: number }
 export const isInShard = ({ index, of }: Shard, position: number): boolean => position % of === index - 1
 
 /** A page of a part with what only the whole makes use of: where its links lead. */
-export type PartPage = {
-  path: string
-  page: GatheredPage
-  links: { hrefs: string[]; hrefPlaces: number[]; refreshTo: string | null } | null
-}
+export type PartPage = FileReading
 
 /** A small file that was read beside the pages: robots.txt, a sitemap, a shell. */
 export type KeptFile = { path: string; part: FilePart }
@@ -101,15 +97,7 @@ export async function* gatherBuildPart(
     paths: shard.index === 1 ? [...files.paths] : null,
     passedOver: [...(files.passedOver ?? [])],
     site: addresses.site,
-    pages: readings.map(({ path, page, reading }) => ({
-      path,
-      page,
-      links: reading && {
-        hrefs: reading.hrefs,
-        hrefPlaces: reading.hrefPlaces,
-        refreshTo: reading.refreshTo,
-      },
-    })),
+    pages: readings,
     files: [...beside.kept].map(([path, part]) => ({ path, part })),
     images: [...images.values()],
   }
@@ -126,12 +114,7 @@ export type Replay = { readings: FileReading[]; look: LookAtImage }
 export function replayOf(parts: readonly BuildPart[]): { files: BuildFiles; replay: Replay } {
   const kept = new Map(parts.flatMap((one) => one.files.map(({ path, part }) => [path, part] as const)))
   const images = new Map(parts.flatMap((one) => one.images.map((image) => [image.url, image] as const)))
-  const readings = parts.flatMap((one) =>
-    one.pages.map(({ path, page, links }): FileReading => {
-      const reading = links && page.facts ? { facts: page.facts, ...links, source: () => page.source } : null
-      return { path, page, reading }
-    }),
-  )
+  const readings = parts.flatMap((one) => one.pages)
   const read = async (path: string, maxBytes: number): Promise<FilePart> => {
     const part = kept.get(path)
     if (!part) throw new Error('no part holds it')

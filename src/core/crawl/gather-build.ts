@@ -11,8 +11,7 @@ import {
   resolveAddress,
   withSlash,
 } from '../address'
-import type { GatheredImage, GatheredPage, Linkers, RunNote, SourceKind } from '../model'
-import type { PageReading } from '../page'
+import type { GatheredImage, GatheredPage, KeptLinks, Linkers, RunNote, SourceKind } from '../model'
 import { addressFiles, type FileReading, ownAddressesNamed } from './build-addresses'
 import { colorsOfBuild } from './build-colors'
 import {
@@ -100,10 +99,12 @@ export async function readFile(files: BuildFiles, path: string, outside: CrawlEn
   try {
     const exchange = fileExchange(path, await files.read(path, limits.pageBytes))
     const { page, reading } = pageFromFetch(asked, exchange, outside.rows)!
-    return { path, page, reading }
+    // What else a reading holds on to is its page's text.
+    const links = reading && { hrefs: reading.hrefs, hrefPlaces: reading.hrefPlaces, refreshTo: reading.refreshTo }
+    return { path, page, links }
   } catch (error) {
     const { page } = pageFromFetch(asked, unreadable(path, error))!
-    return { path, page, reading: null }
+    return { path, page, links: null }
   }
 }
 
@@ -130,16 +131,16 @@ class BuildSurvey {
   }
 
   /** Notes where a page's links lead. @returns false where the page only refreshes to another address */
-  add(page: GatheredPage, reading: PageReading | null): boolean {
-    if (!reading) return true
-    const sendsTo = reading.refreshTo && pageAddress(reading.refreshTo, baseOf(page.url, page.facts?.base ?? null))
+  add(page: GatheredPage, said: KeptLinks | null): boolean {
+    if (!said) return true
+    const sendsTo = said.refreshTo && pageAddress(said.refreshTo, baseOf(page.url, page.facts?.base ?? null))
     const refreshTo = sendsTo && this.known(this.addresses.toPublic(sendsTo))
     if (refreshTo && refreshTo !== page.url) {
       this.refreshes.set(page.url, refreshTo)
       this.targets.add(refreshTo)
       return false
     }
-    const { visible, stated } = linksOf(page, reading, this.links)
+    const { visible, stated } = linksOf(page, said, this.links)
     // Links go to a page under any of the names that serve its file.
     this.surveyor.addLinks(
       page,
@@ -299,12 +300,15 @@ export async function* gatherBuild(
 
   const survey = new BuildSurvey(addresses, map)
   const addressed = new Map<string, GatheredPage>()
-  const add = ({ path, page, reading }: FileReading) => {
+  const add = ({ path, page, links }: FileReading) => {
     const url = map.addressOf(path)
     const placed = { ...page, url, fetch: { ...page.fetch, finalUrl: url } }
-    if (survey.add(placed, reading)) addressed.set(url, placed)
+    if (survey.add(placed, links)) addressed.set(url, placed)
   }
   for (const one of readings) add(one)
+  // Their links are noted: as many pages' would stay as long as the run goes on.
+  const readCount = readings.length
+  readings.length = 0
   survey.addSitemaps(found, named)
   for (const path of shells) {
     if (survey.book.of(map.addressOf(path)).count > 0 && !outside.signal.aborted)
@@ -347,8 +351,8 @@ export async function* gatherBuild(
   }
   for (const incomplete of lackOfSitemaps(found)) yield { kind: 'incomplete', incomplete }
   for (const incomplete of incompletenessOf({
-    left: outside.signal.aborted ? all.length - readings.length : notRead,
-    pages: readings.length,
+    left: outside.signal.aborted ? all.length - readCount : notRead,
+    pages: readCount,
     isStopped: outside.signal.aborted,
     cutBy: null,
     boundReached: isByUser ? null : wanted.length,

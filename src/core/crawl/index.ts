@@ -12,6 +12,7 @@ export {
   decodedPath,
   encodedPath,
   type FilePart,
+  pageFiles,
   partOf,
   typeOfFile,
 } from './build-files'

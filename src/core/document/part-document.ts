@@ -1,5 +1,15 @@
 import { z } from 'zod'
-import { AccessMode, GatheredImage, GatheredPage, Incomplete, RunNote, RunSource, Survey, VERSION } from '../model'
+import {
+  AccessMode,
+  GatheredImage,
+  GatheredPage,
+  Incomplete,
+  KeptLinks,
+  RunNote,
+  RunSource,
+  Survey,
+  VERSION,
+} from '../model'
 
 /** How the run was asked for: the parts of one run were all asked alike. */
 const Asked = z.object({
@@ -13,12 +23,6 @@ const Asked = z.object({
   pictureHosts: z.array(z.string()),
 })
 export type Asked = z.infer<typeof Asked>
-
-const Links = z.object({
-  hrefs: z.array(z.string()),
-  hrefPlaces: z.array(z.number()),
-  refreshTo: z.string().nullable(),
-})
 
 const Partial = z.object({
   shard: z.number().int().min(1),
@@ -53,7 +57,7 @@ export const PartDocument = z.object({
   view: AccessMode,
   notes: z.array(RunNote),
   partial: Partial,
-  pages: z.array(z.object({ path: z.string().nullable(), page: GatheredPage, links: Links.nullable() })),
+  pages: z.array(z.object({ path: z.string().nullable(), page: GatheredPage, links: KeptLinks.nullable() })),
   images: z.array(GatheredImage),
 })
 export type PartDocument = z.infer<typeof PartDocument>

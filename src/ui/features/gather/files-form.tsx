@@ -2,11 +2,16 @@
 
 import { clsx } from 'clsx'
 import { useId, useState } from 'react'
+import { storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 import { FileButton } from '../../kit/file-button'
 import { chosenFiles, readDropped } from '../../state/run/dropped-files'
 import { completeAddress } from '../../state/run/sources'
+import { type LargeFolder, largeFolder, SAMPLE } from './large-folder'
+import { LargeFolderNotice } from './large-folder-notice'
 import { useDrop } from './use-drop'
+
+type ChosenFolder = Extract<GatherSource, { kind: 'folder' }>
 
 /** A folder or a zip, chosen or dropped. It is read in the browser and never leaves it. */
 export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void }) {
@@ -22,10 +27,21 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
     setFault(null)
     onStart({ ...source, site: production } as GatherSource)
   }
+  const [large, setLarge] = useState<{ source: ChosenFolder; folder: LargeFolder } | null>(null)
+  /** A folder that asks much of the browser is not begun without a word. */
+  const startFolder = async (source: ChosenFolder) => {
+    const folder = largeFolder(
+      source.files.map(({ path }) => path),
+      await storageUse().catch(() => null),
+    )
+    if (folder) setLarge({ source, folder })
+    else start(source)
+  }
   const drop = async (transfer: DataTransfer) => {
     const dropped = await readDropped(transfer)
     if (dropped.kind === 'other')
       setFault(`“${dropped.name}” is neither a folder nor a zip. A sitemap or a list belongs below.`)
+    else if (dropped.kind === 'folder') void startFolder({ ...dropped, site: null })
     else start({ ...dropped, site: null })
   }
   const { isOver, place } = useDrop((transfer) => void drop(transfer))
@@ -41,7 +57,7 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
         <FileButton
           asks="folder"
           onChosen={(chosen) =>
-            void chosenFiles(chosen).then((files) => start({ kind: 'folder', site: null, ...files }))
+            void chosenFiles(chosen).then((files) => startFolder({ kind: 'folder', site: null, ...files }))
           }
         >
           Choose a folder
@@ -68,6 +84,15 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
           onChange={(event) => setSite(event.target.value)}
         />
       </div>
+      {large && (
+        <LargeFolderNotice
+          name={large.source.name}
+          folder={large.folder}
+          onAll={() => start(large.source)}
+          onSample={() => start({ ...large.source, perSection: SAMPLE })}
+          onCancel={() => setLarge(null)}
+        />
+      )}
       {fault && (
         <p role="alert" className="font-semibold text-wrong">
           {fault}
