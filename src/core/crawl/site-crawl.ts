@@ -13,7 +13,6 @@ import {
   resolveAddress,
 } from '../address'
 import type { GatheredImage, GatheredPage, Incomplete, RunNote, SecondLook, Survey } from '../model'
-import { collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 import type { CrawlOptions, QueuedUrl } from './crawl-options'
 import { Destinations, type Settled } from './destinations'
 import { readIfChanged, SharedTexts, withLinks } from './earlier'
@@ -23,7 +22,7 @@ import { Frontier } from './frontier'
 import { ImageQueue, lookByReading, offlineNote, readAsHostsMay } from './image-queue'
 import { inParallel } from './in-parallel'
 import { onlyWeAreKeptOut, ROBOTS_TOKEN } from './kept-out'
-import { linksOf, sitemapsNamedBy } from './link-book'
+import { linksOf } from './link-book'
 import { LinksOfPages } from './links-of-pages'
 import { NoPages } from './no-pages'
 import { incompletenessOf, notesOf } from './notes-of-crawl'
@@ -44,8 +43,8 @@ import type { Lead } from './refreshes'
 import { retrying } from './retrying'
 import { ASKED, secondLooksAt } from './second-look'
 import { SiteAudit } from './site-audit'
+import { SitemapsOfCrawl } from './sitemaps-of-crawl'
 import { type Trap, TrapWatch } from './traps'
-import { USUAL_SITEMAPS } from './usual-sitemaps'
 
 type PageResult = { kind: 'page'; asked: QueuedUrl; followed: Followed; fetchedAt: string; looks: SecondLook[] }
 type Result = PageResult | { kind: 'image'; image: GatheredImage }
@@ -63,9 +62,7 @@ export class SiteCrawl {
   private readonly surveyor: SiteAudit
   private readonly destinations = new Destinations()
   private readonly noPages: NoPages
-  private readonly sitemapsAsked = new Set<string>()
-  private readonly sitemapsNamed = new Set<string>()
-  private readonly sitemapsLack: Incomplete[] = []
+  private readonly sitemaps: SitemapsOfCrawl
   /** Pages that the user's globs want; the start page is read whatever they say. */
   private wantedCount = 0
   private readonly reader: ReadAddress
@@ -110,6 +107,13 @@ export class SiteCrawl {
     this.endsAtMs = outside.now().getTime() + limits.runMs
     this.surveyor = new SiteAudit(addresses)
     this.links = new LinksOfPages((url) => addresses.toPublic(outside.conceal?.(url, 'page') ?? url))
+    this.sitemaps = new SitemapsOfCrawl({
+      ...{ addresses, outside, surveyor: this.surveyor, ask: (request) => this.ask(request), locate: this.locate },
+      onPage: (url, sitemap) => {
+        this.destinations.book.note(url, { page: sitemap, line: 0, column: 0 }, false)
+        this.enqueue(url, 1)
+      },
+    })
     this.desk = new ImageQueue(
       addresses,
       lookByReading((request) => this.ask(request), outside),
@@ -270,8 +274,7 @@ export class SiteCrawl {
         if (this.isFollowing) this.enqueue(address, asked.depth + 1)
       }
     }
-    if (this.isFollowing)
-      for (const address of sitemapsNamedBy(page)) this.sitemapsNamed.add(this.addresses.toPublic(address))
+    if (this.isFollowing) this.sitemaps.nameBy(page)
   }
 
   private tell(page: GatheredPage, depth: number, told: CrawlEvent[]): void {
@@ -322,7 +325,7 @@ export class SiteCrawl {
 
   /** Why pages are left that should have been read; a bound that was asked for is no reason. */
   private *incompleteness(): Generator<Incomplete> {
-    yield* this.sitemapsLack
+    yield* this.sitemaps.lack
     yield* this.desk.incompleteness()
     const { maxPages, maxDepth, perSection } = this.options
     const isAborted = this.outside.signal.aborted
@@ -374,39 +377,9 @@ export class SiteCrawl {
     })
   }
 
-  /** Pages that sitemaps name: they may be linked from nowhere. */
-  private async readSitemaps(addresses: Iterable<string>, named: readonly string[], isUsual = false): Promise<void> {
-    const onSite = [...addresses].filter(
-      (address) => this.addresses.isOnSite(address) && !this.sitemapsAsked.has(address),
-    )
-    for (const address of onSite) this.sitemapsAsked.add(address)
-    const found = await collectSitemaps(onSite, (request) => this.ask(request), this.outside)
-    this.sitemapsLack.push(...lackOfSitemaps(found))
-    // Usual names that were only tried need not be there.
-    this.surveyor.addSitemaps(
-      isUsual ? { ...found, failed: found.failed.filter(({ status }) => status !== 404) } : found,
-      named,
-    )
-    for (const { page: address, sitemap } of found.pages) {
-      const page = pageAddress(address, this.addresses.site)
-      if (!page) continue
-      this.destinations.book.note(this.addresses.toPublic(page), { page: sitemap, line: 0, column: 0 }, false)
-      this.enqueue(this.addresses.toPublic(page), 1)
-    }
-  }
-
-  /** The sitemaps that robots.txt or the start page names, else those under the usual names. */
-  private async readFirstSitemaps(): Promise<void> {
-    const { site } = this.addresses
-    const written = this.robots?.sitemaps ?? []
-    const start =
-      this.firstAnswer && pageFromFetch({ ...ASKED, url: this.firstAnswer.url }, this.firstAnswer.exchange)?.page
-    const named = [
-      ...written.flatMap((address) => this.locate(address, site) ?? []),
-      ...(start ? sitemapsNamedBy(start).map((address) => this.addresses.toPublic(address)) : []),
-    ]
-    const isUsual = named.length === 0
-    await this.readSitemaps(isUsual ? USUAL_SITEMAPS.map((name) => new URL(name, site).href) : named, written, isUsual)
+  private startPage(): GatheredPage | null {
+    const { firstAnswer } = this
+    return (firstAnswer && pageFromFetch({ ...ASKED, url: firstAnswer.url }, firstAnswer.exchange)?.page) ?? null
   }
 
   /** Where addresses led, and who links to what is not there. */
@@ -431,7 +404,7 @@ export class SiteCrawl {
     }
     yield this.found()
     if (readsSitemaps && !this.options.resume) {
-      await this.readFirstSitemaps()
+      await this.sitemaps.readFirst(this.robots, this.startPage())
       yield this.found()
     }
     const { concurrency } = this.options
@@ -440,10 +413,9 @@ export class SiteCrawl {
       for await (const results of inParallel(this.next, concurrency, this.outside.yieldToOthers))
         yield this.take(results)
       // Pages may name sitemaps of their own, and these further pages.
-      while ([...this.sitemapsNamed].some((address) => !this.sitemapsAsked.has(address))) {
+      while (this.sitemaps.hasUnread) {
         if (this.outside.signal.aborted) break
-        await this.readSitemaps(this.sitemapsNamed, [])
-        for (const address of this.sitemapsNamed) this.sitemapsAsked.add(address)
+        await this.sitemaps.readNamed()
         yield this.found()
         for await (const results of inParallel(this.next, concurrency, this.outside.yieldToOthers))
           yield this.take(results)
