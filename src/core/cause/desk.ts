@@ -8,15 +8,15 @@ import {
   ownPart,
   placeholderIn,
   sizedImage,
-  usualAffix,
   withOwnPart,
 } from '../check'
 import { saidBy } from '../draft'
 import { type GatheredImage, type GatheredPage, isKnownType, type PageFacts } from '../model'
 import { describedKind } from '../requirements'
 import { firstValue, likelyContentImages, ogImages, publicImageUrl } from '../surface'
-import { groupBy, isBlank } from '../text'
+import { groupBy, isBlank, usualOf } from '../text'
 import { languageOf } from './language-of'
+import { nameOfSite } from './name-of-site'
 import { familyOf, isToBeMade, needsFor, standInPicture, TO_MAKE } from './stand-in'
 
 export type ReadPage = GatheredPage & { facts: PageFacts }
@@ -41,13 +41,6 @@ const OWN_ADDRESS: ReadonlySet<string> = new Set(['og:url', 'canonical', 'og:ima
 const DESCRIPTION = { min: 50, max: 200 }
 /** Shortest name that tells a page from others, in letters, and longest that a card has room for. */
 const TITLE = { min: 15, max: 70 }
-
-/** The value that occurs most; of equals the first. */
-const usualOf = <T>(values: Iterable<T>): T | null => {
-  const counts = new Map<T, number>()
-  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1)
-  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null
-}
 
 /** Values that pages say themselves, for tags that lack them; what the whole site tells is worked out once. */
 export class Desk {
@@ -74,7 +67,7 @@ export class Desk {
         isBlank(text) || map.set(text!, (map.get(text!) ?? 0) + 1)
       count(this.paragraphs, facts.firstParagraph)
     }
-    this.siteName = this.nameOfSite()
+    this.siteName = nameOfSite(context)
     const said = readable.flatMap(({ facts }) => firstValue(facts, 'og:site_name') ?? [])
     this.siteNames = [
       ...new Set([...(this.siteName === null ? [] : [this.siteName]), ...said, ...namesOfSections(context)]),
@@ -93,14 +86,6 @@ export class Desk {
     this.mayShareDefault = this.defaultPicture !== null && users * 3 < readable.length
     const account = (key: string) => usualOf(readable.flatMap(({ facts }) => accountIn(firstValue(facts, key)) ?? []))
     this.accounts = { site: account('twitter:site'), creator: null }
-  }
-
-  private nameOfSite(): string | null {
-    const { readable, requirements } = this.context
-    const isName = (name: string) => !/^(?:https?:|www\.)|^\S+\.[a-z]{2,}\/?$/i.test(name)
-    const said = readable.flatMap(({ facts }) => firstValue(facts, 'og:site_name') ?? []).filter(isName)
-    const inJsonLd = readable.flatMap(({ facts }) => facts.jsonLd.flatMap(({ siteNames = [] }) => siteNames[0] ?? []))
-    return requirements.identity?.name ?? usualOf(said) ?? usualAffix(this.context)?.name ?? usualOf(inJsonLd)
   }
 
   private typesBySection(): Map<string, string> {
