@@ -28,7 +28,7 @@ export const SectionList = memo(function SectionList({ rows, section: chosen, pa
       <p className="mb-2 px-2 text-small text-quiet">
         {count(rows.length, 'page')} in {count(sections.length, 'section')}
       </p>
-      <ul className="grid gap-[2px]">
+      <ul className="grid grid-cols-[minmax(0,1fr)] gap-[2px]">
         {sections.map(({ section, rows: ofSection }) => {
           const isChosen = chosen === section
           return (
@@ -45,7 +45,7 @@ export const SectionList = memo(function SectionList({ rows, section: chosen, pa
                 <span className="truncate" title={section}>
                   {sectionName(section)}
                 </span>
-                <span className="ml-auto font-sans text-fine text-quiet">{ofSection.length}</span>
+                <span className="ml-auto font-sans text-fine text-quiet">{ofSection.length.toLocaleString('en')}</span>
               </button>
               <TickStrip rows={ofSection} chosen={page} onChoose={choose} />
             </li>

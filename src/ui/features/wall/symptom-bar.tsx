@@ -66,7 +66,7 @@ export function SymptomBar({ rows, view, goTo, shownCount, changes }: Props) {
           >
             {NAMES[symptom]}{' '}
             {isCounted(symptom) ? (
-              <b className="ml-1 font-semibold tabular-nums">{counts[symptom]}</b>
+              <b className="ml-1 font-semibold tabular-nums">{counts[symptom].toLocaleString('en')}</b>
             ) : (
               changes === 'working' && ' …'
             )}

@@ -6,6 +6,8 @@ import type { WallRow } from '@/store/database'
 
 /** Ticks that fit into the strip; more pages share a tick. */
 const MAX_TICKS = 54
+/** From so many on they stand closer: the strip is no wider for them. */
+const NARROW_FROM = 40
 
 type State = 'error' | 'warning' | 'clear'
 
@@ -55,7 +57,11 @@ export const TickStrip = memo(function TickStrip({
   }, [rows])
   const ticks = useMemo(() => ticksOf(rows), [rows])
   return (
-    <div role="img" aria-label={label} className="flex h-[25px] items-end gap-[2px] px-2 pb-[8px]">
+    <div
+      role="img"
+      aria-label={label}
+      className={clsx('flex h-[25px] items-end px-2 pb-[8px]', ticks.length > NARROW_FROM ? 'gap-px' : 'gap-[2px]')}
+    >
       {ticks.map(({ worst, rows: ofTick }) => {
         const state = stateOf(worst)
         const isChosen = ofTick.some((row) => row.path === chosen)
