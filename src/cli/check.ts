@@ -215,7 +215,10 @@ export async function makeRun(source: string, options: RunOptions): Promise<Made
   const held = await loadHeld(options)
   const site = siteOf(options.site) ?? siteOf(requirements.site)
   const pictureHosts = requirements.identity?.pictureHosts ?? []
-  const memory = { earlier: held.since?.earlier, keepsLinks: options.keepsLinks }
+  // Asked under another name a server may say something else, and “not modified” of that: all pages are read.
+  const isAsOther = options.askAs !== undefined
+  const earlier = held.since && (isAsOther ? { ...held.since.earlier, page: () => null } : held.since.earlier)
+  const memory = { earlier: earlier ?? undefined, keepsLinks: options.keepsLinks === true && !isAsOther }
   const { gathering, fault } = await gather(source, site, { ...options, pictureHosts, memory }, (started) => {
     const unfit = held.since && unfitAsEarlier(held.since, started.source.site)
     if (unfit) throw new CannotRun(`--since ${options.since} can’t be used. ${unfit}`)

@@ -1,6 +1,7 @@
+import { baseOf, resolveAddress } from '../address'
 import type { GatheredImage, GatheredPage, KeptLinks, PageFacts, Validators } from '../model'
 import { copyString, type PageReading } from '../page'
-import type { FetchResult, ReadRequest } from './read-address'
+import type { CrawlEnvironment, FetchResult, ReadRequest } from './read-address'
 
 /** A page of an earlier run that can be taken over: what it said, and where its links lead. */
 export type KnownPage = GatheredPage & { facts: PageFacts; kept: KeptLinks }
@@ -77,9 +78,33 @@ export class SharedTexts {
   }
 }
 
-/** A page with its links, where a later run could ask whether it has changed. */
-export function withLinks(page: GatheredPage, reading: PageReading | null, texts: SharedTexts): GatheredPage {
+/** What a run keeps links by, and which texts it has already. */
+type Keeping = { texts: SharedTexts; conceal: CrawlEnvironment['conceal'] }
+
+/** Does a link as it is written hold what lets somebody in? Only in a query or before a host can it. */
+function holdsSecret(href: string, base: string, conceal: CrawlEnvironment['conceal']): boolean {
+  if (href.includes('@') && /^(?:https?:)?\/\/[^/]*@/i.test(href)) return true
+  const address = href.includes('=') ? resolveAddress(href, base) : null
+  return address !== null && conceal !== undefined && conceal(address, 'page') !== address
+}
+
+/**
+ * A page with its links, where a later run could ask whether it has changed. One whose links hold a secret of the run's is
+ * left as it is: documents are handed on.
+ */
+export function withLinks(page: GatheredPage, reading: PageReading | null, { texts, conceal }: Keeping): GatheredPage {
   if (!reading || !page.facts || !page.fetch.validators) return page
   const { hrefs, hrefPlaces, refreshTo } = reading
+  const base = baseOf(page.url, page.facts.base)
+  if (hrefs.some((href) => holdsSecret(href, base, conceal))) return page
   return { ...page, kept: { hrefs: hrefs.map((href) => texts.one(href)), hrefPlaces, refreshTo } }
+}
+
+/** Is all known of a picture that reading it would tell? What was too much to decode then may not be now. */
+const isKnownWhole = ({ errorCode, format, look }: GatheredImage): boolean =>
+  errorCode === null && (typeof look === 'string' || format === 'svg')
+
+/** A picture of an earlier run that can be taken over; null where it would have to be read. */
+export function takenPicture(found: GatheredImage | null | undefined): GatheredImage | null {
+  return found && isKnownWhole(found) ? found : null
 }

@@ -3,7 +3,7 @@ import { isWholePicture, lookAsText, readImageHeader } from '../image'
 import type { GatheredImage, GatheredPage, ImageFormat, Incomplete, RunNote, Validators } from '../model'
 import { likelyContentImages, mostUsed, picturesNamed, publicImageUrl } from '../surface'
 import { DecodeBudget } from './decode-budget'
-import { type Earlier, isUnchanged, validatorsOf } from './earlier'
+import { type Earlier, isUnchanged, takenPicture, validatorsOf } from './earlier'
 import type { CrawlEvent } from './events'
 import type { PictureHosts } from './picture-hosts'
 import { type CrawlEnvironment, type FetchResult, type ReadRequest, readFollowing } from './read-address'
@@ -213,7 +213,7 @@ export function lookByReading(
     ).exchange
   if (outside.pictures !== 'header')
     return async (url, mayDecode) => {
-      const known = outside.earlier?.picture(url)
+      const known = takenPicture(outside.earlier?.picture(url))
       const exchange = await read(url, limits.imageBytes, false, known?.validators)
       return known && isUnchanged(exchange)
         ? { ...known, iconOnly: false }
@@ -299,7 +299,7 @@ export async function describeImage(
     return { ...answered, bytes, hash, format, errorCode: 'damaged', error: `The ${format} is cut short or broken.` }
   }
   const { format, width, height, animated, mayBeTransparent, colors } = reading
-  const same = hash === null ? null : outside.earlier?.pictureWith(hash)
+  const same = hash === null ? null : takenPicture(outside.earlier?.pictureWith(hash))
   // The same bytes say the same: what they look like was found out then.
   if (same) return { ...answered, bytes, hash, format, width, height, animated, ...seenIn(same) }
   const isRead = !exchange.isCut && exchange.status !== 206

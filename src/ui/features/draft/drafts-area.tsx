@@ -48,7 +48,8 @@ function Drafts({ view, goTo, run, rows }: { view: RouteState; goTo: GoTo; run: 
   const context = useCardContext(run)
   const sections = useMemo(() => new Map(rows.map(({ url, section }) => [url, section])), [rows])
   const namesOf = useCallback((url: string) => titleNames(defaults, sections.get(url) ?? '/'), [defaults, sections])
-  const landings = useLandings(run, drafts, context, namesOf)
+  // What titles are called decides whether a draft has landed: until it is known nothing is said of drafts, or written.
+  const landings = useLandings(run, defaults.called ? drafts : undefined, context, namesOf)
   if (!drafts || !context) return <Notice text="Reading the drafts …" />
   const all = { run, rows, site, drafts, defaults, context, landings, goTo, page: view.page }
   return (

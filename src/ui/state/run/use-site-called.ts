@@ -39,7 +39,11 @@ export function useSiteCalled(run: StoredRun | null): SiteCalled | undefined {
     if (id === undefined) return undefined
     const key = `${id} ${touchedAt}`
     const found = (state === 'running' ? undefined : known.get(key)) ?? readCalled(id)
-    if (state !== 'running') known.set(key, found)
+    if (state !== 'running') {
+      known.set(key, found)
+      // What could not be read once may be the next time.
+      found.catch(() => known.delete(key))
+    }
     return found
   }, [id, state, touchedAt])
 }
