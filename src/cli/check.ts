@@ -225,7 +225,13 @@ export async function makeRun(source: string, options: RunOptions): Promise<Made
     if (held.baseline) ensureFit(held.baseline, options.baseline!, started.source.site)
   })
   ensureSomethingRead(gathering, source)
-  return { document: await judged(source, gathering, options, held), gathering, fault }
+  const progress = progressLine(process.stderr)
+  progress.stage(`judging ${gathering.pages.length.toLocaleString('en')} pages`)
+  try {
+    return { document: await judged(source, gathering, options, held), gathering, fault }
+  } finally {
+    progress.clear()
+  }
 }
 
 /**
@@ -289,11 +295,14 @@ export async function writeReports(document: RunDocument, options: CheckOptions,
     const form = reportFormats.find(({ id }) => id === format)!
     return form.pieces ? form.pieces(document) : [form.write(document, { failOn, all, onePage, pictures, pagesFile })]
   }
+  const progress = progressLine(process.stderr)
   const write = async (format: FormatId, file: string) => {
     const isInTwo = format === 'html' && !onePage && !/\.gz$/i.test(file) && needsPagesFile(document)
     const pagesFile = isInTwo ? pagesFileOf(file) : null
     if (pagesFile !== null) await writeOut(fromHere(pagesFile), pagesAsHtml(document))
+    progress.stage(`writing ${file}`)
     await writeOut(fromHere(file), reportOf(format, pagesFile === null ? undefined : basename(pagesFile)))
+    progress.clear()
   }
   for (const { format, file } of options.format) if (file !== null) await write(format, file)
   if (options.out !== undefined) await write(plain, options.out)
