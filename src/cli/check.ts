@@ -293,7 +293,8 @@ export async function writeReports(document: RunDocument, options: CheckOptions,
   const pictures = isDrawn ? await reportPictures(document, onePage, options) : new Map()
   const reportOf = (format: FormatId, pagesFile?: string): Iterable<string> => {
     const form = reportFormats.find(({ id }) => id === format)!
-    return form.pieces ? form.pieces(document) : [form.write(document, { failOn, all, onePage, pictures, pagesFile })]
+    const paper = { failOn, all, onePage, pictures, pagesFile }
+    return form.pieces ? form.pieces(document, paper) : [form.write(document, paper)]
   }
   const progress = progressLine(process.stderr)
   const write = async (format: FormatId, file: string) => {

@@ -11,18 +11,23 @@ const COLUMNS = ['level', 'rule', 'page', 'file', 'line', 'column', 'message', '
  * without rows from being taken for a clear site stands in rows of their own, with the level `none`: what was not read,
  * the scope, the sign-off.
  */
-export function runAsCsv(document: RunDocument): string {
-  const findings = locatedFindings(document).map(({ finding, page, url, state, waiver }) => {
-    const { level, rule, line, column, message, fix, image } = finding
-    const cells = [level, rule, url, page?.file ?? '', line ?? '', column ?? '', message, fix, image ?? '']
-    return [...cells, state, waiver ? waiverWords(waiver) : '']
-  })
+export function* csvPieces(document: RunDocument): Generator<string> {
   const { site } = document.source
   const ofRun = paperLines(document).flatMap(({ kind, text }) =>
     kind === 'incomplete' || kind === 'scope' || kind === 'signed-off'
       ? [['none', `run-${kind}`, site, '', '', '', text, '', '', '', '']]
       : [],
   )
-  const data = [...ofRun, ...findings].map((cells) => cells.map((cell) => neutralCell(String(cell))))
-  return `${Papa.unparse({ fields: COLUMNS, data }, { newline: '\r\n' })}\r\n`
+  for (const cells of [COLUMNS, ...ofRun]) yield rowOf(cells)
+  for (const { finding, page, url, state, waiver } of locatedFindings(document)) {
+    const { level, rule, line, column, message, fix, image } = finding
+    const cells = [level, rule, url, page?.file ?? '', line ?? '', column ?? '', message, fix, image ?? '']
+    yield rowOf([...cells, state, waiver ? waiverWords(waiver) : ''])
+  }
 }
+
+const rowOf = (cells: readonly (string | number)[]): string =>
+  `${Papa.unparse([cells.map((cell) => neutralCell(String(cell)))], { newline: '\r\n' })}\r\n`
+
+/** The same as one text. */
+export const runAsCsv = (document: RunDocument): string => [...csvPieces(document)].join('')

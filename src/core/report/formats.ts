@@ -1,11 +1,11 @@
-import { runAsCsv } from './csv'
+import { csvPieces, runAsCsv } from './csv'
 import { runAsHtml } from './html'
-import { runAsJunit } from './junit'
+import { junitPieces, runAsJunit } from './junit'
 import { runAsMarkdown } from './markdown'
 import type { PaperOptions } from './paper'
 import { type RunDocument, runAsJson } from './run-document'
 import { jsonLines, jsonPieces } from './run-pieces'
-import { runAsSarif } from './sarif'
+import { runAsSarif, sarifPieces } from './sarif'
 import { runAsText } from './text'
 
 /** A form in which a run leaves: the command and the app offer the same. */
@@ -16,7 +16,7 @@ export type ReportFormat = {
   mediaType: string
   write: (document: RunDocument, options?: PaperOptions) => string
   /** The same in pieces: where it grows with the site, no text has to be as long as the whole. */
-  pieces?: (document: RunDocument) => Iterable<string>
+  pieces?: (document: RunDocument, options?: PaperOptions) => Iterable<string>
 }
 
 export const reportFormats: readonly ReportFormat[] = [
@@ -37,9 +37,23 @@ export const reportFormats: readonly ReportFormat[] = [
     write: (document) => [...jsonLines(document)].join(''),
     pieces: jsonLines,
   },
-  { id: 'csv', name: 'CSV', extension: 'csv', mediaType: 'text/csv', write: runAsCsv },
-  { id: 'sarif', name: 'SARIF 2.1.0', extension: 'sarif', mediaType: 'application/sarif+json', write: runAsSarif },
-  { id: 'junit', name: 'JUnit XML', extension: 'xml', mediaType: 'application/xml', write: runAsJunit },
+  { id: 'csv', name: 'CSV', extension: 'csv', mediaType: 'text/csv', write: runAsCsv, pieces: csvPieces },
+  {
+    id: 'sarif',
+    name: 'SARIF 2.1.0',
+    extension: 'sarif',
+    mediaType: 'application/sarif+json',
+    write: runAsSarif,
+    pieces: sarifPieces,
+  },
+  {
+    id: 'junit',
+    name: 'JUnit XML',
+    extension: 'xml',
+    mediaType: 'application/xml',
+    write: runAsJunit,
+    pieces: junitPieces,
+  },
   { id: 'markdown', name: 'Markdown', extension: 'md', mediaType: 'text/markdown', write: runAsMarkdown },
   { id: 'html', name: 'Report (HTML)', extension: 'html', mediaType: 'text/html', write: runAsHtml },
 ]

@@ -85,7 +85,7 @@ function runSuiteXml(document: RunDocument): string {
  * Pages as JUnit XML: a suite a section, a case a page. A case fails where the page has a new finding that counts, and
  * is skipped where none does and something is known before or waived.
  */
-export function runAsJunit(document: RunDocument, { failOn }: PaperOptions = plainPaper): string {
+export function* junitPieces(document: RunDocument, { failOn }: PaperOptions = plainPaper): Generator<string> {
   const { site } = document.source
   const located = locatedFindings(document)
   const isOfPage = new Set(document.pages.flatMap(({ findings, waived = [] }) => [...findings, ...waived]))
@@ -115,6 +115,11 @@ export function runAsJunit(document: RunDocument, { failOn }: PaperOptions = pla
     failures: outcomes.filter((one) => one === 'failed').length,
     errors: document.complete ? 0 : 1,
   })
-  const body = [runSuiteXml(document), ...all.map(([name, list]) => suiteXml(name, list, failOn))].join('\n')
-  return `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites${head}>\n${body}\n</testsuites>\n`
+  yield `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites${head}>\n${runSuiteXml(document)}\n`
+  for (const [name, list] of all) yield `${suiteXml(name, list, failOn)}\n`
+  yield '</testsuites>\n'
 }
+
+/** The same as one text. */
+export const runAsJunit = (document: RunDocument, options?: PaperOptions): string =>
+  [...junitPieces(document, options)].join('')

@@ -2,8 +2,10 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { readRunDocument } from '../document'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
+import { reportFormats } from './formats'
 import { type RunDocument, runAsJson, runDocument } from './run-document'
 import { jsonLines, jsonPieces } from './run-pieces'
+import { sarifPieces } from './sarif'
 
 let troubled: RunDocument
 let clear: RunDocument
@@ -49,4 +51,18 @@ describe('a run document in pieces', () => {
       fault: expect.stringMatching(/^Line 3: It is no JSON/),
     })
   })
+})
+
+test('of other forms too the pieces are as many as there is to tell, and SARIF is one object', () => {
+  for (const form of reportFormats) {
+    if (form.id === 'json' || form.id === 'jsonl' || !form.pieces) continue
+    const pieces = [...form.pieces(troubled)]
+    expect(pieces.length, form.id).toBeGreaterThan(3)
+    expect(pieces.join(''), form.id).toBe(form.write(troubled))
+  }
+  const results = (document: RunDocument) => JSON.parse([...sarifPieces(document)].join('')).runs[0].results
+  expect(results(troubled).length).toBeGreaterThan(1)
+  expect(results({ ...clear, pages: [], findings: [] })).toEqual([])
+  const quoted = { ...troubled, scope: ['"results": []'] }
+  expect(results(quoted)).toHaveLength(results(troubled).length)
 })

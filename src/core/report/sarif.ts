@@ -24,7 +24,7 @@ function fingerprint({ finding, url }: LocatedFinding): string {
 }
 
 /** Findings as SARIF 2.1.0, with a rule for each check that raised one. */
-export function runAsSarif(document: RunDocument): string {
+export function* sarifPieces(document: RunDocument): Generator<string> {
   const located = locatedFindings(document)
   const ids = [...new Set(located.map(({ finding }) => finding.rule))].sort()
   const lines = paperLines(document)
@@ -67,25 +67,37 @@ export function runAsSarif(document: RunDocument): string {
             })),
           },
         ],
-        results: located.map((one) => ({
-          ruleId: one.finding.rule,
-          ruleIndex: ids.indexOf(one.finding.rule),
-          level: one.finding.level,
-          message: { text: `${one.finding.message} ${one.finding.fix}` },
-          locations: [placeOf(one)],
-          partialFingerprints: { 'nimbleParrot/v1': fingerprint(one) },
-          ...(document.baseline ? { baselineState: one.isNew ? ('new' as const) : ('unchanged' as const) } : {}),
-          ...(one.waiver
-            ? {
-                suppressions: [
-                  { kind: 'external', status: 'accepted', justification: `Waived ${waiverWords(one.waiver)}` },
-                ],
-              }
-            : {}),
-        })),
+        results: [],
         properties: { verdict: document.summary.verdict, verdictText: verdictLine(document), scope: document.scope },
       },
     ],
   }
-  return `${printableJson(log, 2)}\n`
+  const resultOf = (one: LocatedFinding) => ({
+    ruleId: one.finding.rule,
+    ruleIndex: ids.indexOf(one.finding.rule),
+    level: one.finding.level,
+    message: { text: `${one.finding.message} ${one.finding.fix}` },
+    locations: [placeOf(one)],
+    partialFingerprints: { 'nimbleParrot/v1': fingerprint(one) },
+    ...(document.baseline ? { baselineState: one.isNew ? ('new' as const) : ('unchanged' as const) } : {}),
+    ...(one.waiver
+      ? {
+          suppressions: [{ kind: 'external', status: 'accepted', justification: `Waived ${waiverWords(one.waiver)}` }],
+        }
+      : {}),
+  })
+  // Within a text of JSON every quote is escaped: this stands where the list does, and nowhere else.
+  const [before, after] = `${printableJson(log, 2)}\n`.split(NO_RESULTS)
+  yield `${before}"results": [`
+  let between = ''
+  for (const one of located) {
+    yield `${between}\n        ${printableJson(resultOf(one), 2).replaceAll('\n', '\n        ')}`
+    between = ','
+  }
+  yield `${located.length > 0 ? '\n      ' : ''}]${after}`
 }
+
+const NO_RESULTS = '"results": []'
+
+/** The same as one text. */
+export const runAsSarif = (document: RunDocument): string => [...sarifPieces(document)].join('')
