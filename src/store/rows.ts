@@ -15,6 +15,15 @@ export function rowsBetween(run: string, from: number, to: number): Promise<Wall
 /** All rows of a run, in that order. */
 export const rowsOf = (run: string): Promise<WallRow[]> => database.rows.where('run').equals(run).sortBy('order')
 
+/** At most so many rows of a run, evenly over it; of a run that is no longer all of them. */
+export async function sampledRows(run: string, most: number): Promise<WallRow[]> {
+  const last = await lastOrder(run)
+  if (last < most) return rowsOf(run)
+  const step = (last + 1) / most
+  const keys = Array.from({ length: most }, (_, index): [string, number] => [run, Math.floor(index * step)])
+  return database.rows.where('[run+order]').anyOf(keys).toArray()
+}
+
 /** The rows found last, newest first. */
 export function newestRows(run: string, most: number): Promise<WallRow[]> {
   return database.rows
