@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
 import { expect, test } from '@playwright/test'
 import { DEMO, expectAccessible, gatherDemo } from './app'
 
@@ -58,5 +60,35 @@ test('a project goes into a file and comes back into an empty browser, pictures 
     buffer: Buffer.from('PK no zip at all'),
   })
   await expect(other.getByRole('alert').filter({ hasText: 'It is no zip, or it is broken.' })).toBeVisible()
+  await context.close()
+})
+
+test('a run document is opened as a run, packed or not, and says where it differs', async ({ page, browser }) => {
+  await gatherDemo(page)
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await page.getByRole('link', { name: 'Clearance' }).click()
+  const verdict = await page.getByRole('heading', { name: /^Not clear/ }).textContent()
+  await page.getByRole('tab', { name: 'Papers' }).click()
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: /JSON lines/ }).click()
+  const text = readFileSync(await (await download).path(), 'utf8')
+
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const other = await context.newPage()
+  await other.goto('/')
+  const file = { name: 'run.jsonl.gz', mimeType: 'application/gzip', buffer: gzipSync(text) }
+  await other.getByLabel('Open a project archive or a run document').setInputFiles(file)
+  await expect(other.getByText('brasswick.example: a run of 48 pages taken over.')).toBeVisible()
+  await expectAccessible(other)
+  await other.getByRole('button', { name: 'Open it' }).click()
+  await expect(other.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ })).toBeVisible()
+  await other.getByRole('link', { name: 'Clearance' }).click()
+  await expect(other.getByRole('heading', { name: verdict! })).toBeVisible()
+  await other.goto('/')
+  await other.getByLabel('Open a project archive or a run document').setInputFiles(file)
+  await expect(other.getByText('brasswick.example: this run is here already.')).toBeVisible()
+  const cut = { name: 'run.jsonl', mimeType: 'application/jsonl', buffer: Buffer.from(text.slice(0, 20_000)) }
+  await other.getByLabel('Open a project archive or a run document').setInputFiles(cut)
+  await expect(other.getByRole('alert').filter({ hasText: /Line \d+: It is no JSON|breaks off/ })).toBeVisible()
   await context.close()
 })

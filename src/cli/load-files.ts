@@ -1,13 +1,14 @@
 import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { basename, dirname, join, resolve } from 'node:path'
-import { createInterface } from 'node:readline'
 import { createGunzip, gunzipSync } from 'node:zlib'
 import { limits } from '@/core/address'
 import { readRequirements } from '@/core/check'
 import { openZip } from '@/core/crawl'
 import {
   asRunDocument,
+  DocumentBuilder,
+  DocumentReader,
   type EarlierRun,
   earlierOfArchive,
   earlierRunOf,
@@ -15,7 +16,6 @@ import {
   PartDocument,
   partIn,
   type ReadDocument,
-  RunLinesReader,
   readRunDocument,
   readSignOff,
   type SignOffFile,
@@ -94,23 +94,37 @@ export function sourcesFrom(folder: string): (file: string) => Promise<string | 
     )
 }
 
-/** A document in lines, read one after the other: it may be longer than any text. */
-async function readLines(file: string, what: string): Promise<ReturnType<RunLinesReader['end']>> {
-  const reader = new RunLinesReader()
+/**
+ * A document as it is, one object or lines, packed or not, taken apart as it is read: it may be longer than any text.
+ * Nothing is held against its form here.
+ */
+async function readPieces(
+  file: string,
+  what: string,
+): Promise<{ ok: true; value: unknown } | { ok: false; fault: string }> {
+  const reader = new DocumentReader()
+  const builder = new DocumentBuilder()
+  const text = new TextDecoder()
   const source = createReadStream(fromHere(file))
   const bytes = /\.gz$/i.test(file) ? source.pipe(createGunzip()) : source
   try {
-    // What breaks on the way is told by the stream that the lines come from.
+    // What breaks on the way is told by the stream that the bytes come from.
     source.on('error', (error) => bytes.destroy(error))
-    for await (const line of createInterface({ input: bytes, crlfDelay: Number.POSITIVE_INFINITY })) reader.add(line)
+    for await (const part of bytes) {
+      builder.take(reader.add(text.decode(part as Uint8Array, { stream: true })))
+      if (reader.fault !== null) break
+    }
   } catch (error) {
-    throw new CannotRun(`The ${what} ${file} can’t be read: ${error instanceof Error ? error.message : String(error)}`)
+    const why = error instanceof Error ? error.message : String(error)
+    const isPacked = String((error as { code?: unknown }).code).startsWith('Z_')
+    throw new CannotRun(`The ${what} ${file} can’t be read: ${isPacked ? 'it can’t be unpacked: ' : ''}${why}`)
   }
-  return reader.end()
+  if (reader.fault === null) builder.take(reader.end())
+  return reader.fault === null ? { ok: true, value: builder.value() } : { ok: false, fault: reader.fault }
 }
 
-async function readRunLines(file: string, what: string): Promise<ReturnType<typeof asRunDocument>> {
-  const read = await readLines(file, what)
+async function readRun(file: string, what: string): Promise<ReturnType<typeof asRunDocument>> {
+  const read = await readPieces(file, what)
   return read.ok ? asRunDocument(read.value) : read
 }
 
@@ -119,9 +133,7 @@ const isInLines = (file: string) => /\.jsonl(?:\.gz)?$/i.test(file)
 
 /** A run document, validated whole. @param what it is for, as `baseline` */
 export async function loadRunDocument(file: string, what: string): Promise<ReadDocument> {
-  const read = isInLines(file)
-    ? await readRunLines(file, what)
-    : readRunDocument(await textOf(file, what, limits.documentCharacters))
+  const read = await readRun(file, what)
   if (!read.ok)
     throw new CannotRun(`The ${what} ${file} can’t be used. ${read.fault} Write one with check --format json=FILE.`)
   return read.document
@@ -130,16 +142,9 @@ export async function loadRunDocument(file: string, what: string): Promise<ReadD
 /** One part of a run, as check --shard wrote it. */
 export async function loadPart(file: string): Promise<PartDocument> {
   const unfit = (why: string) => new CannotRun(`The part ${file} can’t be used. ${why}`)
-  let value: unknown
-  if (isInLines(file)) {
-    const read = await readLines(file, 'part')
-    if (!read.ok) throw unfit(read.fault)
-    value = read.value
-  } else {
-    const read = parseJson(await textOf(file, 'part', limits.documentCharacters), limits.documentCharacters)
-    if (!read.ok) throw unfit(read.faults[0]!.message)
-    value = read.value
-  }
+  const read = await readPieces(file, 'part')
+  if (!read.ok) throw unfit(read.fault)
+  const { value } = read
   if (partIn(value) === null) throw unfit('It is no part of a run: check --shard I/N writes one.')
   const parsed = PartDocument.safeParse(value)
   if (parsed.success) return parsed.data
@@ -202,7 +207,7 @@ export async function loadSignOff(file: string, digest: Digest): Promise<LoadedS
     throw new CannotRun(`The sign-off ${file} can’t be used. ${read.fault}`)
   }
   const { run, fault } = isInLines(file)
-    ? { run: await readRunLines(file, 'sign-off'), fault: null }
+    ? { run: await readRun(file, 'sign-off'), fault: null }
     : await signOffIn(await textOf(file, 'sign-off', limits.documentCharacters))
   if ('signOff' in run) return { signOff: run.signOff, saysRequirements: true }
   if (!run.ok)

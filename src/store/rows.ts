@@ -33,3 +33,11 @@ export function newestRows(run: string, most: number): Promise<WallRow[]> {
     .limit(most)
     .toArray()
 }
+
+/** Rows written at once: every tab hears of each written key, and must not be kept busy by thousands. */
+const BATCH = 250
+
+/** Writes rows, a batch after the other. */
+export async function putRows(rows: readonly WallRow[]): Promise<void> {
+  for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
+}

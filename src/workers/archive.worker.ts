@@ -1,23 +1,35 @@
 import { saveProject } from '@/store/archive/save-project'
 import { hasSomethingOf, type OpenedProject, openArchive, openProject, type Prefer, readManifest } from './open-project'
+import { type OpenedRun, openRun } from './open-run'
 import { isStorageFull, UserFacingError } from './user-facing-error'
 import { workerScope } from './worker-scope'
 
-/** What can be asked of the worker that writes and reads project archives, and what it answers. */
+/** What can be asked of the worker that writes and reads what leaves and enters this browser, and what it answers. */
 export type ArchiveAsk =
   | { kind: 'save'; site: string }
   /** What is in it, before anything is taken over. */
   | { kind: 'look'; archive: Blob }
   | { kind: 'open'; archive: Blob; prefer: Prefer }
+  | { kind: 'open-run'; document: Blob }
 export type ArchiveAnswer =
   | { kind: 'saved'; archive: Blob }
   | { kind: 'looked'; site: string; savedAt: string; hasSomething: boolean }
   | { kind: 'opened'; opened: OpenedProject }
+  /** Pages of a document that were taken over so far: more is to come. */
+  | { kind: 'reading'; pages: number }
+  | { kind: 'opened-run'; opened: OpenedRun }
   | { kind: 'failed'; message: string }
+
+const scope = workerScope<ArchiveAsk, ArchiveAnswer>()
 
 async function answerTo(ask: ArchiveAsk): Promise<ArchiveAnswer> {
   if (ask.kind === 'save') return { kind: 'saved', archive: await saveProject(ask.site) }
   if (ask.kind === 'open') return { kind: 'opened', opened: await openProject(ask.archive, ask.prefer) }
+  if (ask.kind === 'open-run')
+    return {
+      kind: 'opened-run',
+      opened: await openRun(ask.document, (pages) => scope.postMessage({ kind: 'reading', pages })),
+    }
   const { site, savedAt } = await readManifest(await openArchive(ask.archive))
   return { kind: 'looked', site, savedAt, hasSomething: await hasSomethingOf(site) }
 }
@@ -25,11 +37,9 @@ async function answerTo(ask: ArchiveAsk): Promise<ArchiveAnswer> {
 function wordsOf(error: unknown): string {
   if (error instanceof UserFacingError) return error.message
   if (isStorageFull(error))
-    return 'This browser’s storage is full. Nothing of the archive’s runs was kept. Delete runs that you no longer need, and open it again.'
+    return 'This browser’s storage is full. Nothing of that file’s runs was kept. Delete runs that you no longer need, and open it again.'
   return `It broke off: ${error instanceof Error ? error.message : String(error)}`
 }
-
-const scope = workerScope<ArchiveAsk, ArchiveAnswer>()
 
 scope.addEventListener('message', ({ data }) => {
   void answerTo(data)

@@ -1,7 +1,8 @@
 import { GatheringBuilder, type QueuedUrl, type ServedImage, type WireEvent } from '@/core/crawl'
 import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
-import { database, type WallRow } from '@/store/database'
+import { database } from '@/store/database'
 import { ofRun } from '@/store/of-run'
+import { putRows } from '@/store/rows'
 import { runLock } from '@/store/run-lock'
 import { deleteRun, keptRequest } from '@/store/runs'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
@@ -227,11 +228,7 @@ class GatherRun {
   }
 
   private async writeRows(gathering: Gathering, pages: GatheredPage[], images: Set<string>): Promise<void> {
-    await this.putRows(await rowsOfTouched(this.runId, gathering, new Set(pages.map(({ url }) => url)), images))
-  }
-
-  private async putRows(rows: WallRow[]): Promise<void> {
-    for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
+    await putRows(await rowsOfTouched(this.runId, gathering, new Set(pages.map(({ url }) => url)), images))
   }
 
   /** Everything once more with the whole run known: checks across pages, sections, pictures that came late. */
@@ -244,7 +241,7 @@ class GatherRun {
     const gathering = { ...gathered, incomplete }
     const { verdict, rows } = await judge(this.runId, gathering)
     await this.dropMerged(new Set(rows.map(({ url }) => url)))
-    await this.putRows(rows)
+    await putRows(rows)
     if (state === 'done') await ofRun(database.frontier, this.runId).delete()
     const notes = [...gathering.notes, ...verdict.notes]
     await database.runs.update(this.runId, {
@@ -300,7 +297,7 @@ const files: ChosenFile[] = []
 type Question = Extract<GatherCommand, { kind: 'export' | 'recheck' | 'sign' | 'hold' | 'preview' | 'try' }>
 const DONE = { kind: 'finished', state: 'done' } as const
 const ANSWERS: { [K in Question['kind']]: (asked: Extract<Question, { kind: K }>) => Promise<GatherReport> } = {
-  export: async (asked) => ({ kind: 'exported', text: await exportRun(asked.runId, asked.format, asked) }),
+  export: async (asked) => ({ kind: 'exported', file: await exportRun(asked.runId, asked.format, asked) }),
   recheck: async ({ runId }) => {
     await recheck(runId)
     return DONE

@@ -72,9 +72,9 @@ describe('judging a run', () => {
 
   test('is written in the forms of the command, by the same requirements', async () => {
     await database.requirements.put({ site: GOOD_SITE, requirements: { levels: { 'card-missing': 'error' } } })
-    const document = JSON.parse(await exportRun(RUN, 'json', PLAIN))
+    const document = JSON.parse(await (await exportRun(RUN, 'json', PLAIN)).text())
     expect(document.summary).toMatchObject({ pages: 3, error: 1, clear: false })
-    expect(await exportRun(RUN, 'markdown', PLAIN)).toMatch(/^### Not clear for launch: 1 error/)
+    expect(await (await exportRun(RUN, 'markdown', PLAIN)).text()).toMatch(/^### Not clear for launch: 1 error/)
     await expect(exportRun(RUN, 'pdf', PLAIN)).rejects.toThrow(/no form “pdf”/)
     await expect(exportRun('gone', 'json', PLAIN)).rejects.toThrow(/not in this browser/)
   })

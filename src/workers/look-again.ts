@@ -12,6 +12,7 @@ import {
 import type { GatheredPage, Gathering } from '@/core/model'
 import { database, type StoredRun, type WallRow } from '@/store/database'
 import { allPagesOf, readStoredPage } from '@/store/pages'
+import { putRows } from '@/store/rows'
 import { openZipFile } from './blob-files'
 import { AT_ONCE, asUserFacing, chosenFiles, lookThroughServer, workerEnvironment } from './build-events'
 import { crawlStream } from './crawl-stream'
@@ -26,9 +27,6 @@ type Look = Extract<GatherCommand, { kind: 'look' }>
 
 /** What one look found. */
 export type Looked = { page: GatheredPage; images: ServedImage[]; robotsTxt: string | null }
-
-/** Rows written at once. */
-const BATCH = 250
 
 /** Files of the build that a page is looked for in; null for a crawl. */
 async function buildOf(at: LookPlace, chosen: readonly ChosenFile[]): Promise<BuildFiles | null> {
@@ -148,7 +146,7 @@ export async function runLook(look: Look, chosen: readonly ChosenFile[], signal:
   const lookedAt = parent.base ? await database.pages.where('run').equals(parent.id).toArray() : []
   const own = new Map([...lookedAt.map(({ page }) => page), looked.page].map((page) => [page.url, page]))
   await database.pages.bulkPut([...own.values()].map((page) => ({ run, url: page.url, page })))
-  for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
+  await putRows(rows)
   await database.images.bulkPut([...served.values()].map((image) => ({ run, url: image.url, image })))
   const thumbs = new ThumbMaker(async (url) => (files ? pictureIn(files, parent.source.site, url) : null))
   for (const image of looked.images) thumbs.add(image)
@@ -175,7 +173,7 @@ export async function recheck(id: string): Promise<void> {
   if (!run) throw new UserFacingError('The run is not in this browser any more.')
   const { gathering } = await gatheringOf(run)
   const { verdict, rows } = await judge(id, gathering)
-  for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
+  await putRows(rows)
   const notes = [
     ...run.notes.filter(({ kind }) => kind !== 'waiver-ended' && kind !== 'requirements'),
     ...verdict.notes,

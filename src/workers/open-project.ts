@@ -7,10 +7,9 @@ import { shownTime } from '@/core/text'
 import { MANIFEST, PagesFile, ProjectManifest, pagesFile, RunFile, runFile } from '@/store/archive/project-format'
 import { database, type StoredRun, withVerdict } from '@/store/database'
 import { heldEventsOf, keepHeldEvents } from '@/store/held-events'
-import { ofRun } from '@/store/of-run'
 import { keptRequest } from '@/store/runs'
 import { openZipFile } from './blob-files'
-import { judge } from './judge'
+import { forgetRuns, keepJudged } from './keep-judged'
 import { gatheringOf } from './look-again'
 import { UserFacingError } from './user-facing-error'
 
@@ -22,9 +21,6 @@ export type Prefer = 'mine' | 'archive' | 'later'
 
 /** `conflicts`: what both had otherwise, and which stayed, a sentence each. */
 export type OpenedProject = { site: string; runs: number; known: number; drafts: number; conflicts: string[] }
-
-/** Rows written at once. */
-const BATCH = 250
 
 const BROKEN = 'The archive is broken or not one that Nimble Parrot wrote.'
 
@@ -208,22 +204,7 @@ async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles
     run,
     order.map((url) => ({ url })),
   )
-  const { verdict, rows } = await judge(run.id, gathering)
-  for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
-  const { findings, summary } = verdict
-  const size = JSON.stringify(gathering.pages).length + rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0)
-  // The run comes last: once it can be seen, all of it is there.
-  await database.runs.put({ ...run, findings, summary, pages: rows.length, size })
-}
-
-/** Forgets what was written of runs that could not be taken over whole. */
-async function forget(runs: readonly string[]): Promise<void> {
-  for (const run of runs) {
-    for (const table of [database.pages, database.rows, database.images] as const)
-      await ofRun<never>(table as never, run).delete()
-    await database.overviews.delete(run)
-    await database.runs.delete(run)
-  }
+  await keepJudged(run, gathering)
 }
 
 /**
@@ -253,7 +234,7 @@ export async function openProject(archive: Blob, prefer: Prefer): Promise<Opened
     )
     return { site: manifest.site, runs: fresh.length, known: manifest.runs.length - fresh.length, drafts, conflicts }
   } catch (error) {
-    await forget([...new Set([...holders, ...fresh.map(({ id }) => id)])]).catch(() => undefined)
+    await forgetRuns([...new Set([...holders, ...fresh.map(({ id }) => id)])]).catch(() => undefined)
     throw error
   }
 }

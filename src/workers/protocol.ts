@@ -76,7 +76,7 @@ export type GatherReport =
   /** Hosts whose pictures are asked for slowly: they may be the reader's own. */
   | { kind: 'slowed'; hosts: string[] }
   | { kind: 'finished'; state: 'done' | 'stopped' }
-  | { kind: 'exported'; text: string }
+  | { kind: 'exported'; file: Blob }
   | { kind: 'held'; differs: string[]; difference: SignOffDifference }
   | { kind: 'previewed'; effect: RequirementsEffect }
   /** `kept` pages stay in the run; 0 when there is no run. */

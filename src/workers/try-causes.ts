@@ -2,6 +2,7 @@ import { tryCauses } from '@/core/cause'
 import { createCheckContext, runChecks } from '@/core/check'
 import { database } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
+import { putRows } from '@/store/rows'
 import { deleteTried } from '@/store/runs'
 import { judge } from './judge'
 import { gatheringOf } from './look-again'
@@ -9,9 +10,6 @@ import type { GatherCommand } from './protocol'
 import { UserFacingError } from './user-facing-error'
 
 type Try = Extract<GatherCommand, { kind: 'try' }>
-
-/** Rows written at once. */
-const BATCH = 250
 
 /**
  * Writes a run as it would be with some of its causes carried out: pages that they change, pictures that are still to be
@@ -34,7 +32,7 @@ export async function runTry({ runId, parent: id, causes }: Try): Promise<void> 
   const lookedAt = parent.base ? await database.pages.where('run').equals(parent.id).toArray() : []
   const own = new Map([...lookedAt.map(({ page }) => page), ...changed].map((page) => [page.url, page]))
   await database.pages.bulkPut([...own.values()].map((page) => ({ run: runId, url: page.url, page })))
-  for (let from = 0; from < rows.length; from += BATCH) await database.rows.bulkPut(rows.slice(from, from + BATCH))
+  await putRows(rows)
   await database.images.bulkPut(
     tried.gathering.images.map((image) => ({
       run: runId,

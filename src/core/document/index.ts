@@ -4,8 +4,9 @@
  * is docs/run-document.md. Begin with run-document-schema.ts.
  */
 
+export { DocumentBuilder, type DocumentPiece, DocumentReader } from './document-reader'
 export { type EarlierRun, earlierOfArchive, earlierRunOf, newestRunOf, unfitAsEarlier } from './earlier-run'
 export { type Asked, PartDocument, partIn, partProgram } from './part-document'
 export { asRunDocument, ReadDocument, readRunDocument, SignedOff } from './run-document-schema'
-export { RunLinesReader } from './run-lines'
 export { readSignOff, SignOffFile, signOffOfArchive } from './sign-off-file'
+export { type StatedRun, StatedRunReader, UnfitDocument } from './stated-run'

@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import { limits } from '../address'
 import { Cause } from '../cause'
 import {
   AccessMode,
@@ -8,15 +7,14 @@ import {
   Level,
   MetaFact,
   Position,
-  parseJson,
   RunSource,
   Skipped,
   schemaFaults,
   TakenOn,
 } from '../model'
 import { Layout } from '../surface'
+import { DocumentBuilder, DocumentReader } from './document-reader'
 import { partIn } from './part-document'
-import { isInLines, RunLinesReader } from './run-lines'
 
 // What is asked of a run document that somebody hands in: all that the contract names (docs/run-document.md). What came
 // later, and what only this program adds, may be missing; fields that are not known are let through and ignored.
@@ -158,19 +156,11 @@ function withLack(document: ReadDocument): ReadDocument {
 
 /** Reads a run document, all of it. A fault is one sentence: what it is instead, or where it differs from the contract. */
 export function readRunDocument(text: string): RunReading {
-  if (isInLines(text)) {
-    const reader = new RunLinesReader()
-    let from = 0
-    for (let end = text.indexOf('\n'); end >= 0; end = text.indexOf('\n', from)) {
-      reader.add(text.slice(from, end))
-      from = end + 1
-    }
-    reader.add(text.slice(from))
-    const read = reader.end()
-    return read.ok ? asRunDocument(read.value) : read
-  }
-  const parsed = parseJson(text, limits.documentCharacters)
-  return parsed.ok ? asRunDocument(parsed.value) : { ok: false, fault: parsed.faults[0]!.message }
+  const reader = new DocumentReader()
+  const builder = new DocumentBuilder()
+  builder.take(reader.add(text))
+  builder.take(reader.end())
+  return reader.fault === null ? asRunDocument(builder.value()) : { ok: false, fault: reader.fault }
 }
 
 type RunReading = { ok: true; document: ReadDocument } | { ok: false; fault: string }

@@ -7,7 +7,11 @@ export function isDeeperThan(text: string, most: number): boolean {
   for (let at = 0; at < text.length; at++) {
     switch (text.charCodeAt(at)) {
       case QUOTE:
-        for (at++; at < text.length && text.charCodeAt(at) !== QUOTE; at++) if (text[at] === '\\') at++
+        for (at++; at < text.length; at++) {
+          const code = text.charCodeAt(at)
+          if (code === QUOTE) break
+          if (code === BACKSLASH) at++
+        }
         break
       case OPEN_LIST:
       case OPEN_OBJECT:
@@ -21,7 +25,9 @@ export function isDeeperThan(text: string, most: number): boolean {
   return false
 }
 
-const [QUOTE, OPEN_LIST, CLOSE_LIST, OPEN_OBJECT, CLOSE_OBJECT] = [0x22, 0x5b, 0x5d, 0x7b, 0x7d] as const
+const [QUOTE, BACKSLASH, OPEN_LIST, CLOSE_LIST, OPEN_OBJECT, CLOSE_OBJECT] = [
+  0x22, 0x5c, 0x5b, 0x5d, 0x7b, 0x7d,
+] as const
 
 /**
  * Reads JSON, with or without a byte order mark. What is longer, or lies deeper, than any file of its kind is refused

@@ -6,7 +6,7 @@
 
 export { type Baseline, baselineOf, unfitAsBaseline } from './baseline'
 export { type DriftFormat, driftFormats, REASON_WORDS } from './drift-reports'
-export { type FormatId, reportFormats } from './formats'
+export { type FormatId, type ReportFormat, reportFormats } from './formats'
 export { needsPagesFile, pagesAsHtml } from './html-pages'
 export { escapeMarkdown } from './markdown'
 export { fails, type PaperOptions, verdictLine } from './paper'

@@ -125,8 +125,11 @@ export function runDocument(
     scope,
     view: gathering.view,
     notes: [...gathering.notes, ...verdict.notes].map((note) => placedNote(note, requirementsFile)),
+    // What is judged beside the pages: with it the whole can be judged again.
+    robotsTxt: gathering.robotsTxt,
+    ...(gathering.survey ? { survey: gathering.survey } : {}),
     pages: gathering.pages.map((page) => {
-      const { url, file, fetch, facts } = page
+      const { url, file, fetch, facts, secondLooks } = page
       const { section, findings, skipped, waived } = verdictOf.get(url)!
       return {
         url,
@@ -134,6 +137,7 @@ export function runDocument(
         section,
         fetch,
         facts,
+        ...(secondLooks ? { secondLooks } : {}),
         ...(page.kept ? { kept: { ...page.kept, source: page.source } } : {}),
         // Made when somebody reads them: those of a large site are more than memory holds.
         get cards() {
@@ -149,6 +153,7 @@ export function runDocument(
     images: gathering.images
       .filter((image) => !image.iconOnly)
       .map((image) => imageOf(image, uses.get(image.url) ?? [])),
+    icons: gathering.images.filter(({ iconOnly }) => iconOnly),
     findings: stated<{ pages: string[] }>(verdict.findings, since?.isNewAcross),
     ...(verdict.waived.length > 0
       ? { waived: stated<{ pages: string[]; waiver: TakenOn }>(verdict.waived, since?.isNewAcross) }

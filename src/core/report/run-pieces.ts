@@ -4,6 +4,7 @@ import { printableJson } from '../text'
 const LISTS = {
   pages: 'page',
   images: 'image',
+  icons: 'icon',
   findings: 'finding',
   waived: 'waived',
   causes: 'cause',

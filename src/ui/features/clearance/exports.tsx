@@ -13,7 +13,7 @@ const ABOUT: Record<string, string> = {
   sarif: 'for code scanning',
   junit: 'for test reports',
   csv: 'for a spreadsheet',
-  json: 'everything, for the command’s --baseline',
+  json: 'everything, for the command, or to be opened in another browser',
   jsonl: 'the same, a page a line',
   text: 'as the command prints it',
 }

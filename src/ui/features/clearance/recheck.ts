@@ -43,9 +43,9 @@ export async function previewRequirements(runId: string, requirements: Requireme
 }
 
 /** A run in one of the forms that the command writes; times are told in the reader's own. @param onePage of HTML: what a client reads */
-export async function exportRun(runId: string, format: string, onePage = false): Promise<string> {
+export async function exportRun(runId: string, format: string, onePage = false): Promise<Blob> {
   const { timeZone } = Intl.DateTimeFormat().resolvedOptions()
   const report = await ask({ kind: 'export', runId, format, onePage, timeZone })
   if (report.kind !== 'exported') throw new Error('The document could not be written.')
-  return report.text
+  return report.file
 }

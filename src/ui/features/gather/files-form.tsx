@@ -40,7 +40,7 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
   const drop = async (transfer: DataTransfer) => {
     const dropped = await readDropped(transfer)
     if (dropped.kind === 'other')
-      setFault(`“${dropped.name}” is neither a folder nor a zip. A sitemap or a list belongs below.`)
+      setFault(`“${dropped.name}” is neither a folder nor a zip. A sitemap, a list or a run document belongs below.`)
     else if (dropped.kind === 'folder') void startFolder({ ...dropped, site: null })
     else start({ ...dropped, site: null })
   }

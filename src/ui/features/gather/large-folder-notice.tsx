@@ -31,9 +31,10 @@ export function LargeFolderNotice({ name, folder, onAll, onSample, onCancel }: P
         </button>
       </div>
       <p className="text-small text-quiet">
-        The command reads any number, and in parts on several machines:
+        The command reads any number, in parts on several machines too. “Open a project or a run”, below, takes its run
+        document; the report is a page for any browser:
         <code className="mt-1 block font-mono text-fine [overflow-wrap:anywhere]">
-          npx nimble-parrot check {name} --site https://… --format html=report.html
+          npx nimble-parrot check {name} --site https://… --format jsonl=run.jsonl.gz --format html=report.html
         </code>
       </p>
     </section>

@@ -30,10 +30,13 @@ export function PastRuns({ goTo, onResume }: RunsProps) {
         <Sites runs={runs} goTo={goTo} onResume={onResume} />
       )}
       {runs.length > 0 && <Room />}
-      <OpenProject />
+      <OpenProject onOpen={(run) => goTo(ofRun(run))} />
     </section>
   )
 }
+
+/** A run’s Wall, without what was narrowed in another. */
+const ofRun = (run: string) => ({ area: 'wall' as const, run, page: null, section: null, symptoms: [], search: '' })
 
 function Sites({ runs, goTo, onResume }: RunsProps & { runs: StoredRun[] }) {
   const sites = Map.groupBy(runs, (run) => run.source.site)
@@ -53,7 +56,7 @@ function Sites({ runs, goTo, onResume }: RunsProps & { runs: StoredRun[] }) {
                 key={run.id}
                 run={run}
                 onResume={resumeOf(run, askFirst, onResume)}
-                onOpen={() => goTo({ area: 'wall', run: run.id, page: null, section: null, symptoms: [], search: '' })}
+                onOpen={() => goTo(ofRun(run.id))}
               />
             ))}
           </ul>

@@ -1,23 +1,57 @@
 'use client'
 
 import { useState } from 'react'
+import type { Level, Summary } from '@/core/model'
 import type { ArchiveAnswer, ArchiveAsk } from '@/workers/archive.worker'
 import type { Prefer } from '@/workers/open-project'
+import type { OpenedRun } from '@/workers/open-run'
 import { FileButton } from '../../kit/file-button'
 import { saveFile } from '../../kit/save-file'
 import { count, dayAndTime, shortAddress } from '../../kit/words'
 
 /** Asks a worker of its own one thing. Rejects with words that can be shown. */
-function ask<K extends ArchiveAnswer['kind']>(command: ArchiveAsk): Promise<Extract<ArchiveAnswer, { kind: K }>> {
+function ask<K extends ArchiveAnswer['kind']>(
+  command: ArchiveAsk,
+  onPages: (pages: number) => void = () => undefined,
+): Promise<Extract<ArchiveAnswer, { kind: K }>> {
   const worker = new Worker(new URL('../../../workers/archive.worker.ts', import.meta.url), { type: 'module' })
   return new Promise<Extract<ArchiveAnswer, { kind: K }>>((resolve, reject) => {
     worker.addEventListener('message', ({ data }: MessageEvent<ArchiveAnswer>) => {
       if (data.kind === 'failed') reject(new Error(data.message))
+      else if (data.kind === 'reading') onPages(data.pages)
       else resolve(data as Extract<ArchiveAnswer, { kind: K }>)
     })
     worker.addEventListener('error', () => reject(new Error('It broke off by a fault of ours.')))
     worker.postMessage(command)
   }).finally(() => worker.terminate())
+}
+
+/** A zip by its first bytes, however it is named. */
+const isZip = async (file: File) =>
+  (await file
+    .slice(0, 2)
+    .text()
+    .catch(() => '')) === 'PK'
+
+/** What came of opening a run document. Where it was judged by other requirements, both sums are said. */
+function wordsOfOpened(opened: OpenedRun): string {
+  const site = shortAddress(opened.site)
+  if (opened.known) return `${site}: this run is here already.`
+  const { summary, said, pages } = opened
+  const taken = `${site}: a run of ${count(pages, 'page')} taken over.`
+  if (KINDS.every((kind) => said[kind] === summary[kind])) return taken
+  return `${taken} By the requirements here it has ${levels(summary)}; the document, which was judged by its own, says ${levels(said)}.`
+}
+const KINDS = ['error', 'warning', 'note'] as const
+const levels = (sum: Pick<Summary, Level>) =>
+  `${count(sum.error, 'error')}, ${count(sum.warning, 'warning')} and ${count(sum.note, 'note')}`
+
+function OpenRun({ run, onOpen }: { run: string; onOpen: (run: string) => void }) {
+  return (
+    <button type="button" className="button" onClick={() => onOpen(run)}>
+      Open it
+    </button>
+  )
 }
 
 const words = (error: unknown) => (error instanceof Error ? error.message : String(error))
@@ -51,10 +85,10 @@ type State =
   | { kind: 'idle' }
   | { kind: 'working'; text: string }
   | { kind: 'asking'; archive: File; site: string; savedAt: string }
-  | { kind: 'said'; text: string; isFault: boolean; conflicts?: string[] }
+  | { kind: 'said'; text: string; isFault: boolean; conflicts?: string[]; run?: string }
 
-/** Takes a project archive over. Where it and this browser both have something, it asks which stays. */
-export function OpenProject() {
+/** Takes a project archive or a run document over. Where an archive and this browser both have something, it asks which stays. */
+export function OpenProject({ onOpen }: { onOpen: (run: string) => void }) {
   const [state, setState] = useState<State>({ kind: 'idle' })
   const open = async (archive: File, prefer: Prefer) => {
     setState({ kind: 'working', text: 'Taking it over …' })
@@ -63,6 +97,16 @@ export function OpenProject() {
       const known = opened.known > 0 ? `, ${count(opened.known, 'run was', 'runs were')} here already` : ''
       const text = `${shortAddress(opened.site)}: ${count(opened.runs, 'run')} and ${count(opened.drafts, 'draft')} taken over${known}.`
       setState({ kind: 'said', text, isFault: false, conflicts: opened.conflicts })
+    } catch (error) {
+      setState({ kind: 'said', text: words(error), isFault: true })
+    }
+  }
+  const openRun = async (document: File) => {
+    const reading = (pages: number) => setState({ kind: 'working', text: `${count(pages, 'page')} taken over …` })
+    setState({ kind: 'working', text: 'Reading …' })
+    try {
+      const { opened } = await ask<'opened-run'>({ kind: 'open-run', document }, reading)
+      setState({ kind: 'said', text: wordsOfOpened(opened), isFault: false, run: opened.run })
     } catch (error) {
       setState({ kind: 'said', text: words(error), isFault: true })
     }
@@ -103,21 +147,22 @@ export function OpenProject() {
   return (
     <p className="mt-3 flex flex-wrap items-center gap-3">
       <FileButton
-        accept=".zip"
+        accept=".zip,.json,.jsonl,.gz"
         disabled={state.kind === 'working'}
-        label="Open a project archive"
-        onChosen={([archive]) => void look(archive)}
+        label="Open a project archive or a run document"
+        onChosen={([file]) => void isZip(file).then((isArchive) => (isArchive ? look(file) : openRun(file)))}
       >
-        Open a project …
+        Open a project or a run …
       </FileButton>
       <span
         role={state.kind === 'said' && state.isFault ? 'alert' : 'status'}
         className={state.kind === 'said' && state.isFault ? 'text-wrong' : 'text-quiet'}
       >
         {state.kind === 'idle'
-          ? 'A file that “Save the project” wrote: runs, drafts, requirements and all.'
+          ? 'What “Save the project” wrote, or a run document of the command: .json, .jsonl, packed or not.'
           : state.text}
       </span>
+      {state.kind === 'said' && state.run && <OpenRun run={state.run} onOpen={onOpen} />}
       {state.kind === 'said' && state.conflicts && state.conflicts.length > 0 && (
         <span className="w-full">
           {state.conflicts.map((sentence) => (

@@ -1,0 +1,30 @@
+import type { Gathering } from '@/core/model'
+import { database, type StoredRun } from '@/store/database'
+import { ofRun } from '@/store/of-run'
+import { putRows } from '@/store/rows'
+import { judge } from './judge'
+
+/** A run whose pages and pictures are written already, before it is judged. */
+export type UnjudgedRun = Omit<StoredRun, 'findings' | 'summary' | 'size'>
+
+/** Judges a run that came from elsewhere and writes what was found. The run comes last: once it can be seen, all of it is there. */
+export async function keepJudged(run: UnjudgedRun, gathering: Gathering): Promise<StoredRun> {
+  const { verdict, rows } = await judge(run.id, gathering)
+  await putRows(rows)
+  const { findings, summary } = verdict
+  const sizeOf = (list: readonly unknown[]) => list.reduce<number>((sum, one) => sum + JSON.stringify(one).length, 0)
+  const size = sizeOf(gathering.pages) + sizeOf(rows)
+  const kept = { ...run, findings, summary, pages: rows.length, size }
+  await database.runs.put(kept)
+  return kept
+}
+
+/** Forgets what was written of runs that could not be taken over whole. */
+export async function forgetRuns(runs: readonly string[]): Promise<void> {
+  for (const run of runs) {
+    for (const table of [database.pages, database.rows, database.images] as const)
+      await ofRun<never>(table as never, run).delete()
+    await database.overviews.delete(run)
+    await database.runs.delete(run)
+  }
+}
