@@ -12,7 +12,7 @@ export type OpenedRun =
   | { known: false; run: string; site: string; pages: number; summary: Summary; said: Said }
 
 /** The sum of a run in a document that was judged elsewhere, mostly by requirements of its own. */
-export type Said = Pick<Summary, 'error' | 'warning' | 'note' | 'verdict'>
+type Said = Pick<Summary, 'error' | 'warning' | 'note' | 'verdict'>
 
 /** Pages written at once. */
 const BATCH = 250

@@ -1,5 +1,6 @@
 import type { GatheredPage, MetaFact, PageFacts, TagPosition } from '../model'
 import { collapseWhiteSpace, isBlank } from '../text'
+import { forLast } from './for-last'
 import { absent, type Candidate } from './ladder'
 import type { ImageSource, TextSource } from './profile'
 
@@ -12,9 +13,25 @@ const fromMeta = (meta: MetaFact, value: string | null): Candidate => ({
   endByte: meta.endByte,
 })
 
+/** Metas by key of the page that was asked about last. */
+let keyed: { facts: PageFacts; of: Map<string, MetaFact[]> } | null = null
+const NONE: readonly MetaFact[] = []
+
+function metasByKey(facts: PageFacts): Map<string, MetaFact[]> {
+  const of = new Map<string, MetaFact[]>()
+  for (const meta of facts.metas) {
+    if (meta.attribute !== 'name' && meta.attribute !== 'property') continue
+    const same = of.get(meta.key)
+    if (same) same.push(meta)
+    else of.set(meta.key, [meta])
+  }
+  return of
+}
+
 /** Metas of a key; `property` and `name` are both read, other attributes are not. */
-export function metasOf(facts: PageFacts, key: string): MetaFact[] {
-  return facts.metas.filter((meta) => meta.key === key && (meta.attribute === 'name' || meta.attribute === 'property'))
+export function metasOf(facts: PageFacts, key: string): readonly MetaFact[] {
+  if (keyed?.facts !== facts) keyed = { facts, of: metasByKey(facts) }
+  return keyed.of.get(key) ?? NONE
 }
 
 /** What a page says under a key: the first value that is not blank, trimmed; null when there is none. */
@@ -26,10 +43,14 @@ export function firstValue(facts: PageFacts, key: string): string | null {
   )
 }
 
+const metaCandidatesOfLast = forLast<readonly Candidate[]>()
+
 /** Candidates that metas of a key give, in document order; one absent candidate when there is no such tag. */
-export function metaCandidates(facts: PageFacts, key: string): Candidate[] {
-  const found = metasOf(facts, key).map((meta) => fromMeta(meta, collapseWhiteSpace(meta.value ?? '')))
-  return found.length > 0 ? found : [absent(key)]
+export function metaCandidates(facts: PageFacts, key: string): readonly Candidate[] {
+  return metaCandidatesOfLast(facts, null, key, () => {
+    const found = metasOf(facts, key).map((meta) => fromMeta(meta, collapseWhiteSpace(meta.value ?? '')))
+    return found.length > 0 ? found : [absent(key)]
+  })
 }
 
 const fromText = (from: string, value: string | null, at: TagPosition | null): Candidate => ({
@@ -43,7 +64,7 @@ const fromText = (from: string, value: string | null, at: TagPosition | null): C
 /** Candidates for a text, in the order of the sources given. */
 export function textCandidates(page: GatheredPage, sources: readonly TextSource[]): Candidate[] {
   const { facts } = page
-  return sources.flatMap((source): Candidate[] => {
+  return sources.flatMap((source): readonly Candidate[] => {
     if (source === 'address') return [{ ...absent('address'), value: page.url }]
     if (!facts) return [absent(source)]
     if (source === 'title') return [fromText('title', facts.title, facts.at.title)]
@@ -112,16 +133,11 @@ export function likelyContentImages(facts: PageFacts): PageFacts['contentImages'
     .slice(0, CONTENT_IMAGES_LOOKED_AT)
 }
 
-/** Candidates of the page that was asked about last: several places take their picture from the same sources. */
-let offered: { facts: PageFacts; of: Map<string, readonly Candidate[]> } | null = null
+const imagesOfLast = forLast<readonly Candidate[]>()
 
 /** Candidates for the picture, in the order of the sources given; values are addresses as written. */
 export function imageCandidates(facts: PageFacts, sources: readonly ImageSource[]): readonly Candidate[] {
-  if (offered?.facts !== facts) offered = { facts, of: new Map() }
-  const key = sources.join(' ')
-  const known = offered.of.get(key) ?? candidatesOf(facts, sources)
-  offered.of.set(key, known)
-  return known
+  return imagesOfLast(facts, null, sources.join(' '), () => candidatesOf(facts, sources))
 }
 
 function candidatesOf(facts: PageFacts, sources: readonly ImageSource[]): Candidate[] {

@@ -4,9 +4,10 @@ import { fitText, isBlank } from '../text'
 import { firstValue, imageCandidates, metaCandidates, textCandidates } from './candidates'
 import type { Card, TextPart } from './card-model'
 import { resolveByline, resolveFavicon, resolveSiteLine } from './identity'
+import { forLast } from './for-last'
 import { type Candidate, climb, passAll } from './ladder'
 import { type CardKind, resolvePicture } from './picture'
-import type { BoxFigure, Layout, Surface } from './profile'
+import type { BoxFigure, Layout, Surface, TextSource } from './profile'
 import { richKindOf } from './rich'
 import { isKeptOutByRobots } from './robots-of-site'
 
@@ -52,7 +53,15 @@ function ifLastWins(taken: Candidate, candidates: readonly Candidate[]): string 
   return same.length > 1 ? (same.at(-1)!.value ?? undefined) : undefined
 }
 
-function resolveText(candidates: Candidate[], readsBytes: number | null): TextPart {
+const textsOfLast = forLast<TextPart>()
+
+/** A text's own words and its ladder, not yet broken into lines: places with the same sources share them. */
+const textPartOf = (page: GatheredPage, sources: readonly TextSource[], readsBytes: number | null): TextPart =>
+  textsOfLast(page, page.facts, `${readsBytes} ${sources.join(' ')}`, () =>
+    resolveText(textCandidates(page, sources), readsBytes),
+  )
+
+function resolveText(candidates: readonly Candidate[], readsBytes: number | null): TextPart {
   const { taken, ladder } = climb(candidates, readsBytes)
   if (!taken) return emptyPart(ladder)
   const other = ifLastWins(taken, candidates)
@@ -239,7 +248,7 @@ class CardInMaking {
 
   /** The title's own text and its ladder, not yet broken into lines. */
   private get resolvedTitle(): TextPart {
-    return resolveText(textCandidates(this.page, this.surface.title.from), this.surface.readsBytes?.value ?? null)
+    return textPartOf(this.page, this.surface.title.from, this.surface.readsBytes?.value ?? null)
   }
 
   get title(): TextPart {
@@ -264,7 +273,7 @@ class CardInMaking {
     const { page, surface, context, facts, kind, title } = this
     const { layout, image } = this.picture
     const { boxes } = surface
-    const description = resolveText(textCandidates(page, surface.description.from), surface.readsBytes?.value ?? null)
+    const description = textPartOf(page, surface.description.from, surface.readsBytes?.value ?? null)
     const phoneTitle = boxes.phone && drawn(title, boxes.phone.title, surface.title.maxCharacters?.value)
     const site = resolveSiteLine(page, facts, surface, context)
     const byline = resolveByline(facts, surface)

@@ -4,6 +4,7 @@ import { isBlank } from '../text'
 import { metaCandidates } from './candidates'
 import type { CardContext } from './card'
 import type { Rung } from './card-model'
+import { forLast } from './for-last'
 import { absent, type Candidate, climb } from './ladder'
 import { publicImageUrl } from './picture'
 import type { Surface } from './profile'
@@ -40,13 +41,15 @@ function decoded(part: string): string {
   }
 }
 
-export function resolveSiteLine(
-  page: GatheredPage,
-  facts: PageFacts,
-  surface: Surface,
-  context: CardContext,
-): { line: string | null; ladder: Rung[] } {
+const siteLinesOfLast = forLast<Line>()
+
+export function resolveSiteLine(page: GatheredPage, facts: PageFacts, surface: Surface, context: CardContext): Line {
   if (surface.siteLine === 'none') return { line: null, ladder: [] }
+  const name = `${surface.siteLine} ${surface.readsBytes?.value ?? null}`
+  return siteLinesOfLast(page, context, name, () => siteLineOf(page, facts, surface, context))
+}
+
+function siteLineOf(page: GatheredPage, facts: PageFacts, surface: Surface, context: CardContext): Line {
   const names = surface.siteLine === 'host' ? [] : metaCandidates(facts, 'og:site_name')
   const { taken, ladder } = climb(
     [...names, ...hostCandidates(page, facts, context)],
@@ -73,9 +76,17 @@ function bylineText(value: string): string {
   )
 }
 
-export function resolveByline(facts: PageFacts, surface: Surface): { line: string | null; ladder: Rung[] } {
+type Line = { line: string | null; ladder: Rung[] }
+const bylinesOfLast = forLast<Line>()
+
+export function resolveByline(facts: PageFacts, surface: Surface): Line {
+  const readsBytes = surface.readsBytes?.value ?? null
+  return bylinesOfLast(facts, null, String(readsBytes), () => bylineOf(facts, readsBytes))
+}
+
+function bylineOf(facts: PageFacts, readsBytes: number | null): Line {
   const candidates = ['article:author', 'twitter:creator', 'author'].flatMap((key) => metaCandidates(facts, key))
-  const { taken, ladder } = climb(candidates, surface.readsBytes?.value ?? null)
+  const { taken, ladder } = climb(candidates, readsBytes)
   return { line: taken?.value ? bylineText(taken.value) : null, ladder }
 }
 
@@ -89,13 +100,21 @@ const iconCandidates = (facts: PageFacts): Candidate[] => {
   return [...of('icon', icons), ...of('apple-touch-icon', touch), { ...absent('favicon.ico'), value: '/favicon.ico' }]
 }
 
+type Favicon = { favicon: { url: string; from: string; line: number | null } | null; ladder: Rung[] }
+const faviconsOfLast = forLast<Favicon>()
+
 export function resolveFavicon(
   page: GatheredPage,
   facts: PageFacts,
   surface: Surface,
   context: CardContext,
-): { favicon: { url: string; from: string; line: number | null } | null; ladder: Rung[] } {
-  const { taken, ladder } = climb(iconCandidates(facts), surface.readsBytes?.value ?? null, (candidate) => {
+): Favicon {
+  const readsBytes = surface.readsBytes?.value ?? null
+  return faviconsOfLast(page, context, String(readsBytes), () => faviconOf(page, facts, readsBytes, context))
+}
+
+function faviconOf(page: GatheredPage, facts: PageFacts, readsBytes: number | null, context: CardContext): Favicon {
+  const { taken, ladder } = climb(iconCandidates(facts), readsBytes, (candidate) => {
     const url = iconUrl(page, candidate, context)
     const image = url === null ? undefined : context.images.get(url)
     if (url === null) return { outcome: 'refused', why: 'not an http address' }
