@@ -26,10 +26,13 @@ async function fileFor(folder, pathname) {
   const tries = pathname.endsWith('/') ? [join(path, 'index.html')] : [path, `${path}.html`, join(path, 'index.html')]
   for (const file of tries) {
     const found = await stat(file).catch(() => null)
-    if (found?.isFile()) return { file, bytes: found.size }
+    if (found?.isFile()) return { file, bytes: found.size, changedAt: found.mtime }
   }
   return null
 }
+
+/** What changes with the file, as a file server tells it (RFC 9110, 8.8.3). */
+const tagOf = ({ bytes, changedAt }) => `W/"${bytes.toString(36)}-${changedAt.getTime().toString(36)}"`
 
 /** Files that an edit takes away, by their path in the build. */
 function goneFrom(overlay) {
@@ -63,7 +66,12 @@ export function serveFolder(folder, { delayMs = 0, overlay = null } = {}) {
           .end('<!doctype html><title>Not found</title><h1>Not found</h1>')
         return
       }
-      response.writeHead(200, { 'content-type': type, 'content-length': found.bytes })
+      const headers = { etag: tagOf(found), 'last-modified': found.changedAt.toUTCString() }
+      if (request.headers['if-none-match'] === headers.etag) {
+        response.writeHead(304, headers).end()
+        return
+      }
+      response.writeHead(200, { ...headers, 'content-type': type, 'content-length': found.bytes })
       createReadStream(found.file).pipe(response)
     } catch {
       response.writeHead(400).end()

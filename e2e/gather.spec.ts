@@ -16,6 +16,31 @@ test('the demo is gathered: every page, with the production address of its own t
   await expectAccessible(page)
 })
 
+test('run again takes what has not changed from the run before, says so, and reads everything anew on demand', async ({
+  page,
+}) => {
+  await gatherDemo(page)
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await expect(page.getByText('48 pages in')).toBeVisible()
+  await page.getByRole('banner').getByRole('button', { name: 'Run again' }).click()
+  const ended = page.getByText('brasswick.example is gathered.')
+  await expect(ended).toBeVisible({ timeout: 60_000 })
+  const taken = page.getByText(
+    /^4\d pages and \d+ pictures have not changed since the run of .*, and were taken from it\./,
+  )
+  await expect(taken).toBeVisible()
+  await expectAccessible(page)
+  // The two runs say the same.
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await page.getByRole('link', { name: 'Drift' }).click()
+  await expect(page.getByText(/^Nothing changed: every page says/)).toBeVisible()
+  await page.getByRole('link', { name: 'Gather', exact: true }).click()
+  await page.getByRole('button', { name: 'Read everything anew' }).click()
+  await expect(taken).toBeHidden()
+  await expect(ended).toBeVisible({ timeout: 60_000 })
+  await expect(taken).toBeHidden()
+})
+
 test('the first screen says what to do, and is accessible', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('See the card')

@@ -130,6 +130,20 @@ test('a page of a folder is read again from the disk: chosen once, then at one k
   rmSync(folder, { recursive: true })
 })
 
+test('a folder that the browser keeps is run again with one click, as it is now', async ({ page }) => {
+  const folder = folderOnDisk('The old title')
+  await page.goto('/')
+  await page.getByLabel('Choose a folder').setInputFiles(folder)
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await writeInPrivateFolder(page, { ...build('The new title'), 'more.html': html('More') })
+  await page.getByRole('button', { name: 'Run again' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('3 pages')
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await page.getByRole('button', { name: /^\/lamp\.html:/ }).dblclick()
+  await expect(page.getByRole('article', { name: 'Wide feed' })).toContainText('The new title')
+  rmSync(folder, { recursive: true })
+})
+
 test('where the browser keeps no folder, it is asked for each time; a wrong one says so', async ({ page }) => {
   const [before, after] = [folderOnDisk('The old title'), folderOnDisk('The new title')]
   const other = mkdtempSync(join(tmpdir(), 'parrot-look-'))

@@ -60,6 +60,8 @@ export type StoredRun = {
    * address alone, since what is left of it waits in the frontier. Absent for files, and in a run of before it was kept.
    */
   request?: CrawlRequest | undefined
+  /** Version of the program that gathered it: another may read otherwise, and takes nothing over from it. */
+  program?: string | undefined
   /** It came with a project archive: what it names was chosen by the archive's maker. */
   imported?: true | undefined
   /** Room that pages and rows take, in characters of JSON; absent in a run of before it was counted. */
@@ -88,6 +90,17 @@ export type StoredImage = { run: string; url: string; image: ServedImage; made?:
 
 /** An address that a run found. Those that are no page of the run yet are where it goes on when it was broken off. */
 type StoredWaiting = { run: string; url: string; depth: number }
+
+/**
+ * Where links of some pages lead, kept so that a later run can take the pages over: each text once, pages by the number of
+ * the text. `places`: line and column of each link, in turn.
+ */
+export type StoredLinks = {
+  run: string
+  part: number
+  texts: string[]
+  pages: { url: string; hrefs: Uint32Array; places: Uint32Array; refreshTo: string | null }[]
+}
 
 /** A small copy of a picture, kept by the hash of the whole so that runs share it. */
 type Thumb = { key: string; blob: Blob; bytes: number; savedAt: number }
@@ -165,6 +178,7 @@ class Database extends Dexie {
   templateFiles!: Table<TemplateFile, [string, string]>
   steps!: Table<KeptStep, [string, number]>
   focuses!: Table<StoredFocus, [string, string]>
+  links!: Table<StoredLinks, [string, number]>
 
   constructor() {
     super('nimble-parrot')
@@ -183,6 +197,7 @@ class Database extends Dexie {
     this.version(9).stores({ heldEvents: '++id, site' })
     this.version(8).stores({ folders: 'site' })
     this.version(7).stores({ templates: 'site', templateFiles: '[site+name], site' })
+    this.version(13).stores({ links: '[run+part], run' })
     this.version(12).stores({ steps: '[tab+number], at', focuses: '[site+url], site' })
     this.version(11)
       .stores({})

@@ -19,9 +19,10 @@ export async function deleteTried(of: string, but?: string): Promise<void> {
 
 /** Deletes a run with everything that belongs to it alone. Small pictures are shared and stay. */
 export async function deleteRun(id: string): Promise<void> {
-  const { runs, pages, rows, images, frontier, overviews } = database
-  await database.transaction('rw', [runs, pages, rows, images, frontier, overviews], async () => {
+  const { runs, pages, rows, images, frontier, overviews, links } = database
+  await database.transaction('rw', [runs, pages, rows, images, frontier, overviews, links], async () => {
     await overviews.delete(id)
+    await links.where('run').equals(id).delete()
     await ofRun(frontier, id).delete()
     await deletePagesOf(id)
     await ofRun(rows, id).delete()
@@ -60,7 +61,12 @@ export const canResume = ({ state, waiting, source, request }: StoredRun) =>
 const plain = (address: string) => new AddressSecrets().take(resolveAddress(address, 'about:blank') ?? '', 'user')
 
 /** What is kept of a request, see `StoredRun.request`. */
-export function keptRequest({ login: _login, resume: _resume, ...request }: CrawlRequest): CrawlRequest {
+export function keptRequest({
+  login: _login,
+  resume: _resume,
+  earlier: _earlier,
+  ...request
+}: CrawlRequest): CrawlRequest {
   const { from } = request
   if (from.kind === 'url') return { ...request, from: { ...from, start: plain(from.start) } }
   if (from.kind === 'sitemap') return { ...request, from: { ...from, address: plain(from.address) } }

@@ -1,3 +1,4 @@
+import { pageFiles } from '@/core/crawl'
 import { saveProject } from '@/store/archive/save-project'
 import { hasSomethingOf, type OpenedProject, openArchive, openProject, type Prefer, readManifest } from './open-project'
 import { type OpenedRun, openRun } from './open-run'
@@ -11,6 +12,8 @@ export type ArchiveAsk =
   | { kind: 'look'; archive: Blob }
   | { kind: 'open'; archive: Blob; prefer: Prefer }
   | { kind: 'open-run'; document: Blob }
+  /** How many pages a zip of a build holds. */
+  | { kind: 'count'; zip: Blob }
 export type ArchiveAnswer =
   | { kind: 'saved'; archive: Blob }
   | { kind: 'looked'; site: string; savedAt: string; hasSomething: boolean }
@@ -18,6 +21,7 @@ export type ArchiveAnswer =
   /** Pages of a document that were taken over so far: more is to come. */
   | { kind: 'reading'; pages: number }
   | { kind: 'opened-run'; opened: OpenedRun }
+  | { kind: 'counted'; pages: number }
   | { kind: 'failed'; message: string }
 
 const scope = workerScope<ArchiveAsk, ArchiveAnswer>()
@@ -30,6 +34,8 @@ async function answerTo(ask: ArchiveAsk): Promise<ArchiveAnswer> {
       kind: 'opened-run',
       opened: await openRun(ask.document, (pages) => scope.postMessage({ kind: 'reading', pages })),
     }
+  if (ask.kind === 'count')
+    return { kind: 'counted', pages: pageFiles((await openArchive(ask.zip)).paths).pages.length }
   const { site, savedAt } = await readManifest(await openArchive(ask.archive))
   return { kind: 'looked', site, savedAt, hasSomething: await hasSomethingOf(site) }
 }

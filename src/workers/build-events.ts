@@ -5,6 +5,7 @@ import {
   type CrawlEnvironment,
   type CrawlEvent,
   createFileMap,
+  type Earlier,
   gatherBuild,
   type LookAtImage,
   NothingAnswered,
@@ -42,7 +43,7 @@ async function openSource(source: Exclude<GatherSource, { kind: 'crawl' }>): Pro
 }
 
 /** The world as a worker sees it. Nothing is read over the network here but through our own server. */
-export function workerEnvironment(signal: AbortSignal): CrawlEnvironment {
+export function workerEnvironment(signal: AbortSignal, earlier?: Earlier): CrawlEnvironment {
   return {
     read: async ({ url }) => ({
       kind: 'failed',
@@ -53,6 +54,7 @@ export function workerEnvironment(signal: AbortSignal): CrawlEnvironment {
     now: () => new Date(),
     digest: digestOf,
     decode: decodePicture,
+    earlier,
     sleep: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
     signal,
   }
@@ -77,6 +79,7 @@ export function lookThroughServer(signal: AbortSignal): LookAtImage {
 export async function openBrowserBuild(
   source: Exclude<GatherSource, { kind: 'crawl' }>,
   signal: AbortSignal,
+  earlier?: Earlier,
 ): Promise<BrowserBuild> {
   try {
     const files = await openSource(source)
@@ -87,11 +90,16 @@ export async function openBrowserBuild(
       maxPages: null,
       concurrency: AT_ONCE,
       pictureHosts: source.pictureHosts ?? [],
-      perSection: source.kind === 'folder' ? (source.perSection ?? null) : null,
+      perSection: source.kind === 'served' ? null : (source.perSection ?? null),
     }
     let fileAt = (_url: string): string | null => null
     async function* events(): AsyncGenerator<CrawlEvent> {
-      for await (const event of gatherBuild(files, options, workerEnvironment(signal), lookThroughServer(signal))) {
+      for await (const event of gatherBuild(
+        files,
+        options,
+        workerEnvironment(signal, earlier),
+        lookThroughServer(signal),
+      )) {
         if (event.kind === 'started') fileAt = createFileMap(files.paths, event.source.site, new Set()).fileAt
         yield event
       }

@@ -1,12 +1,14 @@
-import { GatheringBuilder, type QueuedUrl, type ServedImage, type WireEvent } from '@/core/crawl'
-import type { GatheredImage, GatheredPage, Gathering } from '@/core/model'
-import { database } from '@/store/database'
+import { earlierFrom, GatheringBuilder, type QueuedUrl, type ServedImage, type WireEvent } from '@/core/crawl'
+import { type GatheredImage, type GatheredPage, type Gathering, VERSION } from '@/core/model'
+import { database, type StoredRun } from '@/store/database'
+import { LinkKeeper, type PageLinks } from '@/store/links'
 import { ofRun } from '@/store/of-run'
 import { putRows } from '@/store/rows'
 import { runLock } from '@/store/run-lock'
 import { deleteRun, keptRequest } from '@/store/runs'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
+import { earlierFacts, earlierRun, picturesOf } from './earlier-run'
 import { exportRun } from './export-run'
 import { judge, rowsOfTouched } from './judge'
 import { recheck, runLook } from './look-again'
@@ -46,8 +48,12 @@ class GatherRun {
   private readonly builder = new GatheringBuilder()
   private readonly stopper = new AbortController()
   private readonly thumbs: ThumbMaker
+  private readonly links: LinkKeeper
+  private readonly taken = { page: 0, picture: 0 }
+  private earlier: StoredRun | undefined
   private build: BrowserBuild | null = null
   private newPages: GatheredPage[] = []
+  private newLinks: PageLinks[] = []
   private newImages: ServedImage[] = []
   private newFound: QueuedUrl[] = []
   private readonly before = { pages: 0, images: 0 }
@@ -67,6 +73,7 @@ class GatherRun {
     private readonly source: GatherSource,
     private readonly resumes: boolean,
   ) {
+    this.links = new LinkKeeper(runId)
     this.thumbs = new ThumbMaker((url) => this.build?.pictureOf(url) ?? Promise.resolve(null))
   }
 
@@ -97,13 +104,20 @@ class GatherRun {
     const { source, stopper } = this
     const required = await database.requirements.toArray()
     const named = required.flatMap(({ requirements }) => requirements.identity?.pictureHosts ?? [])
+    const { since } = source
+    this.earlier =
+      since === undefined ? undefined : await earlierRun(since, source.kind === 'crawl' ? 'server' : 'files')
     if (source.kind !== 'crawl') {
       const pictureHosts = [...(source.pictureHosts ?? []), ...named]
-      this.build = await openBrowserBuild({ ...source, pictureHosts }, stopper.signal)
+      const images = this.earlier ? await picturesOf(this.earlier.id) : []
+      // Of files pages are read anew: it takes no longer than to see whether they changed.
+      const earlier = earlierFrom({ pages: [], images }, (what) => this.taken[what]++)
+      this.build = await openBrowserBuild({ ...source, pictureHosts }, stopper.signal, earlier)
       return this.build.events
     }
     const own = { ...source.request, pictureHosts: [...(source.request.pictureHosts ?? []), ...named].slice(0, 50) }
-    const request = this.resumes ? { ...own, resume: await this.loadBefore() } : own
+    const earlier = this.earlier ? await earlierFacts(this.earlier) : null
+    const request = this.resumes ? { ...own, resume: await this.loadBefore() } : { ...own, earlier }
     return crawlStream(request, stopper.signal) as AsyncIterable<RunEvent>
   }
 
@@ -124,7 +138,23 @@ class GatherRun {
   }
 
   private async take(event: RunEvent): Promise<void> {
-    this.builder.add(event as WireEvent & { kind: Exclude<WireEvent['kind'], 'failed'> })
+    if (event.kind === 'taken') {
+      this.taken.page = event.pages
+      this.taken.picture = event.pictures
+      return
+    }
+    const told = event.kind === 'page' ? { ...event, page: this.withoutLinks(event.page) } : event
+    this.builder.add(told)
+    await this.note(told)
+  }
+
+  /** Where a page's links lead is kept by itself: it serves a later run alone. */
+  private withoutLinks({ kept, ...page }: GatheredPage): GatheredPage {
+    if (kept) this.newLinks.push({ url: page.url, kept })
+    return page
+  }
+
+  private async note(event: Exclude<RunEvent, { kind: 'taken' }>): Promise<void> {
     switch (event.kind) {
       case 'started':
         return this.begin(event)
@@ -202,7 +232,16 @@ class GatherRun {
     else {
       const empty = { pages: 0, waiting: 0, notes: [], findings: [], summary: null }
       const asked = this.source.kind === 'crawl' ? { request: keptRequest(this.source.request) } : {}
-      await database.runs.add({ id: this.runId, source, view, startedAt, ...asked, ...fresh, ...empty })
+      await database.runs.add({
+        id: this.runId,
+        program: VERSION,
+        source,
+        view,
+        startedAt,
+        ...asked,
+        ...fresh,
+        ...empty,
+      })
     }
     report({ kind: 'started', site: source.site, startedAt })
   }
@@ -212,13 +251,15 @@ class GatherRun {
     this.lastFlush = performance.now()
     const gathering = this.builder.gathering()
     if (!gathering) return
-    const [pages, images, found] = [this.newPages, this.newImages, this.newFound]
+    const [pages, images, found, links] = [this.newPages, this.newImages, this.newFound, this.newLinks]
+    this.newLinks = []
     this.newPages = []
     this.newImages = []
     this.newFound = []
     const run = this.runId
     await database.pages.bulkPut(pages.map((page) => ({ run, url: page.url, page })))
     this.size += JSON.stringify(pages).length
+    await this.links.keep(links)
     await database.images.bulkPut(images.map((image) => ({ run, url: image.url, image })))
     // What was read in the meantime stays there until the end: every tab hears of each key that is deleted.
     await database.frontier.bulkPut(found.map(({ url, depth }) => ({ run, url, depth })))
@@ -257,6 +298,9 @@ class GatherRun {
       summary: verdict.summary,
       size: this.size + rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0),
     })
+    const { taken, earlier } = this
+    if (earlier && taken.page + taken.picture > 0)
+      report({ kind: 'taken', pages: taken.page, pictures: taken.picture, sinceMs: Date.parse(earlier.startedAt) })
     // What is said last is what was kept.
     this.reportProgress(this.pages, this.waiting, [])
     report({ kind: 'finished', state })

@@ -12,18 +12,23 @@ export type ChosenFile = { path: string; file: File }
  */
 export type GatherSource =
   /** `isRest`: it names no more than a run needs that goes on; nothing can be begun again with it. */
-  | { kind: 'crawl'; request: CrawlRequest; isRest?: true }
-  | {
-      kind: 'folder'
-      name: string
-      site: string | null
-      files: ChosenFile[]
-      pictureHosts?: string[]
-      /** Pages of each section at most: a sample. Absent: all. */
-      perSection?: number
-    }
-  | { kind: 'zip'; name: string; site: string | null; file: File; pictureHosts?: string[] }
-  | { kind: 'served'; of: 'folder' | 'zip'; name: string; site: string | null; pictureHosts?: string[] }
+  (
+    | { kind: 'crawl'; request: CrawlRequest; isRest?: true }
+    | {
+        kind: 'folder'
+        name: string
+        site: string | null
+        files: ChosenFile[]
+        pictureHosts?: string[]
+        /** Pages of each section at most: a sample. Absent: all. */
+        perSection?: number
+      }
+    | { kind: 'zip'; name: string; site: string | null; file: File; pictureHosts?: string[]; perSection?: number }
+    | { kind: 'served'; of: 'folder' | 'zip'; name: string; site: string | null; pictureHosts?: string[] }
+  ) & {
+    /** The run that is gathered anew: what has not changed since is taken from it. Absent: all is read. */
+    since?: string
+  }
 
 /** Where a page is looked at again. A folder's handle reads its files as they are now; files that were chosen come before. */
 export type LookPlace =
@@ -75,6 +80,8 @@ export type GatherReport =
   | { kind: 'note'; note: RunNote }
   /** Hosts whose pictures are asked for slowly: they may be the reader's own. */
   | { kind: 'slowed'; hosts: string[] }
+  /** How much had not changed since an earlier run, and was taken from it. */
+  | { kind: 'taken'; pages: number; pictures: number; sinceMs: number }
   | { kind: 'finished'; state: 'done' | 'stopped' }
   | { kind: 'exported'; file: Blob }
   | { kind: 'held'; differs: string[]; difference: SignOffDifference }

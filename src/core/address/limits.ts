@@ -77,4 +77,6 @@ export const limits = {
   /** What the app's server takes of a request: any, and one that holds a list of addresses. */
   requestBytes: 1_000_000,
   listRequestBytes: 10_000_000,
+  /** One that hands over what an earlier run read, where the server is the reader’s own. */
+  earlierRequestBytes: 60_000_000,
 } as const

@@ -1,10 +1,16 @@
+import { z } from 'zod'
 import { baseOf, resolveAddress } from '../address'
-import type { GatheredImage, GatheredPage, KeptLinks, PageFacts, Validators } from '../model'
+import { GatheredImage, GatheredPage, KeptLinks, PageFacts, type Validators } from '../model'
 import { copyString, type PageReading } from '../page'
 import type { CrawlEnvironment, FetchResult, ReadRequest } from './read-address'
 
 /** A page of an earlier run that can be taken over: what it said, and where its links lead. */
-export type KnownPage = GatheredPage & { facts: PageFacts; kept: KeptLinks }
+const KnownPage = GatheredPage.extend({ facts: PageFacts, kept: KeptLinks })
+export type KnownPage = z.infer<typeof KnownPage>
+
+/** What an earlier run read, as it is handed over where the run itself is elsewhere. */
+export const EarlierFacts = z.object({ pages: z.array(KnownPage), images: z.array(GatheredImage) })
+export type EarlierFacts = z.infer<typeof EarlierFacts>
 
 /** What an earlier run of the same source read. What has not changed since is taken from it. */
 export type Earlier = {
@@ -13,6 +19,21 @@ export type Earlier = {
   picture: (url: string) => GatheredImage | null
   /** A picture of the same bytes, wherever it was. */
   pictureWith: (hash: string) => GatheredImage | null
+  /** Told of each that had not changed and was taken. */
+  onTaken?: ((what: 'page' | 'picture') => void) | undefined
+}
+
+/** What was handed over, to be asked. */
+export function earlierFrom({ pages, images }: EarlierFacts, onTaken?: Earlier['onTaken']): Earlier {
+  const byUrl = new Map(pages.map((page) => [page.url, page]))
+  const pictures = new Map(images.map((image) => [image.url, image]))
+  const byHash = new Map(images.flatMap((image) => (image.hash === null ? [] : [[image.hash, image] as const])))
+  return {
+    page: (url) => byUrl.get(url) ?? null,
+    picture: (url) => pictures.get(url) ?? null,
+    pictureWith: (hash) => byHash.get(hash) ?? null,
+    onTaken,
+  }
 }
 
 /** By what a server can tell that an answer is still the one it gave (RFC 9110, 8.8); undefined where it says neither. */
@@ -44,12 +65,14 @@ function headersAgain(page: KnownPage, headers: Record<string, string>): Record<
  */
 export async function readIfChanged(
   request: ReadRequest,
-  known: KnownPage | null | undefined,
+  earlier: Earlier | undefined,
   read: (request: ReadRequest) => Promise<FetchResult>,
 ): Promise<FetchResult> {
+  const known = earlier?.page(request.url)
   if (!known?.fetch.validators) return read(request)
   const exchange = await read({ ...request, ifChanged: known.fetch.validators })
   if (exchange.kind !== 'answered' || exchange.status !== NOT_MODIFIED) return exchange
+  earlier?.onTaken?.('page')
   const { facts, kept, source, fetch } = known
   const reading: PageReading = { facts, ...kept, source: () => source }
   return {

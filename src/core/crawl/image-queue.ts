@@ -215,9 +215,9 @@ export function lookByReading(
     return async (url, mayDecode) => {
       const known = takenPicture(outside.earlier?.picture(url))
       const exchange = await read(url, limits.imageBytes, false, known?.validators)
-      return known && isUnchanged(exchange)
-        ? { ...known, iconOnly: false }
-        : describeImage(url, exchange, { ...outside, mayDecode, walks: true })
+      if (!known || !isUnchanged(exchange)) return describeImage(url, exchange, { ...outside, mayDecode, walks: true })
+      outside.earlier?.onTaken?.('picture')
+      return { ...known, iconOnly: false }
     }
   const sizeOnly = { digest: async () => null }
   return async (url) => {
@@ -301,7 +301,10 @@ export async function describeImage(
   const { format, width, height, animated, mayBeTransparent, colors } = reading
   const same = hash === null ? null : takenPicture(outside.earlier?.pictureWith(hash))
   // The same bytes say the same: what they look like was found out then.
-  if (same) return { ...answered, bytes, hash, format, width, height, animated, ...seenIn(same) }
+  if (same) {
+    outside.earlier?.onTaken?.('picture')
+    return { ...answered, bytes, hash, format, width, height, animated, ...seenIn(same) }
+  }
   const isRead = !exchange.isCut && exchange.status !== 206
   const sized = { ...answered, bytes, hash, format, width, height, animated }
   const damaged = (why: string) => ({ ...sized, errorCode: 'damaged' as const, error: `The ${format} ${why}.` })

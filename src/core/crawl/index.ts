@@ -28,7 +28,7 @@ export {
 export { collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 export { crawl, crawlGiven, isPreview, onPreview } from './crawl'
 export { type CrawlOptions, defaultCrawlOptions, type QueuedUrl } from './crawl-options'
-export type { Earlier, KnownPage } from './earlier'
+export { type Earlier, EarlierFacts, earlierFrom, type KnownPage } from './earlier'
 export { type CrawlEvent, type CrawlEvents, GatheringBuilder, oneByOne } from './events'
 export { gatherBuild, lookInBuild } from './gather-build'
 export { type LookAtImage, lookByReading, readAsHostsMay } from './image-queue'

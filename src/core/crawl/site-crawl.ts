@@ -187,7 +187,7 @@ export class SiteCrawl {
   private readonly readAt = (url: string): Promise<FetchResult> => {
     if (this.firstAnswer?.url === url) return Promise.resolve(this.firstAnswer.exchange)
     const request = { url, accept: 'page' as const, maxBytes: limits.pageBytes, openPage: pageStreamFor(url) }
-    return readIfChanged(request, this.outside.earlier?.page(url), (asked) => this.ask(asked))
+    return readIfChanged(request, this.outside.earlier, (asked) => this.ask(asked))
   }
 
   private async readPage(asked: QueuedUrl): Promise<PageResult> {

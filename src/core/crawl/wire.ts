@@ -12,6 +12,7 @@ import {
   Survey,
 } from '../model'
 import { CrawlScope, QueuedUrl } from './crawl-options'
+import { EarlierFacts } from './earlier'
 import type { CrawlEvent } from './events'
 
 const httpAddress = (error: string) => z.url({ protocol: /^https?$/, error })
@@ -65,6 +66,8 @@ export const CrawlRequest = z.object({
   login: Login.nullable().default(null),
   /** Ask caches on the way for what the server says now. */
   pastCaches: z.boolean().default(false),
+  /** What an earlier run read: what has not changed since is taken from it. null: all is read. */
+  earlier: EarlierFacts.nullable().default(null),
 })
 export type CrawlRequest = z.input<typeof CrawlRequest>
 export type ParsedCrawlRequest = z.output<typeof CrawlRequest>
@@ -95,6 +98,8 @@ export const WireEvent = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('slowed'), hosts: z.array(z.string()) }),
   z.object({ kind: z.literal('progress'), done: z.number(), waiting: z.number(), fetching: z.array(z.string()) }),
   z.object({ kind: z.literal('survey'), survey: Survey }),
+  /** How much of an earlier run was taken over, once, at the end. */
+  z.object({ kind: z.literal('taken'), pages: z.number(), pictures: z.number() }),
   z.object({ kind: z.literal('finished'), finishedAt: z.string(), stopped: z.boolean() }),
   /** The run could not start, or broke off: one sentence. */
   z.object({ kind: z.literal('failed'), message: z.string() }),

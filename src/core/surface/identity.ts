@@ -103,12 +103,7 @@ const iconCandidates = (facts: PageFacts): Candidate[] => {
 type Favicon = { favicon: { url: string; from: string; line: number | null } | null; ladder: Rung[] }
 const faviconsOfLast = forLast<Favicon>()
 
-export function resolveFavicon(
-  page: GatheredPage,
-  facts: PageFacts,
-  surface: Surface,
-  context: CardContext,
-): Favicon {
+export function resolveFavicon(page: GatheredPage, facts: PageFacts, surface: Surface, context: CardContext): Favicon {
   const readsBytes = surface.readsBytes?.value ?? null
   return faviconsOfLast(page, context, String(readsBytes), () => faviconOf(page, facts, readsBytes, context))
 }

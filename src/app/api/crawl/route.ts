@@ -1,8 +1,16 @@
 import { createAddressMap, limits, parseUrl, shownAddress } from '@/core/address'
-import { CrawlRequest, NothingAnswered, type ParsedCrawlRequest, toWire, type WireEvent } from '@/core/crawl'
+import {
+  CrawlRequest,
+  earlierFrom,
+  NothingAnswered,
+  type ParsedCrawlRequest,
+  toWire,
+  type WireEvent,
+} from '@/core/crawl'
 import { terminalText } from '@/core/text'
 import { answering } from '@/io/answering'
 import { beginCrawl, clientOf, refusalToAsk } from '@/io/client-limits'
+import { isExposed } from '@/io/exposure'
 import { imagePath } from '@/io/image-token'
 import { innerHostsNamed } from '@/io/named-hosts'
 import { requestJson } from '@/io/request-json'
@@ -20,10 +28,13 @@ async function* crawlLines(
   // Pictures on the host that the run was pointed at may be shown, even inside this network.
   const innerHosts = await innerHostsNamed(namedAddresses(request.from))
   let toBuild = (url: string) => url
+  const taken = { page: 0, picture: 0 }
+  const count = (what: keyof typeof taken) => taken[what]++
+  const memory = { keepsLinks: true, earlier: request.earlier ? earlierFrom(request.earlier, count) : undefined }
   try {
     for await (const events of runCrawl(
       request,
-      { guessSite: true, innerHosts, refusalToAsk: () => refusalToAsk(client) },
+      { guessSite: true, innerHosts, memory, refusalToAsk: () => refusalToAsk(client) },
       signal,
     )) {
       for (const event of events) {
@@ -34,7 +45,11 @@ async function* crawlLines(
       }
       // An empty batch is not sent.
       if (events.length > 0)
-        yield events.map((event) => toWire(event, (url) => imagePath({ url: toBuild(url), innerHosts })))
+        yield events.flatMap((event): WireEvent[] => {
+          const sent = toWire(event, (url) => imagePath({ url: toBuild(url), innerHosts }))
+          const isLast = sent.kind === 'finished' && taken.page + taken.picture > 0
+          return isLast ? [{ kind: 'taken', pages: taken.page, pictures: taken.picture }, sent] : [sent]
+        })
     }
   } catch (error) {
     if (signal.aborted) return
@@ -56,12 +71,13 @@ const forLog = (error: unknown) =>
 export async function POST(request: Request): Promise<Response> {
   const refusal = refusalOf(request, true)
   if (refusal) return refused(refusal)
-  const body = await requestJson(request, limits.listRequestBytes)
+  const body = await requestJson(request, isExposed() ? limits.listRequestBytes : limits.earlierRequestBytes)
   if (!body.ok) return refused(body.reason, body.status)
   const parsed = CrawlRequest.safeParse(body.value)
   if (!parsed.success) return refused(parsed.error.issues.map((issue) => issue.message).join(' '), 400)
-  if (body.bytes > limits.requestBytes && parsed.data.from.kind !== 'list')
-    return refused(`More than ${limits.requestBytes} bytes are read of a list alone.`, 413)
+  const { from, earlier } = parsed.data
+  if (body.bytes > limits.requestBytes && from.kind !== 'list' && !earlier)
+    return refused(`More than ${limits.requestBytes} bytes are read of a list or an earlier run alone.`, 413)
   const client = clientOf(request)
   const end = beginCrawl(client)
   if (typeof end === 'string') return refused(end, 429)

@@ -4,14 +4,13 @@ import { clsx } from 'clsx'
 import { DropdownMenu } from 'radix-ui'
 import type { StoredRun } from '@/store/database'
 import { clockTime, count, dayAndTime, shortAddress } from '../../kit/words'
-import { useAskFirst } from '../../parts/ask-first'
-import { startRun, stopRun, useSession } from '../../state/run/session'
-import { addressAsked, sourceOfRun } from '../../state/run/sources'
+import { stopRun, useSession } from '../../state/run/session'
 import { useRuns } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
 import { type Area, type RouteState, viewHref } from '../../state/view/view'
 import { JumpBox } from './jump-box'
 import { Mark } from './mark'
+import { RunAgain } from './run-again'
 
 export const AREA_NAMES: Record<Area, string> = {
   gather: 'Gather',
@@ -173,7 +172,6 @@ function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
 /** What is most likely wanted now: stop what runs, else run again what is open. */
 function MainAction({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
   const session = useSession()
-  const { askFirst, dialog } = useAskFirst()
   const look = 'h-8 whitespace-nowrap rounded-card px-4 font-semibold max-md:px-2'
   if (session.kind === 'running') {
     return (
@@ -182,22 +180,5 @@ function MainAction({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
       </button>
     )
   }
-  const source = run && sourceOfRun(run)
-  if (!source) return null
-  const again = () => {
-    const runId = startRun(source)
-    goTo({ area: 'gather', run: runId, page: null })
-  }
-  return (
-    <>
-      <button
-        type="button"
-        className={clsx(look, 'bg-[#4fcf8f] text-[#0b1a14] hover:bg-[#6bdca3]')}
-        onClick={() => askFirst(run, addressAsked(source), again)}
-      >
-        Run again
-      </button>
-      {dialog}
-    </>
-  )
+  return run && <RunAgain run={run} goTo={goTo} className={look} />
 }

@@ -7,11 +7,21 @@ import type { GatherSource } from '@/workers/protocol'
 import { FileButton } from '../../kit/file-button'
 import { chosenFiles, readDropped } from '../../state/run/dropped-files'
 import { completeAddress } from '../../state/run/sources'
-import { type LargeFolder, largeFolder, SAMPLE } from './large-folder'
-import { LargeFolderNotice } from './large-folder-notice'
+import { askArchive } from './ask-archive'
+import { type LargeSource, largeSource, pagesAmong, SAMPLE } from './large-source'
+import { LargeSourceNotice } from './large-source-notice'
 import { useDrop } from './use-drop'
 
-type ChosenFolder = Extract<GatherSource, { kind: 'folder' }>
+type Chosen = Extract<GatherSource, { kind: 'folder' | 'zip' }>
+
+/** Pages of what was chosen. A zip that can’t be read is begun all the same: the run says what is wrong with it. */
+async function pagesOf(source: Chosen): Promise<number> {
+  if (source.kind === 'folder') return pagesAmong(source.files.map(({ path }) => path))
+  return askArchive<'counted'>({ kind: 'count', zip: source.file }).then(
+    ({ pages }) => pages,
+    () => 0,
+  )
+}
 
 /** A folder or a zip, chosen or dropped. It is read in the browser and never leaves it. */
 export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void }) {
@@ -27,22 +37,18 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
     setFault(null)
     onStart({ ...source, site: production } as GatherSource)
   }
-  const [large, setLarge] = useState<{ source: ChosenFolder; folder: LargeFolder } | null>(null)
-  /** A folder that asks much of the browser is not begun without a word. */
-  const startFolder = async (source: ChosenFolder) => {
-    const folder = largeFolder(
-      source.files.map(({ path }) => path),
-      await storageUse().catch(() => null),
-    )
-    if (folder) setLarge({ source, folder })
+  const [large, setLarge] = useState<{ source: Chosen; large: LargeSource } | null>(null)
+  /** What asks much of the browser is not begun without a word. */
+  const startChosen = async (source: Chosen) => {
+    const found = largeSource(await pagesOf(source), await storageUse().catch(() => null))
+    if (found) setLarge({ source, large: found })
     else start(source)
   }
   const drop = async (transfer: DataTransfer) => {
     const dropped = await readDropped(transfer)
     if (dropped.kind === 'other')
       setFault(`“${dropped.name}” is neither a folder nor a zip. A sitemap, a list or a run document belongs below.`)
-    else if (dropped.kind === 'folder') void startFolder({ ...dropped, site: null })
-    else start({ ...dropped, site: null })
+    else void startChosen({ ...dropped, site: null })
   }
   const { isOver, place } = useDrop((transfer) => void drop(transfer))
   return (
@@ -57,14 +63,14 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
         <FileButton
           asks="folder"
           onChosen={(chosen) =>
-            void chosenFiles(chosen).then((files) => startFolder({ kind: 'folder', site: null, ...files }))
+            void chosenFiles(chosen).then((files) => startChosen({ kind: 'folder', site: null, ...files }))
           }
         >
           Choose a folder
         </FileButton>
         <FileButton
           accept=".zip,application/zip"
-          onChosen={([file]) => start({ kind: 'zip', site: null, name: file.name, file })}
+          onChosen={([file]) => void startChosen({ kind: 'zip', site: null, name: file.name, file })}
         >
           Choose a zip
         </FileButton>
@@ -85,9 +91,9 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
         />
       </div>
       {large && (
-        <LargeFolderNotice
+        <LargeSourceNotice
           name={large.source.name}
-          folder={large.folder}
+          large={large.large}
           onAll={() => start(large.source)}
           onSample={() => start({ ...large.source, perSection: SAMPLE })}
           onCancel={() => setLarge(null)}

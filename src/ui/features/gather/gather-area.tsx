@@ -16,6 +16,9 @@ import { StartedWithWay } from './started-with-way'
 const canGoOn = (session: Session) =>
   session.kind === 'ended' && session.stopped && session.waiting > 0 && session.source.kind === 'crawl'
 
+/** The same source with nothing taken from an earlier run. */
+const withoutSince = ({ since: _since, ...source }: GatherSource): GatherSource => source
+
 /** Ways in, the run that goes on, and the runs that are kept. */
 export function GatherArea({
   demo,
@@ -38,7 +41,8 @@ export function GatherArea({
       <RunProgress
         session={session}
         goTo={goTo}
-        onStartOver={isWhole(session.source) ? () => start(session.source) : null}
+        onStartOver={isWhole(session.source) ? () => start({ ...session.source, since: session.runId }) : null}
+        onReadAnew={session.kind === 'ended' && session.taken ? () => start(withoutSince(session.source)) : null}
         onLeave={leaveSession}
         onGoOn={canGoOn(session) ? () => start(session.source, session.runId) : null}
       />

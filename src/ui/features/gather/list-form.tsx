@@ -3,10 +3,13 @@
 import { clsx } from 'clsx'
 import { useId, useState } from 'react'
 import { readList, readSitemap } from '@/core/crawl'
+import { storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 import { FileButton } from '../../kit/file-button'
 import { count } from '../../kit/words'
 import { completeAddress, listedAddress } from '../../state/run/sources'
+import { type LargeSource, largeSource, SAMPLE } from './large-source'
+import { LargeSourceNotice } from './large-source-notice'
 import { type ChosenList, readAddressFile } from './read-address-file'
 import { useDrop } from './use-drop'
 
@@ -21,6 +24,14 @@ function sitemapOf(addresses: readonly string[]): string | null {
   const only = addresses.length === 1 ? addresses[0]! : null
   return only !== null && /\.xml(?:\.gz)?$/i.test(new URL(only).pathname) ? only : null
 }
+
+/** What a long text is called that was pasted. */
+const PASTED = 'What was pasted'
+
+/** Characters from which a text that is pasted is taken like a file: a field takes seconds to hold thousands of lines. */
+const LONG_PASTE = 30_000
+
+type CrawlSource = Extract<GatherSource, { kind: 'crawl' }>
 
 type ListFile = Exclude<ChosenList, { fault: string }>
 
@@ -42,8 +53,10 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
     if (!('fault' in read)) setFile(read)
   }
   const { isOver, place } = useDrop(({ files }) => void take(files[0]))
-  const submit = (event: React.FormEvent) => {
+  const [large, setLarge] = useState<{ source: CrawlSource; large: LargeSource } | null>(null)
+  const submit = async (event: React.FormEvent) => {
     event.preventDefault()
+    setLarge(null)
     if (addresses.length === 0) {
       setFault('There is no http or https address in it. Paste one a line, or the address of a sitemap.')
       return
@@ -61,10 +74,13 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
           follow,
           ...(file ? { name: file.name.slice(0, 200), isCut: file.isCut } : {}),
         } as const)
-    onStart({ kind: 'crawl', request: { from, site: production } })
+    const source = { kind: 'crawl' as const, request: { from, site: production } }
+    const found = largeSource(addresses.length, await storageUse().catch(() => null))
+    if (found) setLarge({ source, large: found })
+    else onStart(source)
   }
   return (
-    <form onSubmit={submit} {...place} className="grid gap-3">
+    <form onSubmit={(event) => void submit(event)} {...place} className="grid gap-3">
       {file ? (
         <ListFileSaid file={file} onLeave={() => setFile(null)} />
       ) : (
@@ -79,6 +95,12 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
             spellCheck={false}
             value={text}
             onChange={(event) => setText(event.target.value)}
+            onPaste={(event) => {
+              const pasted = event.clipboardData.getData('text/plain')
+              if (pasted.length < LONG_PASTE) return
+              event.preventDefault()
+              void take(new File([pasted], PASTED))
+            }}
           />
         </div>
       )}
@@ -106,6 +128,17 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
           Follow links from there
         </label>
       </div>
+      {large && (
+        <LargeSourceNotice
+          name={file?.name ?? 'The list'}
+          given={file && file.name !== PASTED ? file.name : 'addresses.txt'}
+          large={large.large}
+          isAsked
+          onAll={() => onStart(large.source)}
+          onSample={() => onStart({ ...large.source, request: { ...large.source.request, perSection: SAMPLE } })}
+          onCancel={() => setLarge(null)}
+        />
+      )}
       {fault && (
         <p role="alert" className="font-semibold text-wrong">
           {fault}

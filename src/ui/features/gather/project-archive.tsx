@@ -2,29 +2,12 @@
 
 import { useState } from 'react'
 import type { Level, Summary } from '@/core/model'
-import type { ArchiveAnswer, ArchiveAsk } from '@/workers/archive.worker'
 import type { Prefer } from '@/workers/open-project'
 import type { OpenedRun } from '@/workers/open-run'
 import { FileButton } from '../../kit/file-button'
 import { saveFile } from '../../kit/save-file'
 import { count, dayAndTime, shortAddress } from '../../kit/words'
-
-/** Asks a worker of its own one thing. Rejects with words that can be shown. */
-function ask<K extends ArchiveAnswer['kind']>(
-  command: ArchiveAsk,
-  onPages: (pages: number) => void = () => undefined,
-): Promise<Extract<ArchiveAnswer, { kind: K }>> {
-  const worker = new Worker(new URL('../../../workers/archive.worker.ts', import.meta.url), { type: 'module' })
-  return new Promise<Extract<ArchiveAnswer, { kind: K }>>((resolve, reject) => {
-    worker.addEventListener('message', ({ data }: MessageEvent<ArchiveAnswer>) => {
-      if (data.kind === 'failed') reject(new Error(data.message))
-      else if (data.kind === 'reading') onPages(data.pages)
-      else resolve(data as Extract<ArchiveAnswer, { kind: K }>)
-    })
-    worker.addEventListener('error', () => reject(new Error('It broke off by a fault of ours.')))
-    worker.postMessage(command)
-  }).finally(() => worker.terminate())
-}
+import { askArchive } from './ask-archive'
 
 /** A zip by its first bytes, however it is named. */
 const isZip = async (file: File) =>
@@ -62,7 +45,7 @@ export function SaveProject({ site }: { site: string }) {
   const save = async () => {
     setSaid({ text: 'Writing …', isFault: false })
     try {
-      const { archive } = await ask<'saved'>({ kind: 'save', site })
+      const { archive } = await askArchive<'saved'>({ kind: 'save', site })
       saveFile(`${new URL(site).host}.nimble-parrot.zip`, archive, 'application/zip')
       setSaid({ text: 'Saved.', isFault: false })
     } catch (error) {
@@ -93,7 +76,7 @@ export function OpenProject({ onOpen }: { onOpen: (run: string) => void }) {
   const open = async (archive: File, prefer: Prefer) => {
     setState({ kind: 'working', text: 'Taking it over …' })
     try {
-      const { opened } = await ask<'opened'>({ kind: 'open', archive, prefer })
+      const { opened } = await askArchive<'opened'>({ kind: 'open', archive, prefer })
       const known = opened.known > 0 ? `, ${count(opened.known, 'run was', 'runs were')} here already` : ''
       const text = `${shortAddress(opened.site)}: ${count(opened.runs, 'run')} and ${count(opened.drafts, 'draft')} taken over${known}.`
       setState({ kind: 'said', text, isFault: false, conflicts: opened.conflicts })
@@ -105,7 +88,7 @@ export function OpenProject({ onOpen }: { onOpen: (run: string) => void }) {
     const reading = (pages: number) => setState({ kind: 'working', text: `${count(pages, 'page')} taken over …` })
     setState({ kind: 'working', text: 'Reading …' })
     try {
-      const { opened } = await ask<'opened-run'>({ kind: 'open-run', document }, reading)
+      const { opened } = await askArchive<'opened-run'>({ kind: 'open-run', document }, reading)
       setState({ kind: 'said', text: wordsOfOpened(opened), isFault: false, run: opened.run })
     } catch (error) {
       setState({ kind: 'said', text: words(error), isFault: true })
@@ -114,7 +97,7 @@ export function OpenProject({ onOpen }: { onOpen: (run: string) => void }) {
   const look = async (archive: File) => {
     setState({ kind: 'working', text: 'Reading …' })
     try {
-      const { site, savedAt, hasSomething } = await ask<'looked'>({ kind: 'look', archive })
+      const { site, savedAt, hasSomething } = await askArchive<'looked'>({ kind: 'look', archive })
       if (hasSomething) setState({ kind: 'asking', archive, site, savedAt })
       else await open(archive, 'archive')
     } catch (error) {

@@ -7,7 +7,7 @@ import { surfaces } from '@/core/surface'
 import { addTo } from '@/core/text'
 import type { WallRow } from '@/store/database'
 import type { Trouble } from '@/workers/protocol'
-import { count, duration, shortAddress } from '../../kit/words'
+import { count, dayAndTime, duration, shortAddress } from '../../kit/words'
 import { WallCard } from '../../parts/card/wall-card'
 import { notesToKnow } from '../../state/run/notes-to-know'
 import { keepOwnPictureHost } from '../../state/run/own-picture-hosts'
@@ -25,6 +25,8 @@ const CARDS_SHOWN = 24
 type RunActs = {
   /** Gathers the same again; null where not all of it is known. */
   onStartOver: (() => void) | null
+  /** Gathers the same again and takes nothing from an earlier run; null where nothing was taken. */
+  onReadAnew: (() => void) | null
   onLeave: () => void
   /** Goes on where the run was stopped; null where that can't be done. */
   onGoOn: (() => void) | null
@@ -40,7 +42,7 @@ export function RunProgress({ session, goTo, ...acts }: { session: Live; goTo: G
     <div className="grid h-full grid-cols-[1fr_320px] max-md:grid-cols-1 max-md:overflow-auto">
       <section aria-label="Pages as they come" className="flex min-h-0 flex-col">
         <div className="flex items-end gap-6 px-6 pb-4 pt-6 max-md:flex-wrap max-md:px-4">
-          <HowFar session={session} rate={rate} />
+          <HowFar session={session} rate={rate} onReadAnew={acts.onReadAnew} />
           <RunButtons session={session} goTo={goTo} {...acts} />
         </div>
         <div className="mx-6 h-[3px] shrink-0 overflow-hidden rounded bg-line max-md:mx-4" aria-hidden="true">
@@ -69,7 +71,7 @@ export function RunProgress({ session, goTo, ...acts }: { session: Live; goTo: G
   )
 }
 
-function HowFar({ session, rate }: { session: Live; rate: number }) {
+function HowFar({ session, rate, onReadAnew }: { session: Live; rate: number } & Pick<RunActs, 'onReadAnew'>) {
   const isEstimated = session.kind === 'running' && session.waiting > 0 && rate > 0
   return (
     <div aria-live="polite">
@@ -80,11 +82,35 @@ function HowFar({ session, rate }: { session: Live; rate: number }) {
       <p className="mt-2 text-quiet">
         {headline(session)} {isEstimated && `About ${duration((session.waiting / rate) * 1000)} left.`}
       </p>
+      {session.taken && (
+        <p className="text-quiet">
+          {takenWords(session.taken)}{' '}
+          {onReadAnew && (
+            <button type="button" className="text-pick hover:underline" onClick={onReadAnew}>
+              Read everything anew
+            </button>
+          )}
+        </p>
+      )}
     </div>
   )
 }
 
-function RunButtons({ session, goTo, onLeave, onGoOn, onStartOver }: { session: Live; goTo: GoTo } & RunActs) {
+/** What a run took from the one before it. */
+function takenWords({ pages, pictures, sinceMs }: NonNullable<Live['taken']>): string {
+  const parts = [pages > 0 && count(pages, 'page'), pictures > 0 && count(pictures, 'picture')].filter(Boolean)
+  const isOne = pages + pictures === 1
+  const since = dayAndTime(new Date(sinceMs).toISOString())
+  return `${parts.join(' and ')} ${isOne ? 'has' : 'have'} not changed since the run of ${since}, and ${isOne ? 'was' : 'were'} taken from it.`
+}
+
+function RunButtons({
+  session,
+  goTo,
+  onLeave,
+  onGoOn,
+  onStartOver,
+}: { session: Live; goTo: GoTo } & Omit<RunActs, 'onReadAnew'>) {
   const isRunning = session.kind === 'running'
   return (
     <div className="ml-auto flex gap-2">

@@ -42,7 +42,7 @@ function requestFor(run: StoredRun, url: string): CrawlRequest {
  * The folder that the site was last chosen from, if the browser still lets us read it. Asking for leave needs a key or
  * a click just before.
  */
-async function keptFolder(site: string): Promise<FileSystemDirectoryHandle | null> {
+export async function keptFolder(site: string): Promise<FileSystemDirectoryHandle | null> {
   const handle = (await folderOf(site)) as (FileSystemDirectoryHandle & Permissions) | undefined
   if (!handle) return null
   // Folders that are the browser's own need no leave, and there is no one to ask for it.

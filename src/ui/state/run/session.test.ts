@@ -17,6 +17,7 @@ const live: Extract<Session, { kind: 'running' | 'ended' }> = {
   slowed: [],
   troubles: [],
   stopped: false,
+  taken: null,
 }
 
 describe('what a report makes of the session', () => {

@@ -25,6 +25,8 @@ export type Session =
       slowed: string[]
       troubles: Trouble[]
       stopped: boolean
+      /** What had not changed since an earlier run; null as long as nothing is known to have been taken from one. */
+      taken: { pages: number; pictures: number; sinceMs: number } | null
     }
   | { kind: 'failed'; message: string; source: GatherSource; runId: string; kept: number }
 
@@ -54,6 +56,10 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
       return { ...now, troubles: [report.trouble, ...now.troubles].slice(0, TROUBLES_SHOWN) }
     case 'slowed':
       return { ...now, slowed: [...now.slowed, ...report.hosts] }
+    case 'taken': {
+      const { pages, pictures, sinceMs } = report
+      return { ...now, taken: { pages, pictures, sinceMs } }
+    }
     case 'note':
     case 'exported':
     case 'held':
@@ -111,6 +117,7 @@ export function startRun(asked: GatherSource, resumed: string | null = null): st
     slowed: [],
     troubles: [],
     stopped: false,
+    taken: null,
   })
   const started = new Worker(new URL('../../../workers/gather.worker.ts', import.meta.url), { type: 'module' })
   worker = started

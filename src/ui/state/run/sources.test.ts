@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { StoredRun } from '@/store/database'
-import { completeAddress, crawlFrom, isWhole, sourceName, sourceToResume } from './sources'
+import { completeAddress, crawlFrom, isWhole, sourceAgain, sourceName, sourceOfRun, sourceToResume } from './sources'
 
 describe('completeAddress', () => {
   test.each([
@@ -25,7 +25,7 @@ test('a source is named by where it is', () => {
 })
 
 describe('a run goes on with what it was asked for', () => {
-  const stopped = (kind: 'url' | 'list', request?: StoredRun['request']) =>
+  const stopped = (kind: 'url' | 'list' | 'sitemap', request?: StoredRun['request']) =>
     ({
       state: 'stopped',
       waiting: 2,
@@ -39,6 +39,24 @@ describe('a run goes on with what it was asked for', () => {
     const source = sourceToResume(stopped('url', asked))!
     expect(source).toEqual({ kind: 'crawl', request: { ...asked, site: 'https://site.example/' } })
     expect(isWhole(source)).toBe(true)
+  })
+
+  test('gathered again it has the same bounds, of a sitemap too', () => {
+    const bounds = { site: 'https://site.example/', include: ['/a/**'], maxPages: 5 }
+    for (const kind of ['url', 'sitemap'] as const) {
+      const at = 'http://localhost:3000/'
+      const from = kind === 'url' ? { kind, start: at } : ({ kind, address: at, follow: true } as const)
+      const source = sourceOfRun({ ...stopped(kind, { from, ...bounds, site: null }), state: 'done' })
+      expect(source).toMatchObject({ kind: 'crawl', request: { from, ...bounds } })
+    }
+  })
+
+  test('what the server was started with is read where it lies, of whatever run', () => {
+    const run = { source: { kind: 'folder', location: 'dist', site: 'https://site.example/' } } as StoredRun
+    const served = { kind: 'served', of: 'folder', name: 'dist', site: 'https://site.example/' }
+    expect(sourceAgain(run, { kind: 'folder', name: 'dist' })).toEqual(served)
+    expect(sourceAgain(run, { kind: 'folder', name: 'other' })).toBeNull()
+    expect(sourceAgain(run, null)).toBeNull()
   })
 
   test('a list goes on, and can’t be begun again: only where it lies is known', () => {

@@ -1,4 +1,4 @@
-import type { CrawlRequest } from '@/core/crawl'
+import type { CrawlRequest, StartedWith } from '@/core/crawl'
 import type { StoredRun } from '@/store/database'
 import { canResume } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
@@ -32,10 +32,20 @@ export const crawlFrom = (start: string, rest: Partial<CrawlRequest> = {}): Gath
 /** The source of a run that is kept, to gather it again. null for files: the browser has to be given them again. */
 export function sourceOfRun(run: StoredRun): GatherSource | null {
   const { kind, location, site } = run.source
-  const rest = { site, ignoreRobots: run.view === 'launched' }
+  // With the bounds that it had: else more would seem to have come than did.
+  const { from, ...bounds } = run.request ?? {}
+  const rest = { ...bounds, site, ignoreRobots: run.view === 'launched' }
   if (kind === 'url') return crawlFrom(location, rest)
-  if (kind === 'sitemap') return { kind: 'crawl', request: { from: { kind: 'sitemap', address: location }, ...rest } }
-  return null
+  if (kind !== 'sitemap') return null
+  const sitemap = from?.kind === 'sitemap' ? from : { kind, address: location }
+  return { kind: 'crawl', request: { ...rest, from: sitemap } }
+}
+
+/** The source of a run as it can be gathered again without asking for files; null where they have to be given. */
+export function sourceAgain(run: StoredRun, startedWith: StartedWith | null): GatherSource | null {
+  const { kind, location, site } = run.source
+  const isServed = startedWith !== null && startedWith.kind === kind && startedWith.name === location
+  return isServed ? { kind: 'served', of: startedWith.kind, name: location, site } : sourceOfRun(run)
 }
 
 /** The source of a run that goes on where it was broken off; null where it can't. */

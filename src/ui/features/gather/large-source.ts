@@ -1,6 +1,6 @@
 import { pageFiles } from '@/core/crawl'
 
-/** Pages up to which a browser gathers a folder without being asked: all of the app was measured with so many. */
+/** Pages up to which a browser gathers without being asked: all of the app was measured with so many. */
 const COMFORTABLE = 10_000
 /** What one page takes in the browser's storage, beside pictures (docs/performance.md, wall). */
 const BYTES_A_PAGE = 6_700
@@ -9,8 +9,8 @@ const PAGES_A_SECOND = 230
 /** Pages of each section in a sample. */
 export const SAMPLE = 50
 
-/** A folder of more pages than a browser takes in its stride. `doesFit`: the browser gives room for it. */
-export type LargeFolder = {
+/** More pages than a browser takes in its stride. `doesFit`: the browser gives room for them. */
+export type LargeSource = {
   pages: number
   needsBytes: number
   leftBytes: number | null
@@ -19,18 +19,17 @@ export type LargeFolder = {
 }
 
 /**
- * What a folder asks of the browser, where that is to be said before it is gathered; null where it is not.
+ * What so many pages ask of the browser, where that is to be said before they are gathered; null where it is not.
  *
  * @param use what the browser gives and what is used, in bytes; null: it does not say
  */
-export function largeFolder(
-  paths: readonly string[],
-  use: { usedBytes: number; quotaBytes: number } | null,
-): LargeFolder | null {
-  const pages = pageFiles(paths).pages.length
+export function largeSource(pages: number, use: { usedBytes: number; quotaBytes: number } | null): LargeSource | null {
   const needsBytes = pages * BYTES_A_PAGE
   const leftBytes = use && Math.max(0, use.quotaBytes - use.usedBytes)
   const doesFit = leftBytes === null || needsBytes <= leftBytes
   if (pages <= COMFORTABLE && doesFit) return null
   return { pages, needsBytes, leftBytes, doesFit, minutes: Math.max(1, Math.round(pages / PAGES_A_SECOND / 60)) }
 }
+
+/** Pages of a build, by the paths of its files. */
+export const pagesAmong = (paths: readonly string[]): number => pageFiles(paths).pages.length
