@@ -1,5 +1,5 @@
 import { earlierFrom, GatheringBuilder, type QueuedUrl, type ServedImage, type WireEvent } from '@/core/crawl'
-import { type GatheredImage, type GatheredPage, type Gathering, VERSION } from '@/core/model'
+import { type GatheredImage, type GatheredPage, VERSION } from '@/core/model'
 import { database, type StoredRun } from '@/store/database'
 import { LinkKeeper, type PageLinks } from '@/store/links'
 import { ofRun } from '@/store/of-run'
@@ -10,10 +10,11 @@ import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
 import { earlierFacts, earlierRun, picturesOf } from './earlier-run'
 import { exportRun } from './export-run'
-import { judge, rowsOfTouched } from './judge'
+import { judge } from './judge'
 import { recheck, runLook } from './look-again'
 import { previewRequirements } from './preview-requirements'
 import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage } from './protocol'
+import { RowsAsTheyCome } from './rows-as-they-come'
 import { holdAgainstSignOff, signRun } from './sign-run'
 import { slowest } from './slowest'
 import { ThumbMaker } from './thumb-maker'
@@ -49,6 +50,7 @@ class GatherRun {
   private readonly stopper = new AbortController()
   private readonly thumbs: ThumbMaker
   private readonly links: LinkKeeper
+  private readonly rows: RowsAsTheyCome
   private readonly taken = { page: 0, picture: 0 }
   private earlier: StoredRun | undefined
   private build: BrowserBuild | null = null
@@ -74,6 +76,7 @@ class GatherRun {
     private readonly resumes: boolean,
   ) {
     this.links = new LinkKeeper(runId)
+    this.rows = new RowsAsTheyCome(runId, this.builder)
     this.thumbs = new ThumbMaker((url) => this.build?.pictureOf(url) ?? Promise.resolve(null))
   }
 
@@ -127,7 +130,10 @@ class GatherRun {
     const pages = await database.pages.where('run').equals(run).toArray()
     const images = await database.images.where('run').equals(run).toArray()
     const waiting = await database.frontier.where('run').equals(run).toArray()
-    for (const { page } of pages) this.builder.add({ kind: 'page', page })
+    for (const { page } of pages) {
+      this.builder.add({ kind: 'page', page })
+      this.rows.hasRow(page)
+    }
     this.size = JSON.stringify(pages).length
     for (const { image } of images) this.builder.add({ kind: 'image', image })
     this.pages = this.before.pages = pages.length
@@ -249,8 +255,7 @@ class GatherRun {
   /** Writes what came since the last time, and rows for the pages that it changes. */
   private async flush(): Promise<void> {
     this.lastFlush = performance.now()
-    const gathering = this.builder.gathering()
-    if (!gathering) return
+    if (!this.builder.hasStarted) return
     const [pages, images, found, links] = [this.newPages, this.newImages, this.newFound, this.newLinks]
     this.newLinks = []
     this.newPages = []
@@ -264,12 +269,8 @@ class GatherRun {
     // What was read in the meantime stays there until the end: every tab hears of each key that is deleted.
     await database.frontier.bulkPut(found.map(({ url, depth }) => ({ run, url, depth })))
     for (const image of images) this.thumbs.add(image)
-    if (pages.length + images.length > 0) await this.writeRows(gathering, pages, new Set(images.map(({ url }) => url)))
+    if (pages.length + images.length > 0) await putRows(await this.rows.rowsOf(pages, images))
     await database.runs.update(run, { pages: this.pages, waiting: this.waiting, touchedAt: Date.now() })
-  }
-
-  private async writeRows(gathering: Gathering, pages: GatheredPage[], images: Set<string>): Promise<void> {
-    await putRows(await rowsOfTouched(this.runId, gathering, new Set(pages.map(({ url }) => url)), images))
   }
 
   /** Everything once more with the whole run known: checks across pages, sections, pictures that came late. */

@@ -5,7 +5,6 @@ import { gatherMemory } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '@/core/testing/good-site'
 import { database } from '@/store/database'
 import { exportRun } from './export-run'
-import { rowsOfTouched } from './judge'
 import { recheck } from './look-again'
 import { storeRun } from './testing/store-run'
 
@@ -49,17 +48,6 @@ describe('judging a run', () => {
     expect(run!.touchedAt).toBeGreaterThan(1)
     expect((await database.overviews.get(RUN))!.causes).toEqual([])
     expect(await database.pages.count()).toBe(3)
-  })
-
-  test('while a run goes on its rows say what the requirements ask as well', async () => {
-    const about = new Set([`${GOOD_SITE}about.html`])
-    const rules = async () =>
-      (await rowsOfTouched(RUN, await stored(), about, new Set())).map(({ findings }) =>
-        findings.map(({ rule }) => rule),
-      )
-    expect(await rules()).toEqual([['card-missing']])
-    await database.requirements.put({ site: GOOD_SITE, requirements: { levels: { 'card-missing': 'off' } } })
-    expect(await rules()).toEqual([[]])
   })
 
   test('a waiver that has ended is said in the run, once', async () => {

@@ -1,29 +1,11 @@
 import { findCauses, overviewOf } from '@/core/cause'
-import { type CheckContext, checkPage, createCheckContext, pictureBook, runChecks, type Verdict } from '@/core/check'
+import { type CheckContext, createCheckContext, pictureBook, runChecks, type Verdict } from '@/core/check'
 import type { Gathering } from '@/core/model'
 import { database, type WallRow } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
 import { makeRow } from './make-row'
 
 export type Judged = { context: CheckContext; verdict: Verdict; rows: WallRow[] }
-
-/**
- * Rows of a run that goes on, by the requirements that hold for its site: of pages that are new, and of those that name a
- * picture that is.
- */
-export async function rowsOfTouched(
-  run: string,
-  gathering: Gathering,
-  pages: ReadonlySet<string>,
-  images: ReadonlySet<string>,
-): Promise<WallRow[]> {
-  const context = createCheckContext(gathering, await requirementsOf(gathering.source.site))
-  return context.pages.flatMap((page, order) => {
-    const declared = page.facts ? context.declaredImages({ ...page, facts: page.facts }) : []
-    const isTouched = pages.has(page.url) || declared.some(({ url }) => images.has(url))
-    return isTouched ? [makeRow(run, page, order, checkPage(page, context), context)] : []
-  })
-}
 
 /**
  * Everything that is said of a run once all of it is known: findings, rows of the wall, causes, what charts draw.

@@ -80,19 +80,60 @@ export function surfacesWith(own: readonly Surface[]): readonly Surface[] {
   ]
 }
 
-export function createCheckContext(gathering: Gathering, requirements: Requirements = noRequirements): CheckContext {
-  const images = new Map(gathering.images.map((image) => [image.url, image]))
-  const cards = cardContextOf(gathering, images)
-  const allSurfaces = surfacesWith(requirements.ownSurfaces ?? [])
-  let alike: string[][] | null = null
-  const found = findSections(gathering.pages, cards.addresses.site)
+type Sections = Map<string, string>
+
+/** Where a page belongs: what the requirements say of its path, else what was found. */
+function sectionsOf(gathering: Gathering, requirements: Requirements): Sections {
+  const found = findSections(gathering.pages, gathering.source.site)
   const sectionGiven = createSectionFinder(requirements)
-  const sections = new Map(
+  return new Map(
     gathering.pages.map(({ url }) => {
       const own = found.get(url) ?? null
       return [url, sectionGiven(pathOf(url).split('?')[0]!, own) ?? own ?? '/']
     }),
   )
+}
+
+const imagesOf = (gathering: Gathering) => new Map(gathering.images.map((image) => [image.url, image]))
+
+export function createCheckContext(gathering: Gathering, requirements: Requirements = noRequirements): CheckContext {
+  return contextOf(gathering, requirements, imagesOf(gathering), sectionsOf(gathering, requirements))
+}
+
+/** A context of a run that goes on: pages and pictures that come later are judged by what was known when it was made. */
+export type GrowingContext = {
+  context: CheckContext
+  /** A page that came since: it goes to the section, of those that were found, whose name holds for its path. */
+  addPage: (page: GatheredPage) => void
+  addImage: (image: GatheredImage) => void
+}
+
+/** What such a context is made of is not whole: an address that it does not know may be that of a page to come. */
+const GOES_ON = { why: 'stopped' as const, message: 'The run goes on.' }
+
+export function createGrowingContext(gathering: Gathering, requirements: Requirements): GrowingContext {
+  const images = imagesOf(gathering)
+  const sections = sectionsOf(gathering, requirements)
+  const known = createSectionFinder({ sections: Object.fromEntries([...sections.values()].map((name) => [name, {}])) })
+  const context = contextOf({ ...gathering, incomplete: [GOES_ON] }, requirements, images, sections)
+  return {
+    context,
+    addPage: ({ url }) => {
+      if (!sections.has(url)) sections.set(url, known(pathOf(url).split('?')[0]!, null) ?? '/')
+    },
+    addImage: (image) => images.set(image.url, image),
+  }
+}
+
+function contextOf(
+  gathering: Gathering,
+  requirements: Requirements,
+  images: ReadonlyMap<string, GatheredImage>,
+  sections: Sections,
+): CheckContext {
+  const cards = cardContextOf(gathering, images)
+  const allSurfaces = surfacesWith(requirements.ownSurfaces ?? [])
+  let alike: string[][] | null = null
   const readable = gathering.pages.filter((page): page is GatheredPage & { facts: PageFacts } => page.facts !== null)
   return {
     gathering,

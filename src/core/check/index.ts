@@ -4,7 +4,14 @@
  * reason, and never passes. context.ts holds what several checks need, worked out once a run. Begin with
  * define-check.ts and run-checks.ts.
  */
-export { type CheckContext, cardContextOf, createCheckContext, surfacesWith } from './context'
+export {
+  type CheckContext,
+  cardContextOf,
+  createCheckContext,
+  createGrowingContext,
+  type GrowingContext,
+  surfacesWith,
+} from './context'
 export { declaredImages, sizedImage } from './declared-images'
 export { defaultPicture } from './default-picture'
 export { type Check, fillWords, type Mend, type Subject } from './define-check'

@@ -133,6 +133,16 @@ export class GatheringBuilder {
     }
   }
 
+  /** Has the run begun? Before, nothing is known of its site. */
+  get hasStarted(): boolean {
+    return this.start !== null
+  }
+
+  /** Pages that were told of, twins and all. */
+  get pageCount(): number {
+    return this.pages.size
+  }
+
   /** A page as it is known now. */
   page(url: string): GatheredPage | undefined {
     return this.pages.get(url)
