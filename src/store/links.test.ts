@@ -35,10 +35,13 @@ test('of a run they are found by page, over all of its parts, and of no other ru
   await keeper.keep([{ url: 'https://x.example/a', kept: links('/a') }])
   await keeper.keep([])
   await keeper.keep([{ url: 'https://x.example/b', kept: links('/b') }])
+  // The run goes on after it was broken off.
+  await new LinkKeeper('one').keep([{ url: 'https://x.example/d', kept: links('/d') }])
   await new LinkKeeper('two').keep([{ url: 'https://x.example/c', kept: links('/c') }])
-  expect(await database.links.count()).toBe(3)
+  expect(await database.links.count()).toBe(4)
   expect([...(await linksOf('one'))]).toEqual([
     ['https://x.example/a', links('/a')],
     ['https://x.example/b', links('/b')],
+    ['https://x.example/d', links('/d')],
   ])
 })

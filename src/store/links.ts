@@ -35,7 +35,7 @@ export function unpackedLinks({ texts, pages }: StoredLinks): PageLinks[] {
 
 /** Writes the links of a run's pages, part by part. */
 export class LinkKeeper {
-  private part = 0
+  private part: number | null = null
   private pages = 0
 
   constructor(private readonly run: string) {}
@@ -43,6 +43,8 @@ export class LinkKeeper {
   async keep(pages: readonly PageLinks[]): Promise<void> {
     if (pages.length === 0 || this.pages >= MOST_PAGES) return
     this.pages += pages.length
+    // A run that goes on where it was broken off has parts already.
+    this.part ??= await database.links.where('run').equals(this.run).count()
     await database.links.put(packedLinks(this.run, this.part++, pages))
   }
 }

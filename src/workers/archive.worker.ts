@@ -1,4 +1,4 @@
-import { pageFiles } from '@/core/crawl'
+import { countPageFiles } from '@/core/crawl'
 import { saveProject } from '@/store/archive/save-project'
 import { hasSomethingOf, type OpenedProject, openArchive, openProject, type Prefer, readManifest } from './open-project'
 import { type OpenedRun, openRun } from './open-run'
@@ -34,8 +34,7 @@ async function answerTo(ask: ArchiveAsk): Promise<ArchiveAnswer> {
       kind: 'opened-run',
       opened: await openRun(ask.document, (pages) => scope.postMessage({ kind: 'reading', pages })),
     }
-  if (ask.kind === 'count')
-    return { kind: 'counted', pages: pageFiles((await openArchive(ask.zip)).paths).pages.length }
+  if (ask.kind === 'count') return { kind: 'counted', pages: countPageFiles((await openArchive(ask.zip)).paths) }
   const { site, savedAt } = await readManifest(await openArchive(ask.archive))
   return { kind: 'looked', site, savedAt, hasSomething: await hasSomethingOf(site) }
 }

@@ -42,12 +42,19 @@ describe('the run that one may take over from', () => {
     ['one that was stopped', { state: 'stopped' }],
     ['one that came from elsewhere', { imported: true }],
     ['one that came of a look', { lookedAgain: { run: '1', url: GOOD_SITE } }],
+    ['one that somebody was let into', { notes: [{ kind: 'login-passed', message: 'x' }] }],
     ['what is only tried', { tried: { run: '1', causes: [], changes: [] } }],
   ])('is never %s: the newest that is fit stands in', async (_, over) => {
     await store('1')
     await store('2')
     await store('3', over)
     expect((await earlierRun('3', 'server'))?.id).toBe('2')
+  })
+
+  test('with a login it is one that had one as well', async () => {
+    await store('1', { notes: [{ kind: 'login-passed', message: 'x' }] })
+    await store('2')
+    expect((await earlierRun('2', 'server', true))?.id).toBe('1')
   })
 
   test('is none where files were read and a server is to be asked, or nothing is there', async () => {

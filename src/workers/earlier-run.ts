@@ -13,8 +13,14 @@ const isOfFiles = ({ kind }: StoredRun['source']) => kind === 'folder' || kind =
 /**
  * The run that one may take over from: the one that it is to be gathered anew of, else the newest whole one of its site,
  * gathered here, in the same way and by this version of the program. undefined: there is none.
+ *
+ * @param hasLogin what somebody saw who was let in is not what others see, whatever the server says of changes
  */
-export async function earlierRun(since: string, from: 'files' | 'server'): Promise<StoredRun | undefined> {
+export async function earlierRun(
+  since: string,
+  from: 'files' | 'server',
+  hasLogin = false,
+): Promise<StoredRun | undefined> {
   const asked = await database.runs.get(since)
   if (!asked) return undefined
   const isFit = (run: StoredRun) =>
@@ -22,6 +28,7 @@ export async function earlierRun(since: string, from: 'files' | 'server'): Promi
     run.state === 'done' &&
     run.program === VERSION &&
     isOfFiles(run.source) === (from === 'files') &&
+    run.notes.some(({ kind }) => kind === 'login-passed') === hasLogin &&
     !run.imported &&
     !run.tried &&
     !run.lookedAgain

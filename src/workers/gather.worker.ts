@@ -107,9 +107,7 @@ class GatherRun {
     const { source, stopper } = this
     const required = await database.requirements.toArray()
     const named = required.flatMap(({ requirements }) => requirements.identity?.pictureHosts ?? [])
-    const { since } = source
-    this.earlier =
-      since === undefined ? undefined : await earlierRun(since, source.kind === 'crawl' ? 'server' : 'files')
+    this.earlier = await this.findEarlier()
     if (source.kind !== 'crawl') {
       const pictureHosts = [...(source.pictureHosts ?? []), ...named]
       const images = this.earlier ? await picturesOf(this.earlier.id) : []
@@ -122,6 +120,13 @@ class GatherRun {
     const earlier = this.earlier ? await earlierFacts(this.earlier) : null
     const request = this.resumes ? { ...own, resume: await this.loadBefore() } : { ...own, earlier }
     return crawlStream(request, stopper.signal) as AsyncIterable<RunEvent>
+  }
+
+  private async findEarlier(): Promise<StoredRun | undefined> {
+    const { source } = this
+    if (source.since === undefined) return undefined
+    if (source.kind !== 'crawl') return earlierRun(source.since, 'files')
+    return earlierRun(source.since, 'server', Boolean(source.request.login))
   }
 
   /** Takes up what an earlier part of the run has gathered, and what was left waiting. */

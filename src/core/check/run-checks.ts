@@ -67,6 +67,18 @@ const isAboutSharing = ({ family, isAboutSharing: says }: Check) => says === tru
 const withLevel = <T extends Finding>(finding: T, level: LevelOrOff | undefined): T =>
   level === undefined || level === 'off' ? finding : { ...finding, level }
 
+/** What could not be checked is the same few things on thousands of pages: each is one object. */
+const skippedOnce = new Map<string, Skipped>()
+
+function skippedAs(rule: string, reason: string): Skipped {
+  const key = `${rule} ${reason}`
+  const known = skippedOnce.get(key)
+  if (known) return known
+  const made = { rule, reason }
+  skippedOnce.set(key, made)
+  return made
+}
+
 /** All checks that look at single pages, on one page. A page that could not be read is checked for access only. */
 export function checkPage(
   page: GatheredPage,
@@ -80,11 +92,11 @@ export function checkPage(
     if (check.scope === 'site' || rule.levels[check.id] === 'off' || (rule.isNotShared && isAboutSharing(check)))
       continue
     if (check.scope !== 'access' && !isReadable(page)) {
-      skipped.push({ rule: check.id, reason: 'page-not-read' })
+      skipped.push(skippedAs(check.id, 'page-not-read'))
       continue
     }
     const outcome = check.check(page as GatheredPage & { facts: PageFacts }, context)
-    if (isSkipped(outcome)) skipped.push({ rule: check.id, reason: outcome.skipped })
+    if (isSkipped(outcome)) skipped.push(skippedAs(check.id, outcome.skipped))
     else for (const raised of outcome) findings.push(withLevel(findingOf(check, raised), rule.levels[check.id]))
   }
   return { url: page.url, findings: sortFindings(findings), skipped }

@@ -36,11 +36,18 @@ const HTML_FILE = /\.x?html?$/i
 const SHELL_FILE = /(?:^|\/)(?:404|200|_not-found)(?:\/index)?\.x?html?$/i
 
 /** The start of a build, then what lies deeper; by name where that is equal. A bound then leaves the start in. */
-const byDepth = (a: string, b: string) => a.split('/').length - b.split('/').length || (a < b ? -1 : a > b ? 1 : 0)
+function byDepth(paths: readonly string[]): string[] {
+  const depths = new Map(paths.map((path) => [path, path.split('/').length]))
+  return [...paths].sort((a, b) => depths.get(a)! - depths.get(b)! || (a < b ? -1 : a > b ? 1 : 0))
+}
+
+/** How many pages a build has. */
+export const countPageFiles = (paths: readonly string[]): number =>
+  paths.reduce((count, path) => count + Number(HTML_FILE.test(path) && !SHELL_FILE.test(path)), 0)
 
 /** HTML files of a build: those that are pages, and shells, which are pages only where one links to them. */
 export function pageFiles(paths: readonly string[]): { pages: string[]; shells: string[] } {
-  const html = paths.filter((path) => HTML_FILE.test(path)).sort(byDepth)
+  const html = byDepth(paths.filter((path) => HTML_FILE.test(path)))
   return {
     pages: html.filter((path) => !SHELL_FILE.test(path)),
     shells: html.filter((path) => SHELL_FILE.test(path)),

@@ -8,6 +8,7 @@
 export { type AddressFile, AddressFileReader, faultOfAddressFile } from './address-file'
 export {
   type BuildFiles,
+  countPageFiles,
   createFileMap,
   decodedPath,
   encodedPath,

@@ -2,13 +2,14 @@
 
 import { clsx } from 'clsx'
 import { useId, useState } from 'react'
+import { countPageFiles } from '@/core/crawl'
 import { storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 import { FileButton } from '../../kit/file-button'
 import { chosenFiles, readDropped } from '../../state/run/dropped-files'
 import { completeAddress } from '../../state/run/sources'
 import { askArchive } from './ask-archive'
-import { type LargeSource, largeSource, pagesAmong, SAMPLE } from './large-source'
+import { type LargeSource, largeSource, SAMPLE } from './large-source'
 import { LargeSourceNotice } from './large-source-notice'
 import { useDrop } from './use-drop'
 
@@ -16,7 +17,7 @@ type Chosen = Extract<GatherSource, { kind: 'folder' | 'zip' }>
 
 /** Pages of what was chosen. A zip that can’t be read is begun all the same: the run says what is wrong with it. */
 async function pagesOf(source: Chosen): Promise<number> {
-  if (source.kind === 'folder') return pagesAmong(source.files.map(({ path }) => path))
+  if (source.kind === 'folder') return countPageFiles(source.files.map(({ path }) => path))
   return askArchive<'counted'>({ kind: 'count', zip: source.file }).then(
     ({ pages }) => pages,
     () => 0,

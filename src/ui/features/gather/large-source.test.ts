@@ -1,11 +1,12 @@
 import { expect, test } from 'vitest'
-import { largeSource, pagesAmong } from './large-source'
+import { countPageFiles } from '@/core/crawl'
+import { largeSource } from './large-source'
 
 const paths = (pages: number) => Array.from({ length: pages }, (_, index) => `p${index}.html`)
 const use = { usedBytes: 0, quotaBytes: 10_000_000_000 }
 
 test('of ten thousand pages nothing is said, of one more what they ask of the browser', () => {
-  expect(largeSource(pagesAmong([...paths(10_000), 'a.css', '404.html']), use)).toBeNull()
+  expect(largeSource(countPageFiles([...paths(10_000), 'a.css', '404.html']), use)).toBeNull()
   expect(largeSource(10_001, use)).toMatchObject({ pages: 10_001, doesFit: true, minutes: 1 })
   expect(largeSource(50_000, use)).toMatchObject({ needsBytes: 335_000_000, minutes: 4 })
 })

@@ -1,5 +1,3 @@
-import { pageFiles } from '@/core/crawl'
-
 /** Pages up to which a browser gathers without being asked: all of the app was measured with so many. */
 const COMFORTABLE = 10_000
 /** What one page takes in the browser's storage, beside pictures (docs/performance.md, wall). */
@@ -30,6 +28,3 @@ export function largeSource(pages: number, use: { usedBytes: number; quotaBytes:
   if (pages <= COMFORTABLE && doesFit) return null
   return { pages, needsBytes, leftBytes, doesFit, minutes: Math.max(1, Math.round(pages / PAGES_A_SECOND / 60)) }
 }
-
-/** Pages of a build, by the paths of its files. */
-export const pagesAmong = (paths: readonly string[]): number => pageFiles(paths).pages.length

@@ -21,7 +21,7 @@ function wordsOfOpened(opened: OpenedRun): string {
   const site = shortAddress(opened.site)
   if (opened.known) return `${site}: this run is here already.`
   const { summary, said, pages } = opened
-  const taken = `${site}: a run of ${count(pages, 'page')} taken over.`
+  const taken = `${site}: a run of ${count(pages, 'page')} taken over. No document holds the pictures themselves: cards leave their room empty until it is run again.`
   if (KINDS.every((kind) => said[kind] === summary[kind])) return taken
   return `${taken} By the requirements here it has ${levels(summary)}; the document, which was judged by its own, says ${levels(said)}.`
 }

@@ -4,8 +4,9 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { useEffect, useState } from 'react'
 import type { StoredPage, StoredRun, WallRow } from '@/store/database'
 import { readStoredPage } from '@/store/pages'
-import { lastOrder, newestRows, rowsBetween } from '@/store/rows'
+import { newestRows } from '@/store/rows'
 import { listRuns, runAt } from '@/store/runs'
+import { readRows, rowsOnce } from './rows-once'
 
 /** A value that is read from storage: not there yet, not there at all, or there. */
 export type Loaded<T> = { kind: 'loading' } | { kind: 'missing' } | { kind: 'ready'; value: T }
@@ -24,21 +25,6 @@ export function useRun(id: string | null): Loaded<StoredRun> {
   return loaded(found?.run, found !== undefined)
 }
 
-/** Rows read at a time: more would hold the main thread for longer than a frame or two. */
-const CHUNK_ROWS = 100
-
-/** Rows of a run in the order found, read in chunks so that the tab stays quick. @returns null when `isGone` says so */
-async function readRows(run: string, isGone: () => boolean): Promise<WallRow[] | null> {
-  const rows: WallRow[] = []
-  const last = await lastOrder(run)
-  for (let from = 0; from <= last; from += CHUNK_ROWS) {
-    if (isGone()) return null
-    const chunk = await rowsBetween(run, from, from + CHUNK_ROWS)
-    for (const row of chunk) rows.push(row)
-  }
-  return rows
-}
-
 /** Rows of a run in the order in which pages were found; undefined until they are read. */
 export function useRows(id: string | null): WallRow[] | undefined {
   // The run is written to after its rows: when it changes, they have.
@@ -48,7 +34,11 @@ export function useRows(id: string | null): WallRow[] | undefined {
     let isGone = false
     if (touchedAt === undefined) return
     if (id === null || touchedAt === null) setHeld({ id, rows: [] })
-    else void readRows(id, () => isGone).then((rows) => rows && !isGone && setHeld({ id, rows }))
+    else
+      void rowsOnce(id, touchedAt)
+        // Broken off for another run that somebody else asked for.
+        .then((rows) => rows ?? readRows(id, () => isGone))
+        .then((rows) => rows && !isGone && setHeld({ id, rows }))
     return () => {
       isGone = true
     }

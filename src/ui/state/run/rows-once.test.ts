@@ -1,0 +1,42 @@
+import 'fake-indexeddb/auto'
+import { beforeEach, expect, test, vi } from 'vitest'
+import { database, type WallRow } from '@/store/database'
+import { rowsOnce } from './rows-once'
+
+const row = (run: string, order: number) =>
+  ({ run, url: `https://x.example/${order}`, order, findings: [] }) as unknown as WallRow
+
+beforeEach(async () => {
+  await database.rows.clear()
+  await database.rows.bulkPut([...Array.from({ length: 230 }, (_, order) => row('one', order)), row('two', 0)])
+})
+
+const orders = (rows: WallRow[] | null) => rows?.map(({ order }) => order)
+
+test('rows are read once for all who ask, in their order, and anew when the run has changed', async () => {
+  const read = vi.spyOn(database.rows, 'where')
+  const first = await rowsOnce('one', 1)
+  expect(orders(first)).toEqual(Array.from({ length: 230 }, (_, order) => order))
+  const reads = read.mock.calls.length
+  expect(await rowsOnce('one', 1)).toBe(first)
+  expect(read.mock.calls.length).toBe(reads)
+  await database.rows.put(row('one', 230))
+  expect(orders(await rowsOnce('one', 2))).toHaveLength(231)
+  read.mockRestore()
+})
+
+test('those of another run break off what is still being read', async () => {
+  const slow = rowsOnce('one', 3)
+  expect(orders(await rowsOnce('two', 1))).toEqual([0])
+  expect(await slow).toBeNull()
+  expect(orders(await rowsOnce('one', 3))).toHaveLength(230)
+})
+
+test('what could not be read is read again by the next who asks', async () => {
+  const broken = vi.spyOn(database.rows, 'where').mockImplementation(() => {
+    throw new Error('gone')
+  })
+  await expect(rowsOnce('one', 4)).rejects.toThrow('gone')
+  broken.mockRestore()
+  expect(orders(await rowsOnce('one', 4))).toHaveLength(230)
+})
