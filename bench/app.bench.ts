@@ -5,25 +5,13 @@ import { join } from 'node:path'
 import { type Browser, chromium, type Page } from '@playwright/test'
 import { ensureBuild, startApp } from '../scripts/demo.mjs'
 import { ensureChromium, root } from '../scripts/setup.mjs'
-import { FLAGS, writeFolder } from './browser'
+import { FLAGS, noteTasks, writeFolder } from './browser'
 
 const SIZES = (process.env['SIZES'] ?? '5000,50000').split(',').map(Number) as [number, number]
 const SITE = 'https://bench.example'
 
 /** An hour: a run of the larger size takes minutes. */
 const PATIENCE_MS = 3_600_000
-
-/** Notes the long tasks of a page. What the browser does to hand over a list of files is not ours, and left out. */
-function noteTasks(): void {
-  const tasks: number[] = []
-  Object.assign(window, { tasks, chosenAt: 0 })
-  document.addEventListener('change', () => Object.assign(window, { chosenAt: performance.now() }), true)
-  new PerformanceObserver((list) => {
-    const { chosenAt } = window as unknown as { chosenAt: number }
-    for (const { startTime, duration } of list.getEntries())
-      tasks.push(Math.min(duration, startTime + duration - chosenAt))
-  }).observe({ type: 'longtask', buffered: true })
-}
 
 type Measured = { ms: number; longestMs: number }
 

@@ -23,3 +23,15 @@ export function writeFolder(folder: string, count: number): void {
     )
   }
 }
+
+/** Notes the long tasks of a page. What the browser does to hand over a list of files is not ours, and left out. */
+export function noteTasks(): void {
+  const tasks: number[] = []
+  Object.assign(window, { tasks, chosenAt: 0 })
+  document.addEventListener('change', () => Object.assign(window, { chosenAt: performance.now() }), true)
+  new PerformanceObserver((list) => {
+    const { chosenAt } = window as unknown as { chosenAt: number }
+    for (const { startTime, duration } of list.getEntries())
+      tasks.push(Math.min(duration, startTime + duration - chosenAt))
+  }).observe({ type: 'longtask', buffered: true })
+}

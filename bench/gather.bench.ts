@@ -4,19 +4,7 @@ import { join } from 'node:path'
 import { type Browser, chromium } from '@playwright/test'
 import { ensureBuild, startApp } from '../scripts/demo.mjs'
 import { ensureChromium } from '../scripts/setup.mjs'
-import { FLAGS, writeFolder } from './browser'
-
-/** Notes the long tasks of a page. What the browser does to hand over a list of files is not ours, and left out. */
-function noteTasks(): void {
-  const tasks: number[] = []
-  Object.assign(window, { tasks, chosenAt: 0 })
-  document.addEventListener('change', () => Object.assign(window, { chosenAt: performance.now() }), true)
-  new PerformanceObserver((list) => {
-    const { chosenAt } = window as unknown as { chosenAt: number }
-    for (const { startTime, duration } of list.getEntries())
-      tasks.push(Math.min(duration, startTime + duration - chosenAt))
-  }).observe({ type: 'longtask', buffered: true })
-}
+import { FLAGS, noteTasks, writeFolder } from './browser'
 
 type Measured = { seconds: number; tasks: number[] }
 
