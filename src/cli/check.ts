@@ -145,12 +145,21 @@ function ensureSomethingRead({ pages, incomplete }: Gathering, source: string): 
     throw new CannotRun(`Nothing answered: ${pages[0]!.fetch.error ?? source}`)
 }
 
-/** What is gathered of a source, by its requirements, and not judged. @throws CannotRun where nothing was read */
-export async function gathered(source: string, options: RunOptions): Promise<Gathered> {
+/**
+ * What is gathered of a source, by its requirements, and not judged.
+ *
+ * @param memory what stays with its pages
+ * @throws CannotRun where nothing was read
+ */
+export async function gathered(
+  source: string,
+  options: RunOptions,
+  memory: GatherOptions['memory'] = {},
+): Promise<Gathered> {
   const { requirements } = await loadRequirements(options.rules, source)
   const site = siteOf(options.site) ?? siteOf(requirements.site)
   const pictureHosts = requirements.identity?.pictureHosts ?? []
-  const found = await gather(source, site, { ...options, pictureHosts }, () => undefined)
+  const found = await gather(source, site, { ...options, pictureHosts, memory }, () => undefined)
   ensureSomethingRead(found.gathering, source)
   return found
 }

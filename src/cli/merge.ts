@@ -1,4 +1,4 @@
-import { GatheringBuilder, gatherBuild, NothingAnswered, replayOf } from '@/core/crawl'
+import { GatheringBuilder, gatherBuild, NothingAnswered, replayOf, withLinkersOfAll } from '@/core/crawl'
 import { type PartDocument, partProgram } from '@/core/document'
 import type { Gathering, Survey } from '@/core/model'
 import { nodeEnvironment } from '@/io/crawl-environment'
@@ -89,30 +89,36 @@ function surveyOf(surveys: readonly (Survey | null)[]): Survey | undefined {
   return { ...first, onStaging: once(all.map((one) => one.onStaging)), dead: once(all.map((one) => one.dead)) }
 }
 
+/** @throws CannotRun where parts of a list take different addresses for the production one, each by its own first page */
+function ensureOneSite(parts: readonly Part[]): void {
+  const { site } = parts[0]!.document.source
+  const other = parts.find(({ document }) => document.source.site !== site)
+  if (other)
+    throw new CannotRun(
+      `${named(other)} took ${other.document.source.site} for the production address, ${named(parts[0]!)} ${site}. Read the parts again with --site.`,
+    )
+}
+
 /** The parts of a list or a sitemap: pages by turns, as they stood in it. */
 function joinParts(parts: readonly Part[]): Gathering {
+  ensureOneSite(parts)
   const documents = parts.map(({ document }) => document)
   const longest = Math.max(...documents.map(({ pages }) => pages.length))
-  const rows = Array.from({ length: longest }, (_, row) => documents.flatMap(({ pages }) => pages[row]?.page ?? []))
-  const byUrl = new Map(
-    rows
-      .flat()
-      .reverse()
-      .map((page) => [page.url, page] as const),
-  )
+  const rows = Array.from({ length: longest }, (_, row) => documents.flatMap(({ pages }) => pages[row] ?? []))
   const { source, view, partial, scope } = documents[0]!
+  const { pages, note } = withLinkersOfAll(rows.flat(), source)
   const once = <T>(list: readonly T[]) => [...new Map(list.map((one) => [JSON.stringify(one), one])).values()]
   return {
     source,
     view,
     startedAt: earliest(documents.map((one) => one.startedAt)),
     finishedAt: latest(documents.map((one) => one.finishedAt)),
-    notes: once(documents.flatMap(({ notes }) => notes)),
+    notes: once([...documents.flatMap(({ notes }) => notes), ...(note ? [note] : [])]),
     incomplete: once(documents.flatMap(({ incomplete }) => incomplete)),
     scope,
     robotsTxt: partial.robotsTxt,
     survey: surveyOf(documents.map((one) => one.partial.survey)),
-    pages: [...byUrl.values()].reverse(),
+    pages,
     images: [...new Map(documents.flatMap(({ images }) => images).map((image) => [image.url, image])).values()],
   }
 }

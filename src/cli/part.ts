@@ -123,7 +123,7 @@ async function readPartOf(source: string, options: RunOptions, shard: Shard): Pr
     concurrency: Math.max(1, Math.round(options.concurrency / shard.of)),
     delay: options.delay * shard.of,
   }
-  const { gathering, fault } = await gathered(source, { ...polite, part: shard })
+  const { gathering, fault } = await gathered(source, { ...polite, part: shard }, { keepsLinks: 'all' })
   if (fault !== null || gathering.incomplete.some(({ why: is }) => is === 'stopped'))
     throw new CannotRun(`The part broke off, and was not written. ${fault ?? ''} Run it again.`)
   const { pages, images, survey, robotsTxt, ...rest } = gathering
@@ -136,7 +136,7 @@ async function readPartOf(source: string, options: RunOptions, shard: Shard): Pr
       survey: survey ?? null,
       program: partProgram,
     },
-    pages: pages.map((page) => ({ path: null, page, links: null })),
+    pages: pages.map(({ kept, ...page }) => ({ path: null, page, links: kept ?? null })),
     images,
   }
 }

@@ -102,7 +102,7 @@ export class SharedTexts {
 }
 
 /** What a run keeps links by, and which texts it has already. */
-type Keeping = { texts: SharedTexts; conceal: CrawlEnvironment['conceal'] }
+type Keeping = { texts: SharedTexts; conceal: CrawlEnvironment['conceal']; keepsLinks: CrawlEnvironment['keepsLinks'] }
 
 /** Does a link as it is written hold what lets somebody in? Only in a query or before a host can it. */
 function holdsSecret(href: string, base: string, conceal: CrawlEnvironment['conceal']): boolean {
@@ -115,8 +115,13 @@ function holdsSecret(href: string, base: string, conceal: CrawlEnvironment['conc
  * A page with its links, where a later run could ask whether it has changed. One whose links hold a secret of the run's is
  * left as it is: documents are handed on.
  */
-export function withLinks(page: GatheredPage, reading: PageReading | null, { texts, conceal }: Keeping): GatheredPage {
-  if (!reading || !page.facts || !page.fetch.validators) return page
+export function withLinks(
+  page: GatheredPage,
+  reading: PageReading | null,
+  { texts, conceal, keepsLinks }: Keeping,
+): GatheredPage {
+  if (!keepsLinks || !reading || !page.facts) return page
+  if (keepsLinks !== 'all' && !page.fetch.validators) return page
   const { hrefs, hrefPlaces, refreshTo } = reading
   const base = baseOf(page.url, page.facts.base)
   if (hrefs.some((href) => holdsSecret(href, base, conceal))) return page

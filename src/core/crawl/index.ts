@@ -34,6 +34,7 @@ export { type CrawlEvent, type CrawlEvents, GatheringBuilder, oneByOne } from '.
 export { gatherBuild, lookInBuild } from './gather-build'
 export { type LookAtImage, lookByReading, readAsHostsMay } from './image-queue'
 export { inParallel } from './in-parallel'
+export { withLinkersOfAll } from './linkers-of-parts'
 export { NothingAnswered } from './nothing-answered'
 export { haveOneOwner, PictureHosts } from './picture-hosts'
 export {

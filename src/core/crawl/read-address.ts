@@ -81,8 +81,8 @@ export type CrawlEnvironment = {
   earlier?: Earlier | undefined
   /** Which lines of pages are kept. Absent: all that people look at. */
   rows?: SourceRowsWanted | undefined
-  /** Links stay with their pages, for a later run. Absent: they are let go of. */
-  keepsLinks?: boolean | undefined
+  /** Links stay with their pages: with those that a later run can ask for again, or with `all`. Absent: they are let go of. */
+  keepsLinks?: boolean | 'all' | undefined
   signal: AbortSignal
 }
 

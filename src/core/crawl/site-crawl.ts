@@ -100,7 +100,7 @@ export class SiteCrawl {
     this.reader = retrying({ ...outside, read }, (exchange) => {
       if (exchange.kind === 'answered') this.bytes += exchange.page?.byteLength ?? exchange.body.length
     })
-    this.keeping = { texts: new SharedTexts(), conceal: outside.conceal }
+    this.keeping = { texts: new SharedTexts(), conceal: outside.conceal, keepsLinks: outside.keepsLinks }
     this.traps = new TrapWatch(outside.now())
     this.isPathWanted = createPathFilter(options.include, options.exclude)
     const asked = (robots && !options.ignoreRobots && crawlDelayFor(robots, ROBOTS_TOKEN)) || 0
@@ -250,7 +250,7 @@ export class SiteCrawl {
       return
     }
     const { reading } = found
-    const whole = this.outside.keepsLinks ? withLinks(found.page, reading, this.keeping) : found.page
+    const whole = withLinks(found.page, reading, this.keeping)
     const page = looks.length > 0 ? { ...whole, secondLooks: looks } : whole
     const sendsTo = reading?.refreshTo
       ? pageAddress(reading.refreshTo, baseOf(finalUrl, page.facts?.base ?? null))
