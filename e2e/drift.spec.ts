@@ -132,7 +132,7 @@ test.describe('held copies', () => {
     const feed = refresh(page, 'Wide feed')
     await expect(feed.getByRole('heading', { name: '6 copies out of date' })).toBeVisible()
     await expect(feed.getByRole('listitem').first()).toContainText('stays until asked for')
-    // Nobody is asked without an address to ask at: nothing is ticked off.
+    // No place is asked without an address to ask at: nothing is ticked off.
     await page.keyboard.press('o')
     await expect(page.getByText('Where Wide feed is asked again is not known here')).toBeVisible()
     await expect(feed.getByRole('heading', { name: '6 copies out of date' })).toBeVisible()

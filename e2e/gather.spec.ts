@@ -16,7 +16,7 @@ test('the demo is gathered: every page, with the production address of its own t
   await expectAccessible(page)
 })
 
-test('run again takes what has not changed from the run before, says so, and reads everything anew on demand', async ({
+test('run again takes what has not changed from the run before, says so, and reads everything again on demand', async ({
   page,
 }) => {
   await gatherDemo(page)
@@ -35,7 +35,7 @@ test('run again takes what has not changed from the run before, says so, and rea
   await page.getByRole('link', { name: 'Drift' }).click()
   await expect(page.getByText(/^Nothing changed: every page says/)).toBeVisible()
   await page.getByRole('link', { name: 'Gather', exact: true }).click()
-  await page.getByRole('button', { name: 'Read everything anew' }).click()
+  await page.getByRole('button', { name: 'Read everything again' }).click()
   await expect(taken).toBeHidden()
   await expect(ended).toBeVisible({ timeout: 60_000 })
   await expect(taken).toBeHidden()

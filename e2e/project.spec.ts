@@ -82,6 +82,8 @@ test('a run document is opened as a run, packed or not, and says where it differ
   await expectAccessible(other)
   await other.getByRole('button', { name: 'Open it' }).click()
   await expect(other.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ })).toBeVisible()
+  await other.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).dblclick()
+  await expect(other.getByText(/the run was opened from a document, which holds none\./)).toBeVisible()
   await other.getByRole('link', { name: 'Clearance' }).click()
   await expect(other.getByRole('heading', { name: verdict! })).toBeVisible()
   await other.goto('/')

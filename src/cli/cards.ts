@@ -196,7 +196,7 @@ export async function cards(source: string, options: CardsOptions): Promise<numb
   const foreign = isSvg ? [] : sheets.flatMap(({ sheet }) => linesOfOtherFaces(sheet.drawing))
   if (foreign.length > 0)
     process.stderr.write(
-      `nimble-parrot: our face lacks letters of ${foreign.length} lines, such as “${terminalText(foreign[0]!)}”: a face of this machine draws them, and boxes stand for what it lacks too. An .svg takes those of whoever opens it.\n`,
+      `nimble-parrot: our face lacks letters of ${foreign.length} lines, such as “${terminalText(foreign[0]!)}”: a face of this machine draws them, and boxes stand for what it lacks too. An .svg takes the faces of the machine that opens it.\n`,
     )
   if (missing > 0)
     process.stderr.write(

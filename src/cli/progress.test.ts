@@ -25,7 +25,7 @@ test('what is done after reading is said at once, and the line is cleared in the
   expect(out.lines.slice(1)).toEqual(['\r\u001b[Kjudging 2 pages …', '\r\u001b[K'])
 })
 
-test('where nobody looks nothing is written', () => {
+test('where no terminal is there nothing is written', () => {
   const out = terminal(false)
   const line = progressLine(out)
   line.show(event(1))

@@ -3,7 +3,7 @@ import { terminalText } from '@/core/text'
 
 type Terminal = { isTTY?: boolean; columns?: number; write(text: string): boolean }
 
-/** Between two lines, in ms: more than ten a second nobody reads, and each costs the terminal. */
+/** Between two lines, in ms: no one reads more than ten a second, and each costs the terminal. */
 const REST_MS = 100
 
 const number = (value: number) => value.toLocaleString('en')

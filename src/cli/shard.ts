@@ -6,7 +6,7 @@ const ENGINES: readonly { index: string; total: string; from: 0 | 1 }[] = [
   { index: 'CIRCLE_NODE_INDEX', total: 'CIRCLE_NODE_TOTAL', from: 0 },
   { index: 'BUILDKITE_PARALLEL_JOB', total: 'BUILDKITE_PARALLEL_JOB_COUNT', from: 0 },
   { index: 'AWS_BATCH_JOB_ARRAY_INDEX', total: 'AWS_BATCH_JOB_ARRAY_SIZE', from: 0 },
-  // An indexed job is told its index; how many there are is passed on by whoever writes the job.
+  // An indexed job is told its index; how many there are is passed on by the author of the job.
   { index: 'JOB_COMPLETION_INDEX', total: 'JOB_COMPLETIONS', from: 0 },
 ]
 

@@ -14,7 +14,7 @@ async function until(said: () => string, words: string | RegExp) {
   await vi.waitFor(() => expect(said()).toMatch(words), { timeout: 20_000, interval: 50 })
 }
 
-test('stays, and prints what an edit mended and what another broke; files are written anew', async () => {
+test('stays, and prints what an edit mended and what another broke; files are written again', async () => {
   cpSync(join(root, 'demo/site'), build, { recursive: true })
   const args = ['check', build, '--site', 'https://brasswick.example/', '--watch', '--out', join(here, 'run.txt')]
   const command = join(root, 'scripts/cli.mjs')

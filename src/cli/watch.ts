@@ -45,7 +45,7 @@ function change(path: string, isFolder: boolean): Promise<boolean> {
 
 /**
  * Checks a folder, and again whenever something in it changes, until it is interrupted: what went and what came is
- * printed each time, and files that were asked for are written anew.
+ * printed each time, and files that were asked for are written again.
  *
  * @returns the exit code of the last look
  */

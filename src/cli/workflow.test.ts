@@ -43,7 +43,7 @@ function commented(report: string, picture: string) {
   return JSON.parse(readFileSync(join(here, 'comments.json'), 'utf8')) as { id: number; body: string }[]
 }
 
-test('a pull request has one comment, which is written anew and not repeated', () => {
+test('a pull request has one comment, which is replaced and not repeated', () => {
   writeFileSync(join(here, 'gh'), STAND_IN)
   chmodSync(join(here, 'gh'), 0o755)
   writeFileSync(join(here, 'comments.json'), JSON.stringify([{ id: 1, body: 'Looks good to me.' }]))

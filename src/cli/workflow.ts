@@ -1,7 +1,7 @@
 /** Begins the comment, and is found again by it: one comment is kept, whatever others write. */
 export const COMMENT_MARK = '<!-- cards of this site -->'
 
-/** Puts the comment there, or writes the one anew that is there. */
+/** Puts the comment there, or replaces the one that is there. */
 const COMMENT_STEPS = `id=$(gh api "repos/$REPOSITORY/issues/$NUMBER/comments" --paginate --jq '.[] | select(.body | startswith("${COMMENT_MARK}")) | .id' | head -n 1)
 if [ -n "$id" ]; then
   gh api --method PATCH "repos/$REPOSITORY/issues/comments/$id" --field body=@comment.md > comment.json

@@ -13,7 +13,7 @@ export type KeptStep = DraftStep & {
   typing: string | null
 }
 
-/** Steps that nobody came back for are let go after this, in ms: a tab that is open again after days is not undone. */
+/** Steps that no tab came back for are let go after this, in ms: a tab that is open again after days is not undone. */
 const KEPT_MS = 7 * 24 * 3_600_000
 
 /** A tab's steps, the first one first. */

@@ -30,7 +30,7 @@ const store = async (id: string, over: Partial<StoredRun> = {}) => {
 }
 
 describe('the run that one may take over from', () => {
-  test('is the one that is gathered anew', async () => {
+  test('is the one that is gathered again', async () => {
     await store('1')
     await store('2')
     expect((await earlierRun('1', 'server'))?.id).toBe('1')

@@ -11,7 +11,7 @@ const ROOM = 0.9
 const isOfFiles = ({ kind }: StoredRun['source']) => kind === 'folder' || kind === 'zip'
 
 /**
- * The run that one may take over from: the one that it is to be gathered anew of, else the newest whole one of its site,
+ * The run that one may take over from: the one that is gathered again, else the newest whole one of its site,
  * gathered here, in the same way and by this version of the program. undefined: there is none.
  *
  * @param hasLogin what somebody saw who was let in is not what others see, whatever the server says of changes

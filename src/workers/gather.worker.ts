@@ -111,7 +111,7 @@ class GatherRun {
     if (source.kind !== 'crawl') {
       const pictureHosts = [...(source.pictureHosts ?? []), ...named]
       const images = this.earlier ? await picturesOf(this.earlier.id) : []
-      // Of files pages are read anew: it takes no longer than to see whether they changed.
+      // Pages of files are read again: it takes no longer than to see whether they changed.
       const earlier = earlierFrom({ pages: [], images }, (what) => this.taken[what]++)
       this.build = await openBrowserBuild({ ...source, pictureHosts }, stopper.signal, earlier)
       return this.build.events

@@ -1,6 +1,5 @@
 import type { Gathering } from '@/core/model'
 import { database, type StoredRun } from '@/store/database'
-import { ofRun } from '@/store/of-run'
 import { putRows } from '@/store/rows'
 import { judge } from './judge'
 
@@ -17,14 +16,4 @@ export async function keepJudged(run: UnjudgedRun, gathering: Gathering): Promis
   const kept = { ...run, findings, summary, pages: rows.length, size }
   await database.runs.put(kept)
   return kept
-}
-
-/** Forgets what was written of runs that could not be taken over whole. */
-export async function forgetRuns(runs: readonly string[]): Promise<void> {
-  for (const run of runs) {
-    for (const table of [database.pages, database.rows, database.images] as const)
-      await ofRun<never>(table as never, run).delete()
-    await database.overviews.delete(run)
-    await database.runs.delete(run)
-  }
 }

@@ -7,9 +7,9 @@ import { shownTime } from '@/core/text'
 import { MANIFEST, PagesFile, ProjectManifest, pagesFile, RunFile, runFile } from '@/store/archive/project-format'
 import { database, type StoredRun, withVerdict } from '@/store/database'
 import { heldEventsOf, keepHeldEvents } from '@/store/held-events'
-import { keptRequest } from '@/store/runs'
+import { deleteRun, keptRequest } from '@/store/runs'
 import { openZipFile } from './blob-files'
-import { forgetRuns, keepJudged } from './keep-judged'
+import { keepJudged } from './keep-judged'
 import { gatheringOf } from './look-again'
 import { UserFacingError } from './user-facing-error'
 
@@ -234,7 +234,7 @@ export async function openProject(archive: Blob, prefer: Prefer): Promise<Opened
     )
     return { site: manifest.site, runs: fresh.length, known: manifest.runs.length - fresh.length, drafts, conflicts }
   } catch (error) {
-    await forgetRuns([...new Set([...holders, ...fresh.map(({ id }) => id)])]).catch(() => undefined)
+    for (const id of new Set([...holders, ...fresh.map((run) => run.id)])) await deleteRun(id).catch(() => undefined)
     throw error
   }
 }

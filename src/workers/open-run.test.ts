@@ -19,7 +19,7 @@ const many = goodSite(
 const blobOf = (pieces: Iterable<string>) => new Blob([...pieces])
 const open = (document: Blob, onPages: (pages: number) => void = () => undefined) => openRun(document, onPages)
 
-/** What is kept, by table, without what every opening makes anew. */
+/** What is kept, by table, without what every opening makes again. */
 async function kept() {
   const tables = await Promise.all(database.tables.map(async (table) => [table.name, await table.count()] as const))
   return Object.fromEntries(tables.filter(([, count]) => count > 0))

@@ -2,8 +2,8 @@ import { limits } from '@/core/address'
 import { DocumentReader, StatedRunReader, UnfitDocument } from '@/core/document'
 import type { GatheredImage, GatheredPage, Summary } from '@/core/model'
 import { database } from '@/store/database'
-import { newRunId } from '@/store/runs'
-import { forgetRuns, keepJudged } from './keep-judged'
+import { deleteRun, newRunId } from '@/store/runs'
+import { keepJudged } from './keep-judged'
 import { UserFacingError } from './user-facing-error'
 
 /** What came of opening a document. `said`: the sum as the document has it; `known`: the run was here already. */
@@ -92,7 +92,7 @@ export async function openRun(file: Blob, onPages: (pages: number) => void): Pro
     const { site } = source
     const known = await sameRun(site, startedAt, finishedAt)
     if (known !== null) {
-      await forgetRuns([run])
+      await deleteRun(run)
       return { known: true, run: known, site }
     }
     await database.images.bulkPut(
@@ -107,7 +107,7 @@ export async function openRun(file: Blob, onPages: (pages: number) => void): Pro
     )
     return { known: false, run, site, pages: kept.pages, summary: kept.summary!, said: found }
   } catch (error) {
-    await forgetRuns([run]).catch(() => undefined)
+    await deleteRun(run).catch(() => undefined)
     throw error instanceof UnfitDocument ? new UserFacingError(error.message) : error
   }
 }

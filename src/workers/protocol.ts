@@ -26,7 +26,7 @@ export type GatherSource =
     | { kind: 'zip'; name: string; site: string | null; file: File; pictureHosts?: string[]; perSection?: number }
     | { kind: 'served'; of: 'folder' | 'zip'; name: string; site: string | null; pictureHosts?: string[] }
   ) & {
-    /** The run that is gathered anew: what has not changed since is taken from it. Absent: all is read. */
+    /** The run that is gathered again: what has not changed since is taken from it. Absent: all is read. */
     since?: string
   }
 

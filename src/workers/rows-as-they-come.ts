@@ -6,7 +6,7 @@ import type { WallRow } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
 import { makeRow } from './make-row'
 
-/** Up to so many pages what is known of the whole is worked out anew with every batch. */
+/** Up to so many pages what is known of the whole is worked out again with every batch. */
 const SMALL = 1000
 
 /** Pages at most that are judged again in one batch since a picture of theirs came; at the end all are. */
@@ -14,7 +14,7 @@ const MOST_AGAIN = 250
 
 /**
  * Rows of a run while it goes on. What a page is judged by that is of the whole – sections, what the site is called – is
- * worked out anew when the pages have doubled: with every batch it would take longer than all else. At the end of the run
+ * worked out again when the pages have doubled: with every batch it would take longer than all else. At the end of the run
  * everything is judged by all of it.
  */
 export class RowsAsTheyCome {

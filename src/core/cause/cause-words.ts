@@ -120,7 +120,7 @@ export function sentenceFor(plan: Plan, pages: readonly string[], main: FindingW
   if (needs.length > 0) {
     const tags = listed(tagsOf(edits))
     const of = pages.length === 1 ? who : `${count(pages.length, 'page')}`
-    return `${of}: ${tags} to be written anew. ${pages.length === 1 ? '' : 'One of them: '}${main.message}`
+    return `${of}: ${tags} to be rewritten. ${pages.length === 1 ? '' : 'One of them: '}${main.message}`
   }
   switch (first.kind) {
     case 'attribute':

@@ -15,7 +15,7 @@ export type Standing = { url: string; section: string; finding: Finding }
 export type Collected = {
   /** By page and by what they change: of each there is one, the final one. */
   changes: Map<string, Map<string, PageChange>>
-  /** Findings of each picture that is to be made anew, with what is needed. */
+  /** Findings of each picture that is to be made again, with what is needed. */
   pictures: Map<string, { needs: string[]; of: Standing[] }>
   crawlers: Map<string, Standing[]>
   icon: SiteFinding | null

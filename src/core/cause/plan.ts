@@ -41,7 +41,7 @@ export type Plan = {
   scope: Scope
   edits: PlannedEdit[]
   changes: Map<string, PageChange[]>
-  /** Pictures that are made anew. */
+  /** Pictures that are replaced. */
   pictures: string[]
   /** Crawlers that robots.txt lets in. */
   crawlers: string | null

@@ -8,7 +8,7 @@ import type { Desk, Proposed, ReadPage } from './desk'
 import { needsFor } from './stand-in'
 
 /**
- * What is proposed for one finding of a page. `changes`: tags of the page. `picture`: a picture that is made anew.
+ * What is proposed for one finding of a page. `changes`: tags of the page. `picture`: a picture that is replaced.
  * `needs`: what has to be made or decided before it can be tried; null where nothing has.
  */
 export type Proposal =

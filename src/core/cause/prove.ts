@@ -66,7 +66,7 @@ export class Prover {
   private readonly origins: Origins = new WeakMap()
   /** Pages with changes: the run's own pictures, and those that are to be made for pages without. */
   private readonly asTagged: CheckContext
-  /** The same with every picture made anew that some plan makes anew. */
+  /** The same with every picture replaced that some plan replaces. */
   private readonly asPictured: CheckContext
 
   constructor(
@@ -155,7 +155,7 @@ export class Prover {
   }
 
   private holders: Map<string, Plan> | null = null
-  /** Plans that lost a change to another: what they clear is to be seen anew. */
+  /** Plans that lost a change to another: what they clear is to be seen again. */
   private readonly robbed = new Set<Plan>()
 
   /** The plan that changes a tag of a page. */
@@ -289,10 +289,10 @@ export class Prover {
 
   /** The run with all of these plans carried out. */
   after(plans: readonly Plan[]): CheckContext {
-    const anew = this.madeAnew(plans)
-    const made = new LayeredPictures(this.context.images, anew)
-    // A picture that is made anew may change any card.
-    const hasMade = anew.size > 0
+    const replaced = this.madeAnew(plans)
+    const made = new LayeredPictures(this.context.images, replaced)
+    // A picture that is replaced may change any card.
+    const hasMade = replaced.size > 0
     const origins: Origins = new WeakMap()
     const changes = new Map<string, PageChange[]>()
     for (const plan of plans) for (const [url, own] of plan.changes) for (const one of own) addTo(changes, url, one)
@@ -311,7 +311,7 @@ export class Prover {
     const tokens = plans.flatMap(({ crawlers }) => crawlers ?? [])
     return contextWith(
       this.context,
-      anew,
+      replaced,
       pages,
       tokens.length > 0 ? this.robotsWith(tokens.join(', ')) : null,
       origins,
@@ -383,7 +383,7 @@ export class Prover {
     for (const plan of this.plans)
       proofs.set(plan, plan.crawlers === null ? this.tryPlan(plan) : this.tryCrawlers(plan))
     this.holdTogether(proofs)
-    // A plan that lost tags to others may lose some again when these are tried anew: each tag is lost but once.
+    // A plan that lost tags to others may lose some again when these are tried again: each tag is lost but once.
     for (let round = 0; round < ROUNDS && this.robbed.size > 0; round++) {
       const again = [...this.robbed]
       this.robbed.clear()

@@ -4,7 +4,7 @@ import type { GatheredImage, GatheredPage } from '../model'
 import { type CardBook, createCardBook } from '../surface'
 import type { ReadPage } from './desk'
 
-/** Pictures of a run with some made anew, without copying them all. */
+/** Pictures of a run with some replaced, without copying them all. */
 export class LayeredPictures implements ReadonlyMap<string, GatheredImage> {
   constructor(
     private readonly below: ReadonlyMap<string, GatheredImage>,
@@ -90,7 +90,7 @@ export function contextWith(
     images,
     cards,
     ...bookWith(base, createCardBook(cards), origins),
-    // What is made anew looks like nothing that is there.
+    // What is yet to be made looks like nothing that is there.
     alikePictures: () =>
       base
         .alikePictures()

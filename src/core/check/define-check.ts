@@ -7,8 +7,8 @@ import type { CheckContext } from './context'
  *
  * `say`: that tag says `as`, else what the page itself says elsewhere, else what a person has to write. `fill`: the same
  * where the page must have it or says it elsewhere, else it is left out. `unsay`: it is left out. `once`: its repeats are. `attribute`: it stands under the right one. `rename`: it is called `to`. `earlier`:
- * the tags stand at the top of the head. `rewrite`: a person writes that text anew, in every tag that says it. `vary`:
- * the same, where pages share it. `picture`: a person makes the picture anew. `favicon`: there is one. `unlink`: the link
+ * the tags stand at the top of the head. `rewrite`: a person rewrites that text, in every tag that says it. `vary`:
+ * the same, where pages share it. `picture`: a person makes another picture. `favicon`: there is one. `unlink`: the link
  * it points at goes. `share`: the share link that it points at shares that address. `crawlers`: robots.txt lets them in.
  * `index`: noindex goes.
  * `retitle`: the title is built like that one; without one, it holds the site's name once. `needs`: something that can't be tried here, in words.

@@ -81,7 +81,7 @@ describe('inParallel', () => {
         await new Promise((resolve) => setImmediate(resolve))
       }
     }
-    // Nobody looks before something came.
+    // No one looks before something came.
     done.get(1)!(1)
     for await (const came of inParallel(() => tasks.shift() ?? null, 3, look)) batches.push(came)
     expect(batches).toEqual([[1, 2, 3]])

@@ -1,3 +1,5 @@
+import { parseJson } from '../model'
+
 /** A field of an object as text, or one entry of a field that is taken apart: `isEntry`. */
 export type FieldText = { key: string; text: string; isEntry: boolean }
 
@@ -10,17 +12,14 @@ const isBlank = (code: number) => code === 0x20 || (code >= 0x09 && code <= 0x0d
 
 /** The name of a field as it is written; one that is none is left as it is, and what parses it says so. */
 function nameIn(written: string): string {
-  try {
-    return String(JSON.parse(written))
-  } catch {
-    return written
-  }
+  const read = parseJson(written)
+  return read.ok ? String(read.value) : written
 }
 
 /**
  * Takes the text of one JSON object apart into its fields as it comes, in pieces of any length; of the lists
  * that are named each entry comes by itself. No text has to be as long as the whole, and every piece can be held to bounds before
- * anything reads it. What is in a piece is not looked at: whoever parses it finds what is no JSON.
+ * anything reads it. What is in a piece is not looked at: what parses it finds what is no JSON.
  *
  * @example const fields = new ObjectEntries(new Set(['b']), 1000); [...fields.add('{"a":1,"b":[2,'), ...fields.add('3]}')]
  */

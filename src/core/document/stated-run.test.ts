@@ -65,7 +65,7 @@ describe('a run that is taken from its document', () => {
   test.each<[string, (document: Record<string, unknown>) => void, RegExp]>([
     ['another document', (document) => Object.assign(document, { format: 'x' }), /^It is no run document\.$/],
     ['a part of a run', (document) => Object.assign(document, { partial: { shard: 2, of: 3 } }), /part 2 of 3.*merge/],
-    ['one of before robots.txt was written', (document) => delete document['robotsTxt'], /Write it anew/],
+    ['one of before robots.txt was written', (document) => delete document['robotsTxt'], /Write it again/],
     [
       'a page of another form',
       (document) => Object.assign(document, { pages: [{ url: 'javascript:alert(1)' }] }),

@@ -15,7 +15,7 @@ import {
 import type { DocumentPiece } from './document-reader'
 import { partIn } from './part-document'
 
-/** What was gathered of a page, as a document states it. Its cards and findings are made anew. */
+/** What was gathered of a page, as a document states it. Its cards and findings are made again. */
 const StatedPage = GatheredPage.pick({ url: true, fetch: true, facts: true, secondLooks: true }).extend({
   file: z.string().optional(),
   kept: KeptLinks.extend({ source: z.array(SourceLine) }).optional(),
@@ -47,7 +47,7 @@ const Sum = z.object({
 /** A document that can’t be taken for a run, in a sentence that says why. */
 export class UnfitDocument extends Error {}
 
-/** Notes that come of judging, not of gathering: they are made anew. */
+/** Notes that come of judging, not of gathering: they are made again. */
 const OF_JUDGING: ReadonlySet<string> = new Set(['waiver-ended', 'requirements'])
 
 type Fields = { format?: unknown; version?: unknown; program?: unknown; summary?: unknown; [field: string]: unknown }
@@ -91,7 +91,7 @@ export class StatedRunReader {
       )
     if (fields.version === 1 && !('robotsTxt' in fields))
       throw new UnfitDocument(
-        'It was written before documents said what robots.txt and sitemaps say, so that it can’t be judged again. Write it anew with this version of the command.',
+        'It was written before documents said what robots.txt and sitemaps say, so that it can’t be judged again. Write it again with this version of the command.',
       )
     const { format: _format, version: _version, ...head } = this.as(Head, fields, 'the document')
     const notes = head.notes.filter(({ kind }) => !OF_JUDGING.has(kind))

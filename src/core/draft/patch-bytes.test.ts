@@ -54,7 +54,7 @@ describe.each(Object.keys(WORDS))('a page in %s', (encoding) => {
   })
 })
 
-test('between two edits of a page in one byte a character nothing is written anew', () => {
+test('between two edits of a page in one byte a character nothing is rewritten', () => {
   const page = Buffer.from(
     '<meta charset="windows-1252"><title>Caf\xe9</title><script>const a = "caf\xe9"</script><meta property="og:title" content="x">',
     'latin1',

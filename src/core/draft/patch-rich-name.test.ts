@@ -24,10 +24,10 @@ const PAGE = `<!doctype html><meta charset="utf-8"><title>Rewire a lamp | Hall</
 </script><p>Rewire a lamp</p>`
 
 test('JSON-LD says another name wherever it repeats the page’s, and all else stays', () => {
-  expect(patched(bytesOf(PAGE), 'A lamp </script> "anew"').after).toBe(
-    PAGE.replace('"Rewire a l\\u0061mp"', '"A lamp \\u003c/script\\u003e \\"anew\\""').replace(
+  expect(patched(bytesOf(PAGE), 'A lamp </script> "again"').after).toBe(
+    PAGE.replace('"Rewire a l\\u0061mp"', '"A lamp \\u003c/script\\u003e \\"again\\""').replace(
       '{ "name": "Rewire a lamp" }',
-      '{ "name": "A lamp \\u003c/script\\u003e \\"anew\\"" }',
+      '{ "name": "A lamp \\u003c/script\\u003e \\"again\\"" }',
     ),
   )
 })

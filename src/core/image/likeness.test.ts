@@ -69,7 +69,7 @@ describe('groupAlike', { timeout: 60_000 }, () => {
     expect(groupAlike(pictures)).toEqual([])
   })
 
-  it('takes pictures that differ in one letter for two, and one written anew at the same size for one', async () => {
+  it('takes pictures that differ in one letter for two, and one encoded again at the same size for one', async () => {
     // A figure of 20 by 40 px whose lower bowl is closed or open: as a 6 and a 5 differ.
     const figure = (closed: boolean) =>
       `${letters(3)}<path d="M980 300h24v8h-16v8h16v24h-24v-8h16v-8h-16z" fill="#fff"/>${closed ? '<rect x="980" y="316" width="8" height="24" fill="#fff"/>' : ''}`

@@ -16,7 +16,7 @@ const MAX_BITS = 7
 const MAX_LEVELS = 11
 /**
  * Grey levels, of 255, by which the most different square of 2 × 2 of two looks may differ where both pictures are of one
- * size: written anew at a quality of 28 it is 4 (measured on pictures with words, 1200 × 630), another letter makes 9.
+ * size: encoded again at a quality of 28 it is 4 (measured on pictures with words, 1200 × 630), another letter makes 9.
  */
 const MAX_FINE = 7
 /** Pictures of one template share their bits by the thousand: of one list so many are looked at, */

@@ -1,6 +1,6 @@
 /**
  * Remembers what was worked out for the page that was asked about last: ten places and many checks ask the same of one
- * page in turn, and then of the next. What is remembered is nobody's to change.
+ * page in turn, and then of the next. No caller may change what is remembered.
  *
  * @returns takes the objects that the answer hangs on, a name for the question, and what answers it
  */

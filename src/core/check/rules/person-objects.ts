@@ -30,17 +30,17 @@ export const personObjects = defineCheck({
     },
     title: {
       says: '{by} says that the title does not tell what the page is{note}.',
-      fix: 'Write the title anew, or ask {by} to look again.',
+      fix: 'Rewrite the title, or ask {by} to look again.',
       mend: { needs: 'another title, or another answer' },
     },
     tone: {
       says: '{by} says that the tone is not right{note}.',
-      fix: 'Write title and description anew, or ask {by} to look again.',
+      fix: 'Rewrite title and description, or ask {by} to look again.',
       mend: { needs: 'other words, or another answer' },
     },
     'tone-of-section': {
       says: '{by} says that the tone of {section} is not right{note}.',
-      fix: 'Write titles and descriptions of {section} anew, or ask {by} to look again.',
+      fix: 'Rewrite titles and descriptions of {section}, or ask {by} to look again.',
       mend: { needs: 'other words, or another answer' },
     },
   },

@@ -14,7 +14,7 @@ import type { WallRow } from '@/store/database'
 /** One question about one card. `section`: it is asked of all its pages, by this one. */
 export type Asked = { question: PersonQuestion; page: string; row: WallRow; section: string; seen: string }
 
-/** Sections that are asked about: those with most in the way, then the largest. More nobody answers at one sitting. */
+/** Sections that are asked about: those with most in the way, then the largest. No one answers more at one sitting. */
 const MAX_SECTIONS = 12
 
 /** Path of a page as answers name it. */

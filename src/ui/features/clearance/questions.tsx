@@ -163,7 +163,7 @@ function OneQuestion({
             <input
               className="field"
               aria-label="What is wrong"
-              placeholder="What is wrong, for whoever mends it"
+              placeholder="What is wrong, for the person who mends it"
               // biome-ignore lint/a11y/noAutofocus: it is what the key just pressed asked for.
               autoFocus
               value={note}

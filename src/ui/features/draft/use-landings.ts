@@ -69,7 +69,7 @@ export function useLandings(
       }
       if (isGone) return
       setStandings(found)
-      // All at once: each write has everything that shows drafts read them again, and this look at the run begin anew.
+      // All at once: each write has everything that shows drafts read them again, and this look at the run begin again.
       await updateDrafts(changes)
     }
     void read()

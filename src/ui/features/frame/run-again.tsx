@@ -13,7 +13,7 @@ import type { GoTo } from '../../state/view/use-view'
 
 const MAIN = 'bg-[#4fcf8f] text-[#0b1a14] hover:bg-[#6bdca3]'
 
-/** Gathers a run anew, taking from it what has not changed. Files that the browser doesn't keep are asked for. */
+/** Gathers the source of a run again, taking from it what has not changed. Files that the browser doesn't keep are asked for. */
 export function RunAgain({ run, goTo, className }: { run: StoredRun; goTo: GoTo; className: string }) {
   const { askFirst, dialog } = useAskFirst()
   const source = sourceAgain(run, useStartedWith())

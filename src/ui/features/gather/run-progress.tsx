@@ -87,7 +87,7 @@ function HowFar({ session, rate, onReadAnew }: { session: Live; rate: number } &
           {takenWords(session.taken)}{' '}
           {onReadAnew && (
             <button type="button" className="text-pick hover:underline" onClick={onReadAnew}>
-              Read everything anew
+              Read everything again
             </button>
           )}
         </p>

@@ -47,7 +47,12 @@ export const SourcePane = memo(function SourcePane({ page, cards, findings, edit
       className="flex min-h-0 flex-col overflow-auto border-r border-line bg-sheet max-lg:hidden max-md:order-3 max-md:flex max-md:shrink-0 max-md:border-r-0 max-md:border-t"
     >
       {page.source.length === 0 && (
-        <p className="p-4 text-quiet">There is no source: the page could not be read. {page.fetch.error}</p>
+        <p className="p-4 text-quiet">
+          {page.facts
+            ? 'No lines are kept of this page: it has none, or the run was opened from a document, which holds none. Look again reads them.'
+            : 'There is no source: the page could not be read.'}{' '}
+          {page.fetch.error}
+        </p>
       )}
       <ol ref={list} className="py-2 font-mono text-fine leading-[19px]">
         {page.source.map((row, index) => {

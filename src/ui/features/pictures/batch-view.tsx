@@ -64,7 +64,7 @@ export function BatchView({ run, entries, images }: Props) {
     const known = results.current.get(url)
     const set = (await focusesOf(site)).get(url)
     if (known?.kind === 'left') return known
-    // One that was set and let go of again is proposed anew.
+    // One that was set and let go of again is proposed again.
     const isAsKnown = set
       ? known !== undefined && isSame(known.focus, { focus: set, origin: 'set' })
       : known?.focus.origin !== 'set'
@@ -100,7 +100,7 @@ export function BatchView({ run, entries, images }: Props) {
   return (
     <>
       <p className="border-b border-line px-5 py-2 text-quiet">
-        Drag a ring, or move it by the arrow keys, to where the subject is. A focus that nobody set is a proposal, found
+        Drag a ring, or move it by the arrow keys, to where the subject is. A focus that no one set is a proposal, found
         from edges, colours and skin.
       </p>
       <div ref={pane} className="min-h-0 flex-1 overflow-auto">

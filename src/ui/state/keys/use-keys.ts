@@ -16,7 +16,7 @@ export function addressedArea(): Area {
 }
 
 /**
- * Hears the keys that are meant for the app, by what they do. Whoever hears a key first and takes it has it alone.
+ * Hears the keys that are meant for the app, by what they do. The first listener that takes a key has it alone.
  *
  * @param onAction returns true where it took the key
  * @param onOther the same for keys that do nothing by themselves

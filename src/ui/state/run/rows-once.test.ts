@@ -13,7 +13,7 @@ beforeEach(async () => {
 
 const orders = (rows: WallRow[] | null) => rows?.map(({ order }) => order)
 
-test('rows are read once for all who ask, in their order, and anew when the run has changed', async () => {
+test('rows are read once for all who ask, in their order, and again when the run has changed', async () => {
   const read = vi.spyOn(database.rows, 'where')
   const first = await rowsOnce('one', 1)
   expect(orders(first)).toEqual(Array.from({ length: 230 }, (_, order) => order))
