@@ -87,6 +87,11 @@ export function baseOf(pageUrl: string, baseHref: string | null): string {
 const PRIVATE_HOST =
   /^(?:localhost|.*\.localhost|127(?:\.\d+){3}|10(?:\.\d+){3}|192\.168(?:\.\d+){2}|172\.(?:1[6-9]|2\d|3[01])(?:\.\d+){2}|169\.254(?:\.\d+){2}|0\.0\.0\.0|\[::1?\]|\[f[cde].*\]|[^.]+|.*\.(?:local|internal|test))$/i
 
+/** Host without its port, of an address as {@link resolveAddress} writes it. */
+export function hostnameOf(address: string): string {
+  return address.slice(address.indexOf('://') + 3, pathStart(address)).replace(/:\d+$/, '')
+}
+
 /** A host that only its own network can reach: loopback, private ranges, single-label names. */
 export function isPrivateHost(hostname: string): boolean {
   return PRIVATE_HOST.test(hostname)

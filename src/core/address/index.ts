@@ -7,6 +7,7 @@
 
 export {
   baseOf,
+  hostnameOf,
   isPrivateHost,
   originOf,
   pageAddress,

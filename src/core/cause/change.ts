@@ -40,8 +40,18 @@ const SUBJECTS: readonly [RegExp, Subject][] = [
   [/^charset$/, 'head'],
 ]
 
+/** A run has some tens of tags on thousands of pages; strangers' pages may have any number, and those are not kept. */
+const MOST_KNOWN = 500
+const known = new Map<string, Subject>()
+
 /** What a tag is about; `tags` where it is about none of the things that cards show. */
-const subjectOfTag = (tag: string): Subject => SUBJECTS.find(([pattern]) => pattern.test(tag))?.[1] ?? 'tags'
+function subjectOfTag(tag: string): Subject {
+  const before = known.get(tag)
+  if (before !== undefined) return before
+  const found = SUBJECTS.find(([pattern]) => pattern.test(tag))?.[1] ?? 'tags'
+  if (known.size < MOST_KNOWN) known.set(tag, found)
+  return found
+}
 
 /** What findings may hang on a change. */
 export function subjectsOf(change: Change): readonly Subject[] {

@@ -28,15 +28,19 @@ export type Proof = { gone: Gone[]; came: Gone[] }
 /** Times that what a change brings is mended along with it, before the change is given up. */
 const ROUNDS = 3
 
+/** Checks that a change may concern, and their ids. */
+type ToAsk = { checks: readonly Check[]; ids: ReadonlySet<string> }
+
 /** Checks whose answer may hang on these subjects; those of many tags always may. */
-function checksFor(subjects: ReadonlySet<Subject>, known: Map<string, readonly Check[]>): readonly Check[] {
+function checksFor(subjects: ReadonlySet<Subject>, known: Map<string, ToAsk>): ToAsk {
   const key = [...subjects].sort().join(' ')
   const found = known.get(key)
   if (found) return found
-  const made = checks.filter(
+  const asked = checks.filter(
     ({ subject, alsoReads = [] }) =>
       subject === undefined || subjects.has(subject) || alsoReads.some((one) => subjects.has(one)),
   )
+  const made = { checks: asked, ids: new Set(asked.map(({ id }) => id)) }
   known.set(key, made)
   return made
 }
@@ -45,6 +49,7 @@ const keyOf = ({ rule, image, data }: Finding) => `${rule}\n${image ?? ''}\n${da
 
 /** Findings of the first list that the second does not have, each counted. */
 function without(findings: readonly Finding[], others: readonly Finding[]): Finding[] {
+  if (findings.length === 0) return []
   const left = new Map<string, number>()
   for (const one of others) left.set(keyOf(one), (left.get(keyOf(one)) ?? 0) + 1)
   return findings.filter((finding) => {
@@ -62,7 +67,7 @@ function siteKeyOf({ rule, said, image, data }: SiteFinding): string {
 export class Prover {
   private readonly verdicts: ReadonlyMap<string, PageVerdict>
   private readonly pages: ReadonlyMap<string, ReadPage>
-  private readonly known = new Map<string, readonly Check[]>()
+  private readonly known = new Map<string, ToAsk>()
   private readonly origins: Origins = new WeakMap()
   /** Pages with changes: the run's own pictures, and those that are to be made for pages without. */
   private readonly asTagged: CheckContext
@@ -108,10 +113,9 @@ export class Prover {
     if (plan.pictures.length > 0) for (const subject of ['picture', 'card'] as const) subjects.add(subject)
     const toAsk = checksFor(subjects, this.known)
     const context = plan.pictures.length > 0 ? this.asPictured : this.asTagged
-    const after = checkPage(changed, context, toAsk).findings
+    const after = checkPage(changed, context, toAsk.checks).findings
     const { findings, waived } = this.verdicts.get(page.url)!
-    const asked = new Set(toAsk.map(({ id }) => id))
-    const before = findings.filter(({ rule }) => asked.has(rule))
+    const before = findings.filter(({ rule }) => toAsk.ids.has(rule))
     const isOfPlan = ({ image }: Finding) =>
       plan.pictures.length === 0 || image === undefined || plan.pictures.includes(image)
     return {
@@ -272,7 +276,8 @@ export class Prover {
 
   private tryCrawlers(plan: Plan): Proof {
     const context = contextWith(this.context, new Map(), this.context.pages, this.robotsWith(plan.crawlers!))
-    const toAsk = checksFor(new Set<Subject>(['access']), this.known).filter(({ subject }) => subject === 'access')
+    const concerned = checksFor(new Set<Subject>(['access']), this.known).checks
+    const toAsk = concerned.filter(({ subject }) => subject === 'access')
     const asked = new Set(toAsk.map(({ id }) => id))
     const proof: Proof = { gone: [], came: [] }
     for (const url of new Set(plan.asked.map((one) => one.url))) {

@@ -1,7 +1,7 @@
 import type { AddressMap } from '../address'
 import type { GatheredImage, GatheredPage, MetaFact, PageFacts } from '../model'
 import { metasOf, type OgImage, ogImages, publicImageUrl } from '../surface'
-import { isBlank } from '../text'
+import { forLast, isBlank } from '../text'
 import type { CheckContext } from './context'
 import { type Raised, type SkippedCheck, skipCheck } from './define-check'
 
@@ -27,6 +27,10 @@ export function declaredImages(page: GatheredPage & { facts: PageFacts }, addres
   return [...found.values()]
 }
 
+/** A declared picture that was looked at. */
+type Seen = { one: DeclaredImage; image: GatheredImage }
+const seenOfLast = forLast<readonly Seen[]>()
+
 /**
  * Judges each picture that a page declares and that was looked at.
  *
@@ -38,11 +42,14 @@ export function eachDeclaredImage(
   judge: (image: GatheredImage, declared: DeclaredImage) => Omit<Raised, 'at' | 'image'> | null,
 ): Raised[] | SkippedCheck {
   const declared = context.declaredImages(page)
-  const seen = declared.flatMap((one) => {
-    const image = context.images.get(one.url)
-    return image && image.errorCode !== 'not-looked-at' ? [{ one, image }] : []
-  })
-  if (declared.length > 0 && seen.length === 0) return skipCheck('image-not-fetched')
+  if (declared.length === 0) return []
+  const seen = seenOfLast(page, context, '', () =>
+    declared.flatMap((one) => {
+      const image = context.images.get(one.url)
+      return image && image.errorCode !== 'not-looked-at' ? [{ one, image }] : []
+    }),
+  )
+  if (seen.length === 0) return skipCheck('image-not-fetched')
   return seen.flatMap(({ one, image }) => {
     const raised = judge(image, one)
     return raised ? [{ ...raised, at: one.tag, image: one.url }] : []

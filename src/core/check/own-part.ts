@@ -2,6 +2,8 @@ import { collapseWhiteSpace } from '../text'
 
 /** Signs that stand between a page's title and its site's name, with space on both sides; a bar needs none. */
 const SEPARATORS = new Set('|–—·•»«:-')
+/** A title without any of these has nothing but its own part. */
+const ANY_SEPARATOR = /[|｜–—·•»«:-]/
 /** Bars of scripts that write without spaces. */
 const NEEDS_NO_SPACE = new Set('|｜')
 
@@ -51,6 +53,7 @@ function without(title: string, name: string): string | null {
  * @example ownPart('はじめに — 気圧計の使い方 | Journal', ['Journal']) // 'はじめに — 気圧計の使い方'
  */
 export function ownPart(title: string, names: string | null | readonly (string | null)[]): string {
+  if (!ANY_SEPARATOR.test(title)) return collapseWhiteSpace(title.trim()) || title
   const known = [names]
     .flat()
     .flatMap((name) => (name === null || name.trim() === '' ? [] : [collapseWhiteSpace(name.trim())]))

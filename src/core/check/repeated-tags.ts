@@ -1,5 +1,5 @@
 import type { PageFacts, Position } from '../model'
-import { addTo, collapseWhiteSpace, isBlank } from '../text'
+import { addTo, collapseWhiteSpace, forLast, isBlank } from '../text'
 import { isSingleValued } from './known-keys'
 
 /** A tag that says something, at its place. */
@@ -12,11 +12,16 @@ const PICTURES = new Set(['og:image', 'og:image:url', 'og:image:secure_url'])
 /** Of these a picture has one (Open Graph protocol). */
 const OF_A_PICTURE = new Set(['og:image:width', 'og:image:height', 'og:image:alt', 'og:image:type'])
 
+const ofLast = forLast<readonly Repeated[]>()
+
 /**
  * Everything that stands on a page more often than it should: single-valued tags, canonical links, what describes one
  * picture, and one picture named several times. Blank tags are another check's.
  */
-export function repeatedTags(facts: PageFacts): Repeated[] {
+export const repeatedTags = (facts: PageFacts): readonly Repeated[] =>
+  ofLast(facts, null, '', () => findRepeated(facts))
+
+function findRepeated(facts: PageFacts): Repeated[] {
   const groups = new Map<string, SaidTag[]>()
   const seen = new Set<string>()
   const add = (group: string, value: string, { line, column }: Position) => {

@@ -53,7 +53,7 @@ function findingOf(check: Check, raised: Raised): Finding {
   }
 }
 
-const isSkipped = (outcome: unknown[] | SkippedCheck): outcome is SkippedCheck => 'skipped' in outcome
+const isSkipped = (outcome: unknown[] | SkippedCheck): outcome is SkippedCheck => !Array.isArray(outcome)
 
 function isReadable(page: GatheredPage): page is GatheredPage & { facts: PageFacts } {
   return page.facts !== null

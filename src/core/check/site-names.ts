@@ -1,6 +1,6 @@
 import type { GatheredPage, PageFacts } from '../model'
 import { firstValue, metaCandidates } from '../surface'
-import { groupBy } from '../text'
+import { forLast, groupBy } from '../text'
 import type { CheckContext } from './context'
 import { ownPart } from './own-part'
 import { usualAffix, usualName } from './rules/identity-differs'
@@ -64,14 +64,15 @@ function calledIn(context: CheckContext): SiteCalled {
   return called
 }
 
+const namesOfLast = forLast<readonly (string | null)[]>()
+
 /** What the site is called as far as a page and the run say: og:site_name, the requirements, what most titles end or begin with. */
-export function siteNames(page: ReadPage, context: CheckContext): readonly (string | null)[] {
-  return [
+export const siteNames = (page: ReadPage, context: CheckContext): readonly (string | null)[] =>
+  namesOfLast(page, context, '', () => [
     metaCandidates(page.facts, 'og:site_name')[0]?.value ?? null,
     context.requirements.identity?.name ?? null,
     ...namesIn(calledIn(context), context.sections.get(page.url) ?? '/'),
-  ]
-}
+  ])
 
 /** Names that titles of single sections carry, where no tag names them. */
 export const namesOfSections = (context: CheckContext): string[] => Object.values(calledIn(context).sections)

@@ -42,12 +42,14 @@ export function editFacts(facts: PageFacts, edits: TagEdits): PageFacts {
     return [{ ...meta, value }]
   })
   const anchor = anchorOf(facts) ?? { line: 1, column: 1, endByte: 0 }
-  const at = { line: anchor.line, column: anchor.column, endByte: anchor.endByte }
-  const added = [...edits].flatMap(([key, value]): MetaFact[] =>
-    ELEMENTS.has(key) || value === null || seen.has(key)
-      ? []
-      : [{ ...at, key, attribute: attributeFor(key), value, inHead: true }],
-  )
+  const { line, column, endByte } = anchor
+  const at = { line, column, endByte }
+  const added: MetaFact[] = []
+  for (const [key, value] of edits) {
+    if (ELEMENTS.has(key) || value === null || seen.has(key)) continue
+    // In the order of the parser's own: the engine reads objects that are built alike much faster.
+    added.push({ key, attribute: attributeFor(key), value, inHead: true, line, column, endByte })
+  }
   // Structured properties belong to the picture before them: what is added for it stands right after it.
   const metas = withAdded(kept, added)
   const title = edits.get('title')

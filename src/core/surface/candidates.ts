@@ -1,6 +1,5 @@
 import type { GatheredPage, MetaFact, PageFacts, TagPosition } from '../model'
-import { collapseWhiteSpace, isBlank } from '../text'
-import { forLast } from './for-last'
+import { collapseWhiteSpace, forLast, isBlank } from '../text'
 import { absent, type Candidate } from './ladder'
 import type { ImageSource, TextSource } from './profile'
 
@@ -86,11 +85,16 @@ export type OgImage = {
 const ADDRESS_FORMS = new Set(['og:image', 'og:image:url', 'og:image:secure_url'])
 const STRUCTURED = ['width', 'height', 'alt', 'type'] as const
 
+const picturesOfLast = forLast<readonly OgImage[]>()
+
 /**
  * Groups og:image tags into pictures. Structured properties belong to the picture before them (Open Graph protocol);
  * `og:image:url` and `og:image:secure_url` are forms of it, unless it has that form already.
  */
-export function ogImages(facts: PageFacts): OgImage[] {
+export const ogImages = (facts: PageFacts): readonly OgImage[] =>
+  picturesOfLast(facts, null, '', () => groupedPictures(facts))
+
+function groupedPictures(facts: PageFacts): OgImage[] {
   const images: OgImage[] = []
   for (const meta of facts.metas) {
     if (meta.attribute !== 'property' && meta.attribute !== 'name') continue

@@ -1,4 +1,4 @@
-import { isPrivateHost } from '../../address'
+import { hostnameOf, isPrivateHost } from '../../address'
 import { defineCheck } from '../define-check'
 import { cardAddresses } from '../own-addresses'
 
@@ -33,10 +33,10 @@ export const addressStaging = defineCheck({
   check(page, { addresses }) {
     return cardAddresses(page).flatMap(({ key, raw, address, at }) => {
       if (address === null || !ABSOLUTE.test(raw)) return []
-      const { host, hostname } = new URL(address)
       const isBuild =
         addresses.build !== null && addresses.build !== addresses.site && addresses.toPublic(address) !== address
-      if (!isBuild && !isPrivateHost(hostname)) return []
+      if (!isBuild && !isPrivateHost(hostnameOf(address))) return []
+      const { host } = new URL(address)
       const whole = isBuild ? addresses.toPublic(address) : onProduction(address, addresses.site)
       return [{ message: 'staging', at, data: { key, host, whole, line: at.line } }]
     })

@@ -21,12 +21,12 @@ export const cardSmall = defineCheck({
   },
   check(page, context) {
     const tag = metasOf(page.facts, 'twitter:card')[0]
+    if (!tag || cardKindOf(page.facts) !== 'summary') return []
     const microblog = surfaceOf('microblog')!
     const { url } = context.pictureOf(page, microblog).image
     const image = url === null ? undefined : context.images.get(url)
     const least = microblog.picture!.largeFrom.value
-    if (!tag || cardKindOf(page.facts) !== 'summary' || !image || image.width === null || image.height === null)
-      return []
+    if (!image || image.width === null || image.height === null) return []
     const isWideEnough = image.width >= least.width && image.height >= least.height
     // An upright or square picture is rightly shown small.
     if (!isWideEnough || image.width < 1.5 * image.height) return []

@@ -23,11 +23,12 @@ export const titleCut = defineCheck({
   check(page, context) {
     // The tab of a browser cuts nearly every title: to say so of each page would say nothing.
     const cut = context.surfaces.flatMap((surface) => {
+      if (surface.token === null) return []
       const title = context.titleOf(page, surface)
+      if (!title.cut || title.text === null) return []
       // What follows the page's own part is the site's name: it is no loss there.
-      const isOwnPartShown =
-        title.text !== null && title.shown.startsWith(ownPart(title.text, siteNames(page, context)))
-      return surface.token !== null && title.cut && !isOwnPartShown ? [{ name: surface.name, title }] : []
+      const isOwnPartShown = title.shown.startsWith(ownPart(title.text, siteNames(page, context)))
+      return isOwnPartShown ? [] : [{ name: surface.name, title }]
     })
     if (cut.length === 0) return []
     const shortest = cut.reduce((least, one) => (one.title.shown.length < least.title.shown.length ? one : least)).title
