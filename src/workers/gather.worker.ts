@@ -10,7 +10,6 @@ import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
 import { earlierFacts, earlierRun, picturesOf } from './earlier-run'
 import { exportRun } from './export-run'
-import { judge } from './judge'
 import { recheck, runLook } from './look-again'
 import { previewRequirements } from './preview-requirements'
 import type { ChosenFile, GatherCommand, GatherReport, GatherSource, SlowPage } from './protocol'
@@ -286,9 +285,9 @@ class GatherRun {
     const isSaid = state === 'done' || gathered.incomplete.length > 0
     const incomplete = isSaid ? gathered.incomplete : [{ why: 'stopped' as const, message }]
     const gathering = { ...gathered, incomplete }
-    const { verdict, rows } = await judge(this.runId, gathering)
-    await this.dropMerged(new Set(rows.map(({ url }) => url)))
-    await putRows(rows)
+    const { verdict, changed, length } = await this.rows.end(gathering)
+    await this.dropMerged(new Set(verdict.pages.map(({ url }) => url)))
+    await putRows(changed)
     if (state === 'done') await ofRun(database.frontier, this.runId).delete()
     const notes = [...gathering.notes, ...verdict.notes]
     await database.runs.update(this.runId, {
@@ -302,7 +301,7 @@ class GatherRun {
       survey: gathering.survey,
       findings: verdict.findings,
       summary: verdict.summary,
-      size: this.size + rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0),
+      size: this.size + length,
     })
     const { taken, earlier } = this
     if (earlier && taken.page + taken.picture > 0)

@@ -1,14 +1,27 @@
 import 'fake-indexeddb/auto'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join, relative } from 'node:path'
+import fc from 'fast-check'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { GatheringBuilder } from '@/core/crawl'
 import type { Gathering } from '@/core/model'
 import { gatherMemory } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite, pngBytes } from '@/core/testing/good-site'
-import { database } from '@/store/database'
+import { patience, runs } from '@/core/testing/property-runs'
+import { database, type WallRow } from '@/store/database'
 import { judge } from './judge'
 import { RowsAsTheyCome } from './rows-as-they-come'
 
 beforeEach(() => database.requirements.clear())
+
+/** The demo site, which has every kind of trouble. */
+function demoFiles(): Record<string, Uint8Array> {
+  const site = join(process.cwd(), 'demo', 'site')
+  const paths = readdirSync(site, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile())
+  return Object.fromEntries(
+    paths.map(({ parentPath, name }) => [relative(site, join(parentPath, name)), readFileSync(join(parentPath, name))]),
+  )
+}
 
 const ABOUT = `${GOOD_SITE}about.html`
 const faulty = goodSite({ 'about.html': goodPage('about.html', 'Ferns', { 'twitter:card': null }) })
@@ -24,14 +37,97 @@ function begun({ source, startedAt, view, robotsTxt, scope }: Gathering) {
       for (const image of images) builder.add({ kind: 'image', image })
       return rows.rowsOf(pages, images)
     },
+    end: (gathering: Gathering) => rows.end(gathering),
   }
 }
 
 describe('rows of a run that goes on', () => {
   test('are those of its end, where nothing hangs on what is still to come', async () => {
     const gathering = await gatherMemory(faulty, GOOD_SITE)
-    const { take } = begun(gathering)
-    expect(await take(gathering.pages, gathering.images)).toEqual((await judge('run', gathering)).rows)
+    const { take, end } = begun(gathering)
+    const { rows, verdict } = await judge('run', gathering)
+    expect(await take(gathering.pages, gathering.images)).toEqual(rows)
+    expect(await end(gathering)).toEqual({
+      verdict,
+      changed: [],
+      length: rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0),
+    })
+  })
+
+  test(
+    'in the end are those of the whole run, in whatever order and batches pages and pictures came',
+    async () => {
+      const gathering = await gatherMemory(demoFiles(), 'https://brasswick.example/')
+      const { rows, verdict } = await judge('run', gathering)
+      const { pages, images } = gathering
+      const all = [...pages.keys(), ...[...images.keys()].map((index) => -1 - index)]
+      const shuffled = fc.shuffledSubarray(all, { minLength: all.length })
+      // Pages in their order, as those of a build, with each picture before any of them or after the last.
+      const places = fc.array(fc.nat(pages.length), { minLength: images.length, maxLength: images.length })
+      const inOrder = places.map((at) =>
+        [...pages.keys(), pages.length].flatMap((page) => [
+          ...at.flatMap((place, index) => (place === page ? [-1 - index] : [])),
+          ...(page < pages.length ? [page] : []),
+        ]),
+      )
+      const came = fc.oneof(inOrder, shuffled)
+      await fc.assert(
+        fc.asyncProperty(came, fc.integer({ min: 1, max: 60 }), async (order, batch) => {
+          const { take, end } = begun(gathering)
+          const kept = new Map<string, WallRow>()
+          const keep = (made: readonly WallRow[]) => made.forEach((row) => void kept.set(row.url, row))
+          for (let from = 0; from < order.length; from += batch) {
+            const part = order.slice(from, from + batch)
+            const pages = part.flatMap((index) => gathering.pages[index] ?? [])
+            keep(
+              await take(
+                pages,
+                part.flatMap((index) => gathering.images[-1 - index] ?? []),
+              ),
+            )
+          }
+          const ended = await end(gathering)
+          keep(ended.changed)
+          expect(gathering.pages.map(({ url }) => kept.get(url))).toEqual(rows)
+          expect(ended.verdict).toEqual(verdict)
+          expect(ended.length).toBe(rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0))
+        }),
+        runs(16),
+      )
+    },
+    patience(120_000),
+  )
+
+  test('a row changes at the end where something was said of the page that only the whole run tells', async () => {
+    const gone = { canonical: `<link rel="canonical" href="${GOOD_SITE}gone.html">` }
+    const gathering = await gatherMemory(goodSite({ 'about.html': goodPage('about.html', 'Ferns', gone) }), GOOD_SITE)
+    const { take, end } = begun(gathering)
+    const rulesIn = (rows: readonly WallRow[]) =>
+      rows.find(({ url }) => url === ABOUT)?.findings.map(({ rule }) => rule)
+    const come = await take(
+      gathering.pages.filter(({ file }) => file !== null),
+      gathering.images,
+    )
+    expect(rulesIn(come)).not.toContain('address-dead')
+    await take(gathering.pages.filter(({ file }) => file === null))
+    const { changed } = await end(gathering)
+    expect(changed.map(({ url }) => url)).toEqual([ABOUT])
+    expect(rulesIn(changed)).toContain('address-dead')
+  })
+
+  test('of more pages than are judged again at once, those left have their picture at the end', async () => {
+    const pages = Array.from({ length: 300 }, (_, index) => `p${index}.html`)
+    const shared = { 'og:image': `<meta property="og:image" content="${GOOD_SITE}img/shared.png">` }
+    const files = Object.fromEntries(pages.map((path, index) => [path, goodPage(path, `P ${index}`, shared)]))
+    const gathering = await gatherMemory({ ...files, 'img/shared.png': pngBytes(1200, 630) }, GOOD_SITE)
+    const { take, end } = begun(gathering)
+    await take(gathering.pages)
+    expect(await take([], gathering.images)).toHaveLength(250)
+    const { changed } = await end(gathering)
+    const late = changed.filter(({ faces }) => faces['wide-feed']?.image !== null)
+    expect(late.length).toBeGreaterThanOrEqual(50)
+    const { rows } = await judge('run', gathering)
+    expect(changed).toEqual(rows.filter(({ url }) => changed.some((row) => row.url === url)))
   })
 
   test('say what the requirements ask', async () => {

@@ -39,6 +39,9 @@ export type CheckContext = {
   declaredImages(page: GatheredPage & { facts: PageFacts }): DeclaredImage[]
 }
 
+/** What a check may ask that no other page has a say in: it stays as it is while more pages come. */
+export type PageContext = Omit<CheckContext, 'gathering' | 'pages' | 'readable' | 'sections' | 'alikePictures'>
+
 /** Where the build was served; null for files, and for a list, whose addresses are the pages' own. */
 function builtAt({ kind, location }: Gathering['source']): string | null {
   return (kind === 'url' || kind === 'sitemap') && /^https?:/i.test(location) ? location : null
@@ -100,9 +103,26 @@ export function createCheckContext(gathering: Gathering, requirements: Requireme
   return contextOf(gathering, requirements, imagesOf(gathering), sectionsOf(gathering, requirements))
 }
 
+/** Pictures that are known, and which addresses were asked for: what was said then hangs on these. */
+class AskedPictures extends Map<string, GatheredImage> {
+  readonly asked = new Set<string>()
+
+  override get(url: string): GatheredImage | undefined {
+    this.asked.add(url)
+    return super.get(url)
+  }
+
+  override has(url: string): boolean {
+    this.asked.add(url)
+    return super.has(url)
+  }
+}
+
 /** A context of a run that goes on: pages and pictures that come later are judged by what was known when it was made. */
 export type GrowingContext = {
   context: CheckContext
+  /** Addresses of pictures that were asked for since the last time. */
+  takeAsked: () => string[]
   /** A page that came since: it goes to the section, of those that were found, whose name holds for its path. */
   addPage: (page: GatheredPage) => void
   addImage: (image: GatheredImage) => void
@@ -112,7 +132,7 @@ export type GrowingContext = {
 const GOES_ON = { why: 'stopped' as const, message: 'The run goes on.' }
 
 export function createGrowingContext(gathering: Gathering, requirements: Requirements): GrowingContext {
-  const images = imagesOf(gathering)
+  const images = new AskedPictures(imagesOf(gathering))
   const sections = sectionsOf(gathering, requirements)
   const known = createSectionFinder({ sections: Object.fromEntries([...sections.values()].map((name) => [name, {}])) })
   const context = contextOf({ ...gathering, incomplete: [GOES_ON] }, requirements, images, sections)
@@ -122,6 +142,11 @@ export function createGrowingContext(gathering: Gathering, requirements: Require
       if (!sections.has(url)) sections.set(url, known(pathOf(url).split('?')[0]!, null) ?? '/')
     },
     addImage: (image) => images.set(image.url, image),
+    takeAsked: () => {
+      const asked = [...images.asked]
+      images.asked.clear()
+      return asked
+    },
   }
 }
 

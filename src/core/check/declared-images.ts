@@ -2,7 +2,7 @@ import type { AddressMap } from '../address'
 import type { GatheredImage, GatheredPage, MetaFact, PageFacts } from '../model'
 import { metasOf, type OgImage, ogImages, publicImageUrl } from '../surface'
 import { forLast, isBlank } from '../text'
-import type { CheckContext } from './context'
+import type { PageContext } from './context'
 import { type Raised, type SkippedCheck, skipCheck } from './define-check'
 
 /** A picture that a page's tags name, at the first tag that names it. */
@@ -38,7 +38,7 @@ const seenOfLast = forLast<readonly Seen[]>()
  */
 export function eachDeclaredImage(
   page: GatheredPage & { facts: PageFacts },
-  context: CheckContext,
+  context: PageContext,
   judge: (image: GatheredImage, declared: DeclaredImage) => Omit<Raised, 'at' | 'image'> | null,
 ): Raised[] | SkippedCheck {
   const declared = context.declaredImages(page)

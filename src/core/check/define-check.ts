@@ -1,5 +1,5 @@
 import type { GatheredPage, Level, PageFacts, Position } from '../model'
-import type { CheckContext } from './context'
+import type { CheckContext, PageContext } from './context'
 
 /**
  * What mends one failure, so that it can be tried. `{name}` is filled from the finding's data; `{tag}` is the tag that
@@ -106,34 +106,40 @@ export type SkippedCheck = { skipped: string }
 
 export const skipCheck = (reason: string): SkippedCheck => ({ skipped: reason })
 
-/** Looks at one page that could be read. */
-export type PageCheck = CheckMeta & {
-  scope: 'page'
-  check(page: GatheredPage & { facts: PageFacts }, context: CheckContext): Raised[] | SkippedCheck
-}
+type ReadPage = GatheredPage & { facts: PageFacts }
 
-/** Looks at one page, read or not: how it answered. */
-type AccessCheck = CheckMeta & {
-  scope: 'access'
-  check(page: GatheredPage, context: CheckContext): Raised[] | SkippedCheck
-}
+/**
+ * A check of one page. `page`: of one that could be read. `access`: read or not, how it answered. `image`: of the pictures
+ * that it declares; counted once for each picture, however many pages use it.
+ */
+type OfPage<Context> =
+  | { scope: 'page' | 'image'; check(page: ReadPage, context: Context): Raised[] | SkippedCheck }
+  | { scope: 'access'; check(page: GatheredPage, context: Context): Raised[] | SkippedCheck }
 
-/** Looks at the pictures that one page declares. Counted once for each picture, however many pages use it. */
-type ImageCheck = CheckMeta & {
-  scope: 'image'
-  check(page: GatheredPage & { facts: PageFacts }, context: CheckContext): Raised[] | SkippedCheck
-}
+/** Made as soon as the page and its pictures are there, and it holds: its context knows no other page. */
+type AloneCheck = CheckMeta & { hangsOn?: undefined } & OfPage<PageContext>
+
+/** `names`: its answer hangs on what the site and its sections are called, too. `run`: on any page of the run. */
+type RunCheck = CheckMeta & { hangsOn: 'names' | 'run' } & OfPage<CheckContext>
+
+/** Looks at single pages. */
+export type PageCheck = AloneCheck | RunCheck
 
 /** Looks across the pages. */
 type SiteCheck = CheckMeta & {
   scope: 'site'
+  hangsOn?: undefined
   check(context: CheckContext): SiteRaised[] | SkippedCheck
 }
 
-export type Check = PageCheck | AccessCheck | ImageCheck | SiteCheck
+export type Check = PageCheck | SiteCheck
 
 /** Types a check without widening it. */
-export const defineCheck = <T extends Check>(check: T): T => check
+export function defineCheck<T extends AloneCheck | SiteCheck>(check: T): T
+export function defineCheck<T extends RunCheck>(check: T): T
+export function defineCheck(check: Check): Check {
+  return check
+}
 
 /** A message with its data filled in. */
 export function fillWords(words: string, data: Raised['data'] = {}): string {

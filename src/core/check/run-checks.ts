@@ -55,7 +55,7 @@ function findingOf(check: Check, raised: Raised): Finding {
 
 const isSkipped = (outcome: unknown[] | SkippedCheck): outcome is SkippedCheck => !Array.isArray(outcome)
 
-function isReadable(page: GatheredPage): page is GatheredPage & { facts: PageFacts } {
+export function isReadable(page: GatheredPage): page is GatheredPage & { facts: PageFacts } {
   return page.facts !== null
 }
 
@@ -79,12 +79,11 @@ function skippedAs(rule: string, reason: string): Skipped {
   return made
 }
 
-/** All checks that look at single pages, on one page. A page that could not be read is checked for access only. */
-export function checkPage(
-  page: GatheredPage,
-  context: CheckContext,
-  checks: readonly Check[] = allChecks,
-): Omit<PageVerdict, 'section' | 'waived'> {
+/** What checks said of one page, in the order of the checks. */
+export type Outcome = { findings: Finding[]; skipped: Skipped[] }
+
+/** Checks of single pages, on one page. A page that could not be read is checked for access only. */
+export function outcomeOf(page: GatheredPage, context: CheckContext, checks: readonly Check[]): Outcome {
   const findings: Finding[] = []
   const skipped: Skipped[] = []
   const rule = context.ruleFor(page)
@@ -99,8 +98,34 @@ export function checkPage(
     if (isSkipped(outcome)) skipped.push(skippedAs(check.id, outcome.skipped))
     else for (const raised of outcome) findings.push(withLevel(findingOf(check, raised), rule.levels[check.id]))
   }
-  return { url: page.url, findings: sortFindings(findings), skipped }
+  return { findings, skipped }
 }
+
+/** What was said of one page by checks of single pages. */
+export type PageSaid = Omit<PageVerdict, 'section' | 'waived'>
+
+/** All checks that look at single pages, on one page. */
+export function checkPage(page: GatheredPage, context: CheckContext, checks: readonly Check[] = allChecks): PageSaid {
+  return saidOf(page, outcomeOf(page, context, checks))
+}
+
+const placeOfCheck = new Map(allChecks.map(({ id }, index) => [id, index]))
+const inOrderOfChecks = (a: { rule: string }, b: { rule: string }) =>
+  placeOfCheck.get(a.rule)! - placeOfCheck.get(b.rule)!
+
+/** What some checks and others said of one page, as if all had been made in their order. */
+export function together(page: GatheredPage, outcomes: readonly Outcome[]): PageSaid {
+  return saidOf(page, {
+    findings: outcomes.flatMap(({ findings }) => findings).sort(inOrderOfChecks),
+    skipped: outcomes.flatMap(({ skipped }) => skipped).sort(inOrderOfChecks),
+  })
+}
+
+const saidOf = ({ url }: GatheredPage, { findings, skipped }: Outcome): PageSaid => ({
+  url,
+  findings: sortFindings(findings),
+  skipped,
+})
 
 /** Errors first, then by line. */
 function sortFindings<T extends Finding>(findings: T[]): T[] {
@@ -171,11 +196,16 @@ export function summarize(
   }
 }
 
-/** Every check on everything that was gathered. Pure: the same run on the same day gives the same verdict. */
+/**
+ * Every check on everything that was gathered. Pure: the same run on the same day gives the same verdict.
+ *
+ * @param check what is said of one page, where some of it is known already
+ */
 export function runChecks(
   gathering: Gathering,
   context: CheckContext = createCheckContext(gathering),
   today = gathering.startedAt.slice(0, 10),
+  check: (page: GatheredPage, context: CheckContext) => PageSaid = checkPage,
 ): Verdict {
   const { waiverFor, ended, moved } = createWaivers(
     context.requirements.waivers ?? [],
@@ -187,7 +217,7 @@ export function runChecks(
     return waiver && { reason: waiver.reason, by: waiver.by, ...(waiver.until ? { until: waiver.until } : {}) }
   }
   const pages = context.pages.map((page): PageVerdict => {
-    const { findings: all, ...rest } = checkPage(page, context)
+    const { findings: all, ...rest } = check(page, context)
     const findings: Finding[] = []
     const waived: WaivedFinding[] = []
     for (const finding of all) {

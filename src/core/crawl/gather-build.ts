@@ -32,6 +32,7 @@ import { sitemapsNamedBy } from './link-book'
 import { incompletenessOf } from './notes-of-crawl'
 import { NothingAnswered } from './nothing-answered'
 import { pageFromFetch } from './page-from-fetch'
+import { PagesInStep, TOLD_AT_ONCE } from './pages-in-step'
 import { PictureHosts } from './picture-hosts'
 import { type CrawlEnvironment, type FetchResult, notInBuild, type ReadRequest } from './read-address'
 import { scopeOf } from './scope'
@@ -355,18 +356,27 @@ export async function* gatherPictures(
   const look: LookAtImage =
     lookAtAll ?? ((url, mayDecode) => (isInside(url) ? lookInside : lookElsewhere)(url, mayDecode))
   const desk = new ImageQueue(addresses, look, hosts, outside.sleep)
+  // Whether a picture is anything but an icon takes all pages to say.
+  const named: string[][] = []
+  const there = new Set<string>()
   for (const [index, page] of pages.entries()) {
-    yield { kind: 'page', page }
-    yield { kind: 'progress', done: index + 1, waiting: pages.length - index - 1, fetching: [] }
-    desk.addDeclared(page)
+    if (index % TOLD_AT_ONCE === 0) yield { kind: 'progress', done: 0, waiting: pages.length, fetching: [] }
+    named.push(desk.addDeclared(page).filter(isInside))
   }
+  const telling = new PagesInStep(pages, (index) => named[index]!.every((url) => there.has(url)), outside.now)
+  yield* telling.due()
   for (const round of ['declared', 'content'] as const) {
     if (round === 'content') desk.addContentWhereNeeded(isPart)
     const next = () => (outside.signal.aborted ? null : desk.next())
     for await (const images of inParallel(next, options.concurrency)) {
-      for (const image of images) yield { kind: 'image', image }
+      for (const image of images) {
+        there.add(image.url)
+        yield { kind: 'image', image }
+      }
       yield* desk.slowed()
+      yield* telling.due()
     }
+    yield* telling.rest()
   }
   const offline = desk.markOffline()
   for (const image of offline) yield { kind: 'image', image }

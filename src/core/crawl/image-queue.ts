@@ -56,9 +56,9 @@ export class ImageQueue {
     if (known !== 'share') this.roles.set(url, role)
   }
 
-  /** Notes the pictures that a page's tags name. */
-  addDeclared(page: GatheredPage): void {
-    if (!page.facts) return
+  /** Notes the pictures that a page's tags name. @returns those that are looked at for it */
+  addDeclared(page: GatheredPage): string[] {
+    if (!page.facts) return []
     const { share, icons } = picturesNamed({ ...page, facts: page.facts }, this)
     // What is named beyond that is a finding of the page's, and not asked for.
     const declared = share.slice(0, limits.picturesOfPage)
@@ -72,7 +72,9 @@ export class ImageQueue {
       if (content.length > 0) this.contentOf.push({ page: page.url, declared, content })
     }
     const wellKnown = `${originOf(page.url)}/favicon.ico`
-    if (this.addresses.isOnSite(wellKnown)) this.need(wellKnown, 'icon', page.url)
+    const hasWellKnown = this.addresses.isOnSite(wellKnown)
+    if (hasWellKnown) this.need(wellKnown, 'icon', page.url)
+    return [...declared, ...icons.slice(0, room), ...(hasWellKnown ? [wellKnown] : [])]
   }
 
   /**

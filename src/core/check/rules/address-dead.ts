@@ -9,6 +9,7 @@ export const addressDead = defineCheck({
   family: 'access',
   level: 'error',
   scope: 'page',
+  hangsOn: 'run',
   looksAt: 'Whether og:url and canonical lead to a page of this run.',
   why: 'Places follow og:url and show what they find there: nothing, when it is dead.',
   messages: {

@@ -9,6 +9,7 @@ export const alternateBroken = defineCheck({
   family: 'access',
   level: 'warning',
   scope: 'page',
+  hangsOn: 'run',
   looksAt: 'Links to the page in other languages (hreflang), there and back.',
   why: 'A pair of which one half is missing, or does not point back, is not taken for a pair.',
   messages: {

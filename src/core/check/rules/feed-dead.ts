@@ -8,6 +8,7 @@ export const feedDead = defineCheck({
   family: 'access',
   level: 'note',
   scope: 'page',
+  hangsOn: 'run',
   looksAt: 'Feeds that the page links to (RSS, Atom, JSON Feed).',
   why: 'Readers who follow the site by its feed lose it, and hear nothing of that.',
   messages: {

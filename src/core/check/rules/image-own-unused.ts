@@ -27,6 +27,7 @@ export const imageOwnUnused = defineCheck({
   family: 'image',
   level: 'note',
   scope: 'page',
+  hangsOn: 'run',
   looksAt: 'Pictures in the content of pages that share the site’s default picture.',
   why: 'The link shows what all links show, while the page has a picture that would tell it apart.',
   messages: {

@@ -17,6 +17,7 @@ export const ogTypeUnfit = defineCheck({
   family: 'open-graph',
   level: 'note',
   scope: 'page',
+  hangsOn: 'run',
   looksAt: 'og:type beside what the page is: by the requirements, its date, its place on the site.',
   why: 'Places lay out an article with author and date, and a website without: the wrong kind shows the wrong things.',
   messages: {

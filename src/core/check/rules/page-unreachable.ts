@@ -8,6 +8,7 @@ export const pageUnreachable = defineCheck({
   family: 'access',
   level: 'error',
   scope: 'access',
+  hangsOn: 'run',
   looksAt: 'How the page’s address answers.',
   why: 'A link to it shows a bare address everywhere.',
   messages: {

@@ -9,6 +9,7 @@ export const paginationBroken = defineCheck({
   family: 'access',
   level: 'note',
   scope: 'page',
+  hangsOn: 'run',
   looksAt: 'The pages before and after it in a series (rel prev and next).',
   why: 'The series ends there for a reader’s software or a crawler that follows it.',
   messages: {

@@ -1,13 +1,13 @@
 import { pathOf } from '../../address'
 import { type Answer, lastAnswers, type SeenCard, stillStands } from '../../requirements'
 import { faceOf, wideFeed } from '../../surface'
-import type { CheckContext } from '../context'
+import type { PageContext } from '../context'
 import { defineCheck } from '../define-check'
 
 /** Answers of a run's requirements by path, sorted out once. */
-const known = new WeakMap<CheckContext['requirements'], Map<string, Answer[]>>()
+const known = new WeakMap<PageContext['requirements'], Map<string, Answer[]>>()
 
-function answersOf({ requirements }: CheckContext): Map<string, Answer[]> {
+function answersOf({ requirements }: PageContext): Map<string, Answer[]> {
   const found = known.get(requirements) ?? lastAnswers(requirements.answers ?? [])
   known.set(requirements, found)
   return found

@@ -62,6 +62,7 @@ export const requiredFieldMissing = defineCheck({
   family: 'open-graph',
   level: 'error',
   scope: 'page',
+  hangsOn: 'run',
   looksAt: 'Fields that the requirements ask of the page’s section or kind.',
   why: 'Somebody decided that these pages are not to go out without it.',
   messages: {

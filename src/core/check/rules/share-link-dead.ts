@@ -21,6 +21,7 @@ export const shareLinkDead = defineCheck({
   family: 'rich-data',
   level: 'warning',
   scope: 'page',
+  hangsOn: 'run',
   looksAt: 'What share links on the page hand on: whether it is there, has a card, and is worded.',
   why: 'A visitor who uses the button shares a dead link, or a template’s text.',
   messages: {

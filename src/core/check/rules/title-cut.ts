@@ -10,6 +10,7 @@ export const titleCut = defineCheck({
   family: 'text',
   level: 'note',
   scope: 'page',
+  hangsOn: 'names',
   looksAt: 'The title on every surface, broken by the measure of its box.',
   why: 'What a place cuts off is not read: the word that tells pages apart may be among it.',
   messages: {

@@ -19,6 +19,7 @@ export const titlePlaceholder = defineCheck({
   family: 'text',
   level: 'error',
   scope: 'page',
+  hangsOn: 'names',
   looksAt: 'The page’s own part of title, og:title and twitter:title, and what the site is called.',
   why: 'A title that the template came with does not tell what the page is.',
   messages: {

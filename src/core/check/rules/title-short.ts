@@ -10,6 +10,7 @@ export const titleShort = defineCheck({
   family: 'text',
   level: 'note',
   scope: 'page',
+  hangsOn: 'run',
   looksAt: 'How long the <title> is, on sites of several pages.',
   why: 'A single word says little beside a link, and is easily some other page’s too.',
   messages: {
