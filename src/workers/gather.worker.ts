@@ -67,6 +67,8 @@ class GatherRun {
   private slow: readonly SlowPage[] = []
   private size = 0
   private lastFlush = 0
+  /** Rows that are being written: what fails there is told when more are to be. */
+  private rowsWritten: Promise<void> = Promise.resolve()
   private lastProgress = 0
 
   constructor(
@@ -273,13 +275,20 @@ class GatherRun {
     // What was read in the meantime stays there until the end: every tab hears of each key that is deleted.
     await database.frontier.bulkPut(found.map(({ url, depth }) => ({ run, url, depth })))
     for (const image of images) this.thumbs.add(image)
-    if (pages.length + images.length > 0) await putRows(await this.rows.rowsOf(pages, images))
+    if (pages.length + images.length > 0) {
+      const rows = await this.rows.rowsOf(pages, images)
+      await this.rowsWritten
+      // The store writes them while more is read.
+      this.rowsWritten = putRows(rows)
+      this.rowsWritten.catch(() => undefined)
+    }
     await database.runs.update(run, { pages: this.pages, waiting: this.waiting, touchedAt: Date.now() })
   }
 
   /** Everything once more with the whole run known: checks across pages, sections, pictures that came late. */
   private async finish(state: 'done' | 'stopped'): Promise<void> {
     await this.flush()
+    await this.rowsWritten
     const gathered = this.builder.gathering()!
     const message = `Stopped at ${this.pages} of about ${this.pages + this.waiting} pages.`
     const isSaid = state === 'done' || gathered.incomplete.length > 0

@@ -174,4 +174,19 @@ describe('rows of a run that goes on', () => {
       expect(row.findings.map(({ rule }) => rule)).not.toContain('address-dead')
     }
   })
+
+  test('of a large run: pages of a folder that comes last go to its section, from the fifth on', async () => {
+    const paths = [
+      ...Array.from({ length: 1100 }, (_, index) => `a/p${index}.html`),
+      ...Array.from({ length: 60 }, (_, index) => `z/p${index}.html`),
+    ]
+    const files = Object.fromEntries(paths.map((path, index) => [path, goodPage(path, `P ${index}`)]))
+    const gathering = await gatherMemory(files, GOOD_SITE)
+    const { take } = begun(gathering)
+    const isLast = ({ url }: { url: string }) => url.startsWith(`${GOOD_SITE}z/`)
+    await take(gathering.pages.filter((page) => !isLast(page)))
+    const rows = await take(gathering.pages.filter(isLast))
+    const end = (await judge('run', gathering)).rows.find(isLast)!
+    expect(rows.map(({ section }) => section)).toEqual([...Array(4).fill('/'), ...Array(56).fill(end.section)])
+  })
 })

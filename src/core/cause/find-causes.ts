@@ -185,7 +185,8 @@ class CauseFinder {
     const needs = needsOf(finding)
     const sections = new Set(pages.map((url) => this.context.sections.get(url) ?? '/'))
     const asked = needs[0]?.where ?? 'page'
-    const read = this.context.readable.filter(({ url }) => pages.includes(url)).map((page) => ({ page }))
+    const isOfCause = new Set(pages)
+    const read = this.context.readable.filter(({ url }) => isOfCause.has(url)).map((page) => ({ page }))
     const parts =
       asked === 'page' && read.length > 1 && read.length === pages.length ? this.scopes.part(read, NONE) : []
     const where = parts.length === 1 ? parts[0]!.scope.where : asked

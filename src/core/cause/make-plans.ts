@@ -127,7 +127,10 @@ function groupsOf(tag: string, kind: Change['kind'], members: readonly PageChang
   })
   const others = members.filter(({ job }) => job === null)
   const ruled = others.map((member) => ({
-    ...member,
+    page: member.page,
+    from: member.from,
+    needs: member.needs,
+    term: member.term,
     to: member.change.kind === 'say' ? member.change.value : null,
     always: ownEntry(ALWAYS, tag),
     reason: [...new Set(member.findings.map(({ rule }) => rule))].sort().join(),

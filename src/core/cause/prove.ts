@@ -8,10 +8,11 @@ import {
   ownPart,
   type PageVerdict,
   type Subject,
+  together,
 } from '../check'
 import type { Finding, GatheredImage, GatheredPage, SiteFinding } from '../model'
 import { addTo } from '../text'
-import { changedPage, slotOf, subjectsOf } from './change'
+import { type Change, changedPage, slotOf, subjectsOf } from './change'
 import { addChange } from './collect'
 import { type Desk, OF_TITLE, type ReadPage } from './desk'
 import type { PageChange, Plan } from './plan'
@@ -59,6 +60,24 @@ function without(findings: readonly Finding[], others: readonly Finding[]): Find
   })
 }
 
+/** A page with changes, and what was said of it then. */
+type TriedPage = {
+  gone: Finding[]
+  came: Finding[]
+  changed: ReadPage
+  changes: readonly Change[]
+  /** All that was found by the checks that were asked. */
+  after: readonly Finding[]
+  asked: ReadonlySet<string>
+}
+
+/** Changes that are not among the others. */
+function othersOf(changes: readonly Change[], known: readonly Change[]): readonly Change[] {
+  if (known.length === 0) return changes
+  const words = new Set(known.map((change) => JSON.stringify(change)))
+  return changes.filter((change) => !words.has(JSON.stringify(change)))
+}
+
 /** What tells two findings across pages of one check apart. */
 function siteKeyOf({ rule, said, image, data }: SiteFinding): string {
   return JSON.stringify([rule, said, image, data?.['text'], data?.['section'], data?.['key']])
@@ -101,27 +120,40 @@ export class Prover {
     return new Map(hasIcon ? [...all, [icon, { ...standInPicture(icon), iconOnly: true }]] : all)
   }
 
-  /** What goes and what comes on one page with these changes. */
-  private tryPage(page: ReadPage, plan: Plan): { gone: Finding[]; came: Finding[]; changed: ReadPage } {
-    const own = plan.changes.get(page.url) ?? []
-    const changes = own.map(({ change }) => change)
+  /**
+   * What goes and what comes on one page with these changes.
+   *
+   * @param last the page with some of these changes, where it was tried: what the others do not concern stays as it was
+   */
+  private tryPage(page: ReadPage, plan: Plan, last: TriedPage | null = null): TriedPage {
+    const changes = (plan.changes.get(page.url) ?? []).map(({ change }) => change)
     const changed = changedPage(page, changes) as ReadPage
-    const subjects = new Set(changes.flatMap(subjectsOf))
-    if (changed !== page && hasOpenGraph(page)) this.origins.set(changed, { page, subjects })
+    const makesPictures = plan.pictures.length > 0
+    // A plan that makes pictures changes more than its tags say.
+    const before = makesPictures ? null : last
+    const from = before?.changed ?? page
+    const subjects = new Set(othersOf(changes, before?.changes ?? []).flatMap(subjectsOf))
+    if (changed !== from && hasOpenGraph(from)) this.origins.set(changed, { page: from, subjects })
     // With its first og: tag, whichever it is, a page gets a card that it had not.
     else for (const subject of ['picture', 'card'] as const) subjects.add(subject)
-    if (plan.pictures.length > 0) for (const subject of ['picture', 'card'] as const) subjects.add(subject)
+    if (makesPictures) for (const subject of ['picture', 'card'] as const) subjects.add(subject)
     const toAsk = checksFor(subjects, this.known)
-    const context = plan.pictures.length > 0 ? this.asPictured : this.asTagged
-    const after = checkPage(changed, context, toAsk.checks).findings
+    const context = makesPictures ? this.asPictured : this.asTagged
+    const kept = before?.after.filter(({ rule }) => !toAsk.ids.has(rule)) ?? []
+    const made = checkPage(changed, context, toAsk.checks)
+    const after =
+      kept.length === 0 ? made.findings : together(changed, [{ findings: kept, skipped: [] }, made]).findings
+    const asked = before ? new Set([...before.asked, ...toAsk.ids]) : toAsk.ids
     const { findings, waived } = this.verdicts.get(page.url)!
-    const before = findings.filter(({ rule }) => toAsk.ids.has(rule))
-    const isOfPlan = ({ image }: Finding) =>
-      plan.pictures.length === 0 || image === undefined || plan.pictures.includes(image)
+    const had = findings.filter(({ rule }) => asked.has(rule))
+    const isOfPlan = ({ image }: Finding) => !makesPictures || image === undefined || plan.pictures.includes(image)
     return {
-      gone: without(before, after).filter(isOfPlan),
-      came: without(after, [...before, ...waived]).filter(isOfPlan),
+      gone: without(had, after).filter(isOfPlan),
+      came: without(after, [...had, ...waived]).filter(isOfPlan),
       changed,
+      changes,
+      after,
+      asked,
     }
   }
 
@@ -233,7 +265,7 @@ export class Prover {
       let tried = this.tryPage(page, plan)
       for (let round = 0; round < ROUNDS && tried.came.length > 0; round++) {
         if (!this.mendAlong(plan, tried.changed, tried.came)) break
-        tried = this.tryPage(page, plan)
+        tried = this.tryPage(page, plan, tried)
       }
       if (tried.came.length > 0) {
         for (const finding of tried.came) came.push({ url, finding })

@@ -53,17 +53,20 @@ function bookWith(base: CheckContext, book: CardBook, origins: Origins): CardBoo
     const origin = origins.get(page)
     return origin && !of.some((subject) => origin.subjects.has(subject)) ? origin.page : null
   }
-  return {
+  // A changed page may be made from one that is changed itself.
+  const of = (origin: GatheredPage): Pick<CardBook, 'pictureOf' | 'titleOf'> => (origins.has(origin) ? changed : base)
+  const changed: CardBook = {
     cardOf: book.cardOf,
     pictureOf(page, surface) {
       const origin = kept(page, OF_PICTURE)
-      return origin ? base.pictureOf(origin, surface) : book.pictureOf(page, surface)
+      return origin ? of(origin).pictureOf(origin, surface) : book.pictureOf(page, surface)
     },
     titleOf(page, surface) {
       const origin = kept(page, OF_TITLE_PART)
-      return origin ? base.titleOf(origin, surface) : book.titleOf(page, surface)
+      return origin ? of(origin).titleOf(origin, surface) : book.titleOf(page, surface)
     },
   }
+  return changed
 }
 
 /** The run's context with other pictures, and other pages where these are given. */

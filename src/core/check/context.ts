@@ -1,4 +1,4 @@
-import { type AddressMap, createAddressMap, parseRobots, pathOf } from '../address'
+import { type AddressMap, createAddressMap, parseRobots, pathnameOf, pathOf } from '../address'
 import type { GatheredImage, GatheredPage, Gathering, PageFacts } from '../model'
 import { createPageRules, createSectionFinder, noRequirements, type PageRule, type Requirements } from '../requirements'
 import { findSections } from '../section'
@@ -123,7 +123,10 @@ export type GrowingContext = {
   context: CheckContext
   /** Addresses of pictures that were asked for since the last time. */
   takeAsked: () => string[]
-  /** A page that came since: it goes to the section, of those that were found, whose name holds for its path. */
+  /**
+   * A page that came since: it goes to the section, of those that were found, whose name holds for its path, else to its
+   * folder, once some pages lie there.
+   */
   addPage: (page: GatheredPage) => void
   addImage: (image: GatheredImage) => void
 }
@@ -131,15 +134,34 @@ export type GrowingContext = {
 /** What such a context is made of is not whole: an address that it does not know may be that of a page to come. */
 const GOES_ON = { why: 'stopped' as const, message: 'The run goes on.' }
 
+/** So many pages in one folder are taken for a section until the whole tells. */
+const FOLDER_FROM = 5
+
+/** The section that a folder of the site will be: a build comes folder by folder. null for its first pages. */
+function createFolderFinder(site: string): (url: string) => string | null {
+  const base = pathnameOf(site)
+  const counts = new Map<string, number>()
+  return (url) => {
+    const path = pathnameOf(url)
+    const end = path.startsWith(base) ? path.indexOf('/', base.length) : -1
+    if (end < 0) return null
+    const folder = path.slice(0, end)
+    const count = (counts.get(folder) ?? 0) + 1
+    counts.set(folder, count)
+    return count >= FOLDER_FROM ? `${folder}/*` : null
+  }
+}
+
 export function createGrowingContext(gathering: Gathering, requirements: Requirements): GrowingContext {
   const images = new AskedPictures(imagesOf(gathering))
   const sections = sectionsOf(gathering, requirements)
   const known = createSectionFinder({ sections: Object.fromEntries([...sections.values()].map((name) => [name, {}])) })
+  const folderOf = createFolderFinder(gathering.source.site)
   const context = contextOf({ ...gathering, incomplete: [GOES_ON] }, requirements, images, sections)
   return {
     context,
     addPage: ({ url }) => {
-      if (!sections.has(url)) sections.set(url, known(pathOf(url).split('?')[0]!, null) ?? '/')
+      if (!sections.has(url)) sections.set(url, known(pathnameOf(url), null) ?? folderOf(url) ?? '/')
     },
     addImage: (image) => images.set(image.url, image),
     takeAsked: () => {

@@ -32,6 +32,7 @@ export {
   countFindings,
   type PageVerdict,
   runChecks,
+  together,
   type Verdict,
   verdictOf,
 } from './run-checks'

@@ -80,10 +80,11 @@ function skippedAs(rule: string, reason: string): Skipped {
 }
 
 /** What checks said of one page, in the order of the checks. */
-export type Outcome = { findings: Finding[]; skipped: Skipped[] }
+export type Outcome = { findings: readonly Finding[]; skipped: readonly Skipped[] }
+type NewOutcome = { findings: Finding[]; skipped: Skipped[] }
 
 /** Checks of single pages, on one page. A page that could not be read is checked for access only. */
-export function outcomeOf(page: GatheredPage, context: CheckContext, checks: readonly Check[]): Outcome {
+export function outcomeOf(page: GatheredPage, context: CheckContext, checks: readonly Check[]): NewOutcome {
   const findings: Finding[] = []
   const skipped: Skipped[] = []
   const rule = context.ruleFor(page)
@@ -121,7 +122,7 @@ export function together(page: GatheredPage, outcomes: readonly Outcome[]): Page
   })
 }
 
-const saidOf = ({ url }: GatheredPage, { findings, skipped }: Outcome): PageSaid => ({
+const saidOf = ({ url }: GatheredPage, { findings, skipped }: NewOutcome): PageSaid => ({
   url,
   findings: sortFindings(findings),
   skipped,

@@ -1,7 +1,7 @@
 import { type GatheredPage, type PageFacts, type RichField, richField } from '../../model'
 import type { RequiredField } from '../../requirements'
 import { firstValue } from '../../surface'
-import { isBlank } from '../../text'
+import { addTo, isBlank } from '../../text'
 import type { CheckContext } from '../context'
 import { defineCheck } from '../define-check'
 
@@ -20,14 +20,31 @@ const saysOrDescribes =
     says(...keys)(page, context) ||
     page.facts.jsonLd.some(({ things }) => things?.some((thing) => !isBlank(richField(thing, field))))
 
-/** Pages that name the same picture first. */
+const namers = new WeakMap<CheckContext, Map<string, string[]>>()
+
+/** Pages by the picture that they name first, two at most: more say no more of whose own it is. */
+function namersOf(context: CheckContext): ReadonlyMap<string, readonly string[]> {
+  const known = namers.get(context)
+  if (known) return known
+  const made = new Map<string, string[]>()
+  for (const page of context.readable) {
+    const url = context.declaredImages(page)[0]?.url
+    if (url !== undefined && (made.get(url)?.length ?? 0) < 2) addTo(made, url, page.url)
+  }
+  namers.set(context, made)
+  return made
+}
+
+/** A picture that no other page names first. */
 function hasOwnPicture(page: ReadPage, context: CheckContext): boolean {
   const url = context.declaredImages(page)[0]?.url
   const isDefault = url !== undefined && url === context.requirements.identity?.defaultPicture
   return (
     url !== undefined &&
     !isDefault &&
-    !context.readable.some((other) => other.url !== page.url && context.declaredImages(other)[0]?.url === url)
+    !namersOf(context)
+      .get(url)
+      ?.some((other) => other !== page.url)
   )
 }
 
