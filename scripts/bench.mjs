@@ -27,7 +27,7 @@ for (const name of wanted) {
     // A package that has both is taken as modules: what loads its parts by name at run time can't be bundled.
     mainFields: ['module', 'main'],
     format: 'esm',
-    external: ['@playwright/test', 'cheerio', 'htmlparser2', 'parse5', 'sharp', 'undici'],
+    external: ['@playwright/test', 'cheerio', 'htmlparser2', 'parse5', 'sharp', 'tinypool', 'undici'],
     banner: {
       js: "import { createRequire as requireFor } from 'node:module'; const require = requireFor(import.meta.url)",
     },

@@ -26,7 +26,8 @@ async function bundle(entryPoints, outdir) {
     mainFields: ['module', 'main'],
     format: 'esm',
     target: 'node20',
-    external: ['sharp'],
+    // Both start or load files of their own.
+    external: ['sharp', 'tinypool'],
     minifySyntax: true,
     minifyWhitespace: true,
     tsconfig: join(root, 'tsconfig.json'),
@@ -68,6 +69,7 @@ export async function buildCommand() {
     [
       { in: join(root, 'src/cli/main.ts'), out: 'cli' },
       { in: join(root, 'src/api/index.ts'), out: 'index' },
+      { in: join(root, 'src/cli/threads/judge-thread.ts'), out: 'judge-thread' },
     ],
     dist,
   )

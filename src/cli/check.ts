@@ -3,10 +3,11 @@ import { basename } from 'node:path'
 import { resolveAddress } from '@/core/address'
 import { BadZip, type CrawlEvent, GatheringBuilder, NothingAnswered, type Shard } from '@/core/crawl'
 import { type EarlierRun, type ReadDocument, unfitAsEarlier } from '@/core/document'
-import type { Gathering, Level } from '@/core/model'
+import type { GatheredPage, Gathering, Level } from '@/core/model'
 import {
   type Baseline,
   baselineOf,
+  contextOfDocument,
   type Digest,
   differenceFromSignOff,
   type FormatId,
@@ -29,6 +30,7 @@ import { progressLine } from './progress'
 import { reportPictures } from './report-pictures'
 import { type GatherOptions, gatherSource } from './source'
 import { terminalStyle } from './terminal-style'
+import { judgeInThreads } from './threads/judge-in-threads'
 import { ensureWritable, writeOut, writeStandardOut } from './write-out'
 
 /** A form to write the run in, and the file for it; null: standard output, or --out. */
@@ -205,7 +207,10 @@ export async function judged(
   const { requirements, file: requirementsFile } = await loadRequirements(options.rules, source)
   const baseline = held.baseline && ensureFit(held.baseline, options.baseline!, gathering.source.site)
   const today = new Date().toISOString().slice(0, 10)
-  const document = runDocument(gathering, requirements, today, { baseline, requirementsFile })
+  const context = contextOfDocument(gathering, requirements)
+  const kept = await judgeInThreads(context)
+  const check = (page: GatheredPage) => kept.check(page, context)
+  const document = runDocument(gathering, requirements, today, { baseline, requirementsFile, context, check })
   const placed = await withSources(document, requirements.source ?? [], sourcesFrom(requirementsFile?.folder ?? '.'))
   if (held.signed === null) return placed
   const { signOff, saysRequirements } = held.signed

@@ -1,11 +1,10 @@
 import 'fake-indexeddb/auto'
-import { readdirSync, readFileSync } from 'node:fs'
-import { join, relative } from 'node:path'
 import fc from 'fast-check'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { GatheringBuilder } from '@/core/crawl'
 import type { Gathering } from '@/core/model'
 import { gatherMemory } from '@/core/testing/build-run'
+import { DEMO_SITE, demoFiles } from '@/core/testing/demo-files'
 import { GOOD_SITE, goodPage, goodSite, pngBytes } from '@/core/testing/good-site'
 import { patience, runs } from '@/core/testing/property-runs'
 import { database, type WallRow } from '@/store/database'
@@ -13,15 +12,6 @@ import { judge } from './judge'
 import { RowsAsTheyCome } from './rows-as-they-come'
 
 beforeEach(() => database.requirements.clear())
-
-/** The demo site, which has every kind of trouble. */
-function demoFiles(): Record<string, Uint8Array> {
-  const site = join(process.cwd(), 'demo', 'site')
-  const paths = readdirSync(site, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile())
-  return Object.fromEntries(
-    paths.map(({ parentPath, name }) => [relative(site, join(parentPath, name)), readFileSync(join(parentPath, name))]),
-  )
-}
 
 const ABOUT = `${GOOD_SITE}about.html`
 const faulty = goodSite({ 'about.html': goodPage('about.html', 'Ferns', { 'twitter:card': null }) })
@@ -57,7 +47,7 @@ describe('rows of a run that goes on', () => {
   test(
     'in the end are those of the whole run, in whatever order and batches pages and pictures came',
     async () => {
-      const gathering = await gatherMemory(demoFiles(), 'https://brasswick.example/')
+      const gathering = await gatherMemory(demoFiles(), DEMO_SITE)
       const { rows, verdict } = await judge('run', gathering)
       const { pages, images } = gathering
       const all = [...pages.keys(), ...[...images.keys()].map((index) => -1 - index)]

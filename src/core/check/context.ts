@@ -172,6 +172,15 @@ export function createGrowingContext(gathering: Gathering, requirements: Require
   }
 }
 
+/** What single pages of a run are judged by, in a place that has not the whole run. */
+export type PartBasis = Pick<Gathering, 'source' | 'view' | 'robotsTxt' | 'notes' | 'images'>
+
+/** A context of a run that knows none of its pages: what holds for each, and its section, has to be told. */
+export function createPartContext(basis: PartBasis, requirements: Requirements): CheckContext {
+  const gathering = { ...basis, startedAt: '', finishedAt: '', incomplete: [GOES_ON], scope: [], pages: [] }
+  return contextOf(gathering, requirements, imagesOf(gathering), new Map())
+}
+
 function contextOf(
   gathering: Gathering,
   requirements: Requirements,

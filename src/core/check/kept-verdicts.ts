@@ -11,15 +11,22 @@ const ofPages = checks.filter(({ scope }) => scope !== 'site')
 const hangingOn = (what: Check['hangsOn']) => ofPages.filter(({ hangsOn }) => hangsOn === what)
 const [ALONE, BY_NAMES, BY_RUN] = [hangingOn(undefined), hangingOn('names'), hangingOn('run')] as const
 
-/** What was said of a page, with all that it hangs on beside its pictures. */
-type Kept = {
+/** What is said of a page by checks that no other page has a say in, and by those that hang on names beside it. */
+export type SaidAlone = { alone: Outcome; byNames: Outcome }
+
+/** The same, with all that it hangs on beside the page's pictures. */
+type Kept = SaidAlone & {
   /** The page that was judged: one that is known otherwise by now is another object. */
   page: GatheredPage
   rule: string
-  alone: Outcome
   names: string
-  byNames: Outcome
 }
+
+/** What can be said of a page without the rest of the run. */
+export const judgeAlone = (page: GatheredPage, context: CheckContext): SaidAlone => ({
+  alone: outcomeOf(page, context, ALONE),
+  byNames: outcomeOf(page, context, BY_NAMES),
+})
 
 const rulesInWords = new WeakMap<PageRule, string>()
 
@@ -70,10 +77,7 @@ export class KeptVerdicts {
    * @param known the page as the run knows it; `page` may be a copy of it
    */
   check(page: GatheredPage, context: CheckContext, known: GatheredPage = page): PageSaid {
-    if (runInWords(context) !== this.run) {
-      this.kept.clear()
-      this.run = runInWords(context)
-    }
+    this.holdFor(context)
     const rule = ruleInWords(context.ruleFor(page))
     const names = namesInWords(page, context)
     const before = this.kept.get(page.url)
@@ -82,6 +86,20 @@ export class KeptVerdicts {
     const byNames = holds && before.names === names ? before.byNames : outcomeOf(page, context, BY_NAMES)
     this.kept.set(page.url, { page: known, rule, alone, names, byNames })
     return together(page, [alone, byNames, outcomeOf(page, context, BY_RUN)])
+  }
+
+  /** What was said of a page elsewhere, by what is known of this run. */
+  keep(page: GatheredPage, context: CheckContext, said: SaidAlone): void {
+    this.holdFor(context)
+    const rule = ruleInWords(context.ruleFor(page))
+    this.kept.set(page.url, { page, rule, names: namesInWords(page, context), ...said })
+  }
+
+  /** Nothing that was said by what is known otherwise holds any more. */
+  private holdFor(context: CheckContext): void {
+    if (runInWords(context) === this.run) return
+    this.kept.clear()
+    this.run = runInWords(context)
   }
 
   /** What tells one judgement of a page from a later one: as long as it is the same, the page's cards are, too. */

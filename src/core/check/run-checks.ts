@@ -70,7 +70,7 @@ const withLevel = <T extends Finding>(finding: T, level: LevelOrOff | undefined)
 /** What could not be checked is the same few things on thousands of pages: each is one object. */
 const skippedOnce = new Map<string, Skipped>()
 
-function skippedAs(rule: string, reason: string): Skipped {
+export function skippedAs(rule: string, reason: string): Skipped {
   const key = `${rule} ${reason}`
   const known = skippedOnce.get(key)
   if (known) return known

@@ -52,8 +52,13 @@ function sectionNames(
 
 const known = new WeakMap<CheckContext, SiteCalled>()
 
+/** Lets a context know what the run calls its site where it has not the pages that would tell. */
+export function callSite(context: CheckContext, called: SiteCalled): void {
+  known.set(context, called)
+}
+
 /** What the run says that the site and its sections are called, the requirements first. */
-function calledIn(context: CheckContext): SiteCalled {
+export function calledIn(context: CheckContext): SiteCalled {
   const before = known.get(context)
   if (before) return before
   const wanted = context.requirements.identity?.name ?? null

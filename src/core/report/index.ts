@@ -12,7 +12,7 @@ export { escapeMarkdown } from './markdown'
 export { fails, type PaperOptions, verdictLine } from './paper'
 export { refreshAsAddresses, refreshAsCsv } from './refresh-reports'
 export { picturesWanted, type ReportPicture } from './report-cards'
-export { type RunDocument, runAsJson, runDocument } from './run-document'
+export { contextOfDocument, type RunDocument, runAsJson, runDocument } from './run-document'
 export { jsonLines, jsonPieces } from './run-pieces'
 export {
   type Digest,

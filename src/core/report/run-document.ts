@@ -1,5 +1,12 @@
 import { findCauses } from '../cause'
-import { createCheckContext, type FindingWords, inWords, type PageVerdict, runChecks } from '../check'
+import {
+  type CheckContext,
+  createCheckContext,
+  type FindingWords,
+  inWords,
+  type PageVerdict,
+  runChecks,
+} from '../check'
 import type { SignedOff } from '../document'
 import type {
   Finding,
@@ -61,6 +68,10 @@ export type DocumentOptions = {
   /** Findings that an earlier run has already. */
   baseline?: Baseline | null
   signedOff?: SignedOff | null
+  /** The run's own context, where some of it was judged before ({@link contextOfDocument}). */
+  context?: CheckContext
+  /** What is said of one page, where some of it is known. */
+  check?: Parameters<typeof runChecks>[3]
   /** Lines of the requirements file, and its name. */
   requirementsFile?: { name: string; lineOf: LineOf } | null
 }
@@ -89,6 +100,10 @@ function stated<Extra extends object>(
   })
 }
 
+/** What a document is judged by. Answers come in any order; a document of the same site has the same one each time. */
+export const contextOfDocument = (given: Gathering, requirements: Requirements = noRequirements): CheckContext =>
+  createCheckContext({ ...given, pages: byAddress(given.pages), images: byAddress(given.images) }, requirements)
+
 /**
  * The run document: everything that was gathered, every card, every finding. The contract of the command line and of
  * files that are kept; read and written as it is described in docs/run-document.md.
@@ -97,12 +112,11 @@ export function runDocument(
   given: Gathering,
   requirements: Requirements = noRequirements,
   today = given.startedAt.slice(0, 10),
-  { baseline = null, signedOff = null, requirementsFile = null }: DocumentOptions = {},
+  { baseline = null, signedOff = null, requirementsFile = null, check, ...known }: DocumentOptions = {},
 ) {
-  // Answers come in any order; a document of the same site has the same one each time.
-  const gathering = { ...given, pages: byAddress(given.pages), images: byAddress(given.images) }
-  const context = createCheckContext(gathering, requirements)
-  const verdict = runChecks(gathering, context, today)
+  const context = known.context ?? contextOfDocument(given, requirements)
+  const { gathering } = context
+  const verdict = runChecks(gathering, context, today, check)
   const cardsOf = (page: GatheredPage): Record<string, Card> =>
     Object.fromEntries(context.allSurfaces.map((surface) => [surface.id, context.cardOf(page, surface)]))
   const picturesOf = (page: GatheredPage) =>
