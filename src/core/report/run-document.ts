@@ -100,6 +100,36 @@ function stated<Extra extends object>(
   })
 }
 
+/**
+ * A page with all that is said of it. By itself, and not within the making of the document: its cards would hold on to
+ * everything that is at hand there for as long as the document is.
+ */
+function pageInDocument(
+  page: GatheredPage,
+  { section, findings, skipped, waived }: PageVerdict,
+  context: CheckContext,
+  since: ReturnType<typeof sinceBaseline> | null,
+) {
+  const { url, file, fetch, facts, secondLooks } = page
+  const isNew = since && ((finding: Finding) => since.isNewOn(url, finding))
+  return {
+    url,
+    ...(file === null ? {} : { file }),
+    section,
+    fetch,
+    facts,
+    ...(secondLooks ? { secondLooks } : {}),
+    ...(page.kept ? { kept: { ...page.kept, source: page.source } } : {}),
+    // Made when somebody reads them: those of a large site are more than memory holds.
+    get cards(): Record<string, Card> {
+      return Object.fromEntries(context.allSurfaces.map((surface) => [surface.id, context.cardOf(page, surface)]))
+    },
+    findings: stated<object>(findings, isNew),
+    skipped,
+    ...(waived.length > 0 ? { waived: stated<{ waiver: TakenOn }>(waived, isNew) } : {}),
+  }
+}
+
 /** What a document is judged by. Answers come in any order; a document of the same site has the same one each time. */
 export const contextOfDocument = (given: Gathering, requirements: Requirements = noRequirements): CheckContext =>
   createCheckContext({ ...given, pages: byAddress(given.pages), images: byAddress(given.images) }, requirements)
@@ -117,8 +147,6 @@ export function runDocument(
   const context = known.context ?? contextOfDocument(given, requirements)
   const { gathering } = context
   const verdict = runChecks(gathering, context, today, check)
-  const cardsOf = (page: GatheredPage): Record<string, Card> =>
-    Object.fromEntries(context.allSurfaces.map((surface) => [surface.id, context.cardOf(page, surface)]))
   const picturesOf = (page: GatheredPage) =>
     context.allSurfaces.flatMap((surface) => context.pictureOf(page, surface).image.url ?? [])
   const verdictOf = new Map(verdict.pages.map((page) => [page.url, page]))
@@ -142,28 +170,7 @@ export function runDocument(
     // What is judged beside the pages: with it the whole can be judged again.
     robotsTxt: gathering.robotsTxt,
     ...(gathering.survey ? { survey: gathering.survey } : {}),
-    pages: gathering.pages.map((page) => {
-      const { url, file, fetch, facts, secondLooks } = page
-      const { section, findings, skipped, waived } = verdictOf.get(url)!
-      return {
-        url,
-        ...(file === null ? {} : { file }),
-        section,
-        fetch,
-        facts,
-        ...(secondLooks ? { secondLooks } : {}),
-        ...(page.kept ? { kept: { ...page.kept, source: page.source } } : {}),
-        // Made when somebody reads them: those of a large site are more than memory holds.
-        get cards() {
-          return cardsOf(page)
-        },
-        findings: stated<object>(findings, since && ((finding) => since.isNewOn(url, finding))),
-        skipped,
-        ...(waived.length > 0
-          ? { waived: stated<{ waiver: TakenOn }>(waived, since && ((finding) => since.isNewOn(url, finding))) }
-          : {}),
-      }
-    }),
+    pages: gathering.pages.map((page) => pageInDocument(page, verdictOf.get(page.url)!, context, since)),
     images: gathering.images
       .filter((image) => !image.iconOnly)
       .map((image) => imageOf(image, uses.get(image.url) ?? [])),
