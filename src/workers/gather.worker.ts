@@ -208,13 +208,14 @@ class GatherRun {
         this.hasFinished = true
         return
       case 'progress': {
-        this.waiting = event.waiting
+        // A build is read before any of its pages is told of: until then all of them wait.
+        this.waiting = this.hasStarted ? event.waiting : Math.max(this.waiting, event.waiting)
         const done = this.before.pages + event.done
         // Files are read faster than anyone could see it: the page need not be told of each.
         const now = performance.now()
         if (now - this.lastProgress < PROGRESS_MS && event.waiting > 0) return
         this.lastProgress = now
-        this.reportProgress(done, event.waiting, event.fetching)
+        this.reportProgress(done, this.waiting, event.fetching)
         return
       }
     }

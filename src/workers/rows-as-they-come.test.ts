@@ -1,15 +1,20 @@
+import { join } from 'node:path'
 import 'fake-indexeddb/auto'
 import fc from 'fast-check'
 import { beforeEach, describe, expect, test } from 'vitest'
+import { filesIn } from '@/cli/testing/files-in'
 import { GatheringBuilder } from '@/core/crawl'
 import type { Gathering } from '@/core/model'
 import { gatherMemory } from '@/core/testing/build-run'
-import { DEMO_SITE, demoFiles } from '@/core/testing/demo-files'
 import { GOOD_SITE, goodPage, goodSite, pngBytes } from '@/core/testing/good-site'
 import { patience, runs } from '@/core/testing/property-runs'
 import { database, type WallRow } from '@/store/database'
 import { judge } from './judge'
 import { RowsAsTheyCome } from './rows-as-they-come'
+
+/** The demo site, which has every kind of trouble. */
+const DEMO = join(process.cwd(), 'demo', 'site')
+const DEMO_SITE = 'https://brasswick.example/'
 
 beforeEach(() => database.requirements.clear())
 
@@ -47,7 +52,7 @@ describe('rows of a run that goes on', () => {
   test(
     'in the end are those of the whole run, in whatever order and batches pages and pictures came',
     async () => {
-      const gathering = await gatherMemory(demoFiles(), DEMO_SITE)
+      const gathering = await gatherMemory(Object.fromEntries(filesIn(DEMO)), DEMO_SITE)
       const { rows, verdict } = await judge('run', gathering)
       const { pages, images } = gathering
       const all = [...pages.keys(), ...[...images.keys()].map((index) => -1 - index)]

@@ -6,12 +6,16 @@ import { pathToFileURL } from 'node:url'
 import { expect, test } from 'vitest'
 import { type CheckContext, createCheckContext, type KeptVerdicts, runChecks } from '@/core/check'
 import { gatherMemory } from '@/core/testing/build-run'
-import { DEMO_SITE, demoFiles } from '@/core/testing/demo-files'
+import { filesIn } from '../testing/files-in'
 import { judgeInThreads } from './judge-in-threads'
+
+/** The demo site, which has every kind of trouble. */
+const DEMO = join(process.cwd(), 'demo', 'site')
+const DEMO_SITE = 'https://brasswick.example/'
 
 /** The demo site many times: a folder of it for each number, so that there is work for several. */
 async function manyPages(times: number): Promise<CheckContext> {
-  const gathering = await gatherMemory(demoFiles(), DEMO_SITE)
+  const gathering = await gatherMemory(Object.fromEntries(filesIn(DEMO)), DEMO_SITE)
   const pages = Array.from({ length: times }, (_, number) =>
     gathering.pages.map((page) => ({ ...page, url: page.url.replace(DEMO_SITE, `${DEMO_SITE}${number}/`) })),
   ).flat()

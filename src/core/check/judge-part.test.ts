@@ -1,20 +1,25 @@
 import { expect, test } from 'vitest'
 import { noRequirements, type Requirements } from '../requirements'
 import { gatherMemory } from '../testing/build-run'
-import { DEMO_SITE, demoFiles } from '../testing/demo-files'
+import { DAMAGES, damagedPages, LARGE_SITE } from '../testing/damaged-site'
 import { createCheckContext } from './context'
 import { asSaidHere, createPartJudge, partsOf } from './judge-part'
 import { judgeAlone, KeptVerdicts } from './kept-verdicts'
 import { runChecks } from './run-checks'
+
+/** Pages with a fault or two each, every one that templates make among them. */
+const KINDS = Object.keys(DAMAGES)
+const faultsOf = ({ number }: { number: number }) => [0, 7].map((step) => KINDS[(number + step) % KINDS.length]!)
+const faulty = () => damagedPages(2 * KINDS.length, 3, faultsOf)
 
 const REQUIREMENTS: [string, Requirements][] = [
   ['none', noRequirements],
   [
     'of sections, kinds and names',
     {
-      identity: { name: 'Brasswick Mending Hall' },
+      identity: { name: 'Large Site' },
       sections: {
-        '/guides/*': { kind: 'article', requires: ['own-picture', 'author'], levels: { 'title-cut': 'error' } },
+        '/s0/*': { kind: 'article', requires: ['own-picture', 'author'], levels: { 'title-cut': 'error' } },
       },
       kinds: { website: { limits: { titleCharacters: 20 } } },
       levels: { 'image-heavy': 'off' },
@@ -25,7 +30,7 @@ const REQUIREMENTS: [string, Requirements][] = [
 test.each(REQUIREMENTS)(
   'pages judged apart from their run say the same, by requirements: %s',
   async (_, requirements) => {
-    const gathering = await gatherMemory(demoFiles(), DEMO_SITE)
+    const gathering = await gatherMemory(faulty(), LARGE_SITE)
     const context = createCheckContext(gathering, requirements)
     const { part, toJudge } = partsOf(context)
     // As another thread gets it.
