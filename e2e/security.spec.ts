@@ -1,5 +1,5 @@
 import { get } from 'node:http'
-import { expect, test } from '@playwright/test'
+import { expect, type Page, test } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
 import { gatherDemo, openWall } from './app'
 import { APP_PORT } from './ports'
@@ -172,29 +172,41 @@ test('pages with odd addresses are drawn like any other', async ({ page }) => {
   expect(faults).toEqual([])
 })
 
-test('a fault of one area stays in it: what happened is said, and the rest can be gone to', async ({ page }) => {
-  await openWall(page)
-  // Rows that no version of the app writes: whatever broke them, only what draws them may fall over.
-  await page.evaluate(
-    () =>
+/** Writes rows that no version of the app writes. */
+const breakRows = (page: Page, text: string) =>
+  page.evaluate(
+    (broken) =>
       new Promise<void>((resolve) => {
         const opening = indexedDB.open('nimble-parrot')
         opening.onsuccess = () => {
-          const change = opening.result.transaction('rows', 'readwrite')
-          const walk = change.objectStore('rows').openCursor()
+          const change = opening.result.transaction('rowParts', 'readwrite')
+          const walk = change.objectStore('rowParts').openCursor()
           walk.onsuccess = () => {
-            walk.result?.update({ ...walk.result.value, faces: null, findings: null, path: null })
+            walk.result?.update({ ...walk.result.value, text: broken })
             walk.result?.continue()
           }
           change.oncomplete = () => resolve()
         }
       }),
+    text,
   )
-  await page.reload()
-  await expect(page.getByText(/^Wall could not be drawn \(.+\)\. What was gathered is kept\./)).toBeVisible()
-  await page
-    .getByRole('navigation', { name: 'Areas' })
-    .getByRole('link', { name: /^Gather/ })
-    .click()
-  await expect(page.getByRole('button', { name: 'Gather the demo' })).toBeVisible()
-})
+
+for (const [what, text] of [
+  ['that can’t be read', '{"rows":['],
+  [
+    'without what is drawn',
+    '{"rows":[{"url":"https://brasswick.example/","path":null,"findings":[],"cards":[],"texts":[]}],"sections":[]}',
+  ],
+] as const) {
+  test(`a fault of one area stays in it: rows ${what} are said, and the rest can be gone to`, async ({ page }) => {
+    await openWall(page)
+    await breakRows(page, text)
+    await page.reload()
+    await expect(page.getByText(/^Wall could not be drawn \(.+\)\. What was gathered is kept\./)).toBeVisible()
+    await page
+      .getByRole('navigation', { name: 'Areas' })
+      .getByRole('link', { name: /^Gather/ })
+      .click()
+    await expect(page.getByRole('button', { name: 'Gather the demo' })).toBeVisible()
+  })
+}

@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable, type Table } from 'dexie'
+import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie'
 import type { Cause, Overview } from '@/core/cause'
 import { fromWords, type PictureEntry, verdictOf } from '@/core/check'
 import type { HeldEvent } from '@/core/compare'
@@ -21,6 +21,7 @@ import type {
 import type { Requirements } from '@/core/requirements'
 import type { Face } from '@/core/surface'
 import type { StoredFocus } from './focuses'
+import { packRows, ROWS_A_PART } from './packed-rows'
 import type { KeptStep } from './steps'
 
 /** One run. `state` is `running` while a worker writes to it; a run that is found so without one was left behind. */
@@ -82,8 +83,18 @@ export type WallRow = {
   findings: Finding[]
   faces: Record<string, Face>
   /** Where the card differs between as it stands and as launched: the other of the two. */
-  otherFaces?: Record<string, Face>
+  otherFaces?: Record<string, Face> | undefined
+  /**
+   * Of all that two runs are compared by in this page: where it is the same, nothing differs. null: the page could not be
+   * read. Absent in a row of before it was kept.
+   */
+  digest?: string | null | undefined
+  /** Other addresses that lead to the page; absent where there is none. */
+  aliases?: string[] | undefined
 }
+
+/** Rows of a run from one place on, packed in one text: see `rows.ts`. */
+export type StoredRows = { run: string; part: number; text: string }
 
 /** A picture of a run. `made`: made here by refitting, and not in the build yet. */
 export type StoredImage = { run: string; url: string; image: ServedImage; made?: true }
@@ -160,10 +171,23 @@ function withFindingsOfPictures({ book = [] }: { book?: KeptFindings[] }): void 
   for (const entry of book) withFindingsAsData(entry)
 }
 
+/** Rows of before they were packed, each by itself. */
+async function packOldRows(transaction: Transaction): Promise<void> {
+  const rows: Table<WallRow> = transaction.table('rows')
+  const parts: Table<StoredRows> = transaction.table('rowParts')
+  for (const run of (await rows.orderBy('run').uniqueKeys()) as string[]) {
+    const inOrder = await rows.where('run').equals(run).sortBy('order')
+    const packed: StoredRows[] = []
+    for (let from = 0; from < inOrder.length; from += ROWS_A_PART)
+      packed.push({ run, part: packed.length, text: packRows(inOrder.slice(from, from + ROWS_A_PART)) })
+    await parts.bulkAdd(packed)
+  }
+}
+
 class Database extends Dexie {
   runs!: EntityTable<StoredRun, 'id'>
   pages!: Table<StoredPage, [string, string]>
-  rows!: Table<WallRow, [string, string]>
+  rowParts!: Table<StoredRows, [string, number]>
   images!: Table<StoredImage, [string, string]>
   thumbs!: EntityTable<Thumb, 'key'>
   originals!: EntityTable<Original, 'key'>
@@ -197,6 +221,7 @@ class Database extends Dexie {
     this.version(9).stores({ heldEvents: '++id, site' })
     this.version(8).stores({ folders: 'site' })
     this.version(7).stores({ templates: 'site', templateFiles: '[site+name], site' })
+    this.version(14).stores({ rows: null, rowParts: '[run+part]' }).upgrade(packOldRows)
     this.version(13).stores({ links: '[run+part], run' })
     this.version(12).stores({ steps: '[tab+number], at', focuses: '[site+url], site' })
     this.version(11)

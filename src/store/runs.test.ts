@@ -44,12 +44,12 @@ test('deleting a run takes everything of it, and nothing of another; shared smal
     await database.frontier.add({ run: id, url: 'x', depth: 1 })
     await database.pages.add({ run: id, url: 'x', page: {} as never })
     await database.images.add({ run: id, url: 'x', image: {} as never })
-    await database.rows.add({ run: id, url: 'x', order: 0 } as never)
+    await database.rowParts.add({ run: id, part: 0, text: '' })
   }
   await database.thumbs.add({ key: 'sha256:1', blob: new Blob(['x']), bytes: 1, savedAt: 0 })
   await deleteRun('a')
-  for (const table of [database.pages, database.rows, database.images, database.frontier]) {
-    expect((await table.toArray()).map((row) => (row as { run: string }).run)).toEqual(['b'])
+  for (const table of [database.pages, database.rowParts, database.images, database.frontier]) {
+    expect((await table.toArray()).map(({ run: of }) => of)).toEqual(['b'])
   }
   expect((await listRuns()).map(({ id }) => id)).toEqual(['b'])
   expect(await database.thumbs.count()).toBe(1)
@@ -66,7 +66,7 @@ test('other tabs hear of a deleted run as of a few ranges, however many pages it
     await database.frontier.bulkAdd(keys.map((key) => ({ ...key, depth: 1 })))
     await database.pages.bulkAdd(keys.map((key) => ({ ...key, page: {} as never })))
     await database.images.bulkAdd(keys.map((key) => ({ ...key, image: {} as never })))
-    await database.rows.bulkAdd(keys.map((key, order) => ({ ...key, order }) as never))
+    await database.rowParts.bulkAdd(keys.map((_, part) => ({ run: id, part, text: '' })))
   }
   const told: number[] = []
   const hear = (parts: Record<string, RangeTree>) => void told.push(...Object.values(parts).map(rangesIn))
@@ -76,9 +76,9 @@ test('other tabs hear of a deleted run as of a few ranges, however many pages it
   await vi.waitFor(() => expect(told.length).toBeGreaterThan(4))
   Dexie.on.storagemutated.unsubscribe(hear as never)
   expect(Math.max(...told)).toBeLessThan(5)
-  expect(await Promise.all([database.pages, database.rows, database.frontier].map((table) => table.count()))).toEqual([
-    600, 600, 600,
-  ])
+  expect(
+    await Promise.all([database.pages, database.rowParts, database.frontier].map((table) => table.count())),
+  ).toEqual([600, 600, 600])
 })
 
 describe('a run that a closed tab left behind', () => {

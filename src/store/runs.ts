@@ -3,6 +3,7 @@ import type { CrawlRequest } from '@/core/crawl'
 import { database, type StoredRun } from './database'
 import { ofRun } from './of-run'
 import { deletePagesOf } from './pages'
+import { deleteRows } from './rows'
 import { runLock } from './run-lock'
 
 /** Runs, newest first. What is only tried is none. */
@@ -19,13 +20,13 @@ export async function deleteTried(of: string, but?: string): Promise<void> {
 
 /** Deletes a run with everything that belongs to it alone. Small pictures are shared and stay. */
 export async function deleteRun(id: string): Promise<void> {
-  const { runs, pages, rows, images, frontier, overviews, links } = database
-  await database.transaction('rw', [runs, pages, rows, images, frontier, overviews, links], async () => {
+  const { runs, pages, rowParts, images, frontier, overviews, links } = database
+  await database.transaction('rw', [runs, pages, rowParts, images, frontier, overviews, links], async () => {
     await overviews.delete(id)
     await links.where('run').equals(id).delete()
     await ofRun(frontier, id).delete()
     await deletePagesOf(id)
-    await ofRun(rows, id).delete()
+    await deleteRows(id)
     await ofRun(images, id).delete()
     await runs.delete(id)
   })

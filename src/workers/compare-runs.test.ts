@@ -1,10 +1,11 @@
 import 'fake-indexeddb/auto'
-import { beforeEach, describe, expect, test } from 'vitest'
+import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { driftBetween, driftDocument } from '@/core/compare'
 import { runDocument } from '@/core/report'
 import { gatherMemory, type MemoryBuild } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite, pngBytes } from '@/core/testing/good-site'
 import { database } from '@/store/database'
+import { putRows, rowsOf } from '@/store/rows'
 import { compareStored } from './compare-runs'
 import { storeRun } from './testing/store-run'
 
@@ -34,8 +35,31 @@ describe('two stored runs', () => {
   ])('are held against each other as their documents are: %s', async (_name, files) => {
     const before = await keep('before', goodSite())
     const after = await keep('after', files)
-    const { comparison } = await compareStored('before', 'after')
-    expect(driftDocument(comparison)).toEqual(driftBetween(runDocument(before), runDocument(after)))
+    const expected = driftBetween(runDocument(before), runDocument(after))
+    expect(driftDocument((await compareStored('before', 'after')).comparison)).toEqual(expected)
+    // By rows of before digests were kept as well.
+    for (const run of ['before', 'after'])
+      await putRows((await rowsOf(run)).map((row) => ({ ...row, digest: undefined, aliases: undefined })))
+    expect(driftDocument((await compareStored('before', 'after')).comparison)).toEqual(expected)
+  })
+
+  test('of pages that say the same none is read', async () => {
+    await keep('before', goodSite())
+    await keep('after', goodSite())
+    await keep('edited', edited)
+    const read = vi.spyOn(database.pages, 'bulkGet')
+    const readBy = async (before: string, after: string) => {
+      read.mockClear()
+      await compareStored(before, after)
+      return read.mock.calls.flatMap(([keys]) => keys as unknown as [string, string][])
+    }
+    expect(await readBy('before', 'after')).toEqual([])
+    expect(await readBy('after', 'after')).toEqual([])
+    // One says something else, the other’s picture is another.
+    const other = [ABOUT, `${GOOD_SITE}visit.html`]
+    expect(await readBy('before', 'edited')).toEqual(
+      ['before', 'edited'].flatMap((run) => other.map((url) => [run, url])),
+    )
   })
 
   test('pages that say the same are passed over only where pictures and robots.txt are the same too', async () => {
@@ -66,13 +90,12 @@ describe('two stored runs', () => {
       ...rest,
     ]
     await storeRun('one', { ...gathering, pages })
+    const expected = { pages: [home!.url, rest[0]!.url], variants: [[`${GOOD_SITE}index.html`, home!.url]] }
     const { addresses, comparison } = await compareStored('one', 'one')
-    expect(addresses.before).toEqual({
-      pages: [home!.url, rest[0]!.url],
-      variants: [[`${GOOD_SITE}index.html`, home!.url]],
-    })
-    expect(addresses.after).toEqual(addresses.before)
+    expect(addresses).toEqual({ before: expected, after: expected })
     expect(comparison.differences.size).toBe(0)
+    await putRows((await rowsOf('one')).map((row) => ({ ...row, digest: undefined, aliases: undefined })))
+    expect((await compareStored('one', 'one')).addresses).toEqual({ before: expected, after: expected })
   })
 
   test('a run that is gone is said', async () => {

@@ -3,7 +3,7 @@ import { type GatheredImage, type GatheredPage, VERSION } from '@/core/model'
 import { database, type StoredRun } from '@/store/database'
 import { LinkKeeper, type PageLinks } from '@/store/links'
 import { ofRun } from '@/store/of-run'
-import { putRows } from '@/store/rows'
+import { addressesOf, cutRows, putRows, roomOfRows } from '@/store/rows'
 import { runLock } from '@/store/run-lock'
 import { deleteRun, keptRequest } from '@/store/runs'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
@@ -136,11 +136,9 @@ class GatherRun {
     const pages = await database.pages.where('run').equals(run).toArray()
     const images = await database.images.where('run').equals(run).toArray()
     const waiting = await database.frontier.where('run').equals(run).toArray()
-    for (const { page } of pages) {
-      this.builder.add({ kind: 'page', page })
-      this.rows.hasRow(page)
-    }
-    this.size = JSON.stringify(pages).length
+    for (const { page } of pages) this.builder.add({ kind: 'page', page })
+    for (const url of await addressesOf(run)) this.rows.hasRow(url)
+    this.size = JSON.stringify(pages).length + (await roomOfRows(run))
     for (const { image } of images) this.builder.add({ kind: 'image', image })
     this.pages = this.before.pages = pages.length
     this.images = this.before.images = images.length
@@ -280,7 +278,9 @@ class GatherRun {
       const rows = await this.rows.rowsOf(pages, images)
       await this.rowsWritten
       // The store writes them while more is read.
-      this.rowsWritten = putRows(rows)
+      this.rowsWritten = putRows(rows).then((growth) => {
+        this.size += growth
+      })
       this.rowsWritten.catch(() => undefined)
     }
     await database.runs.update(run, { pages: this.pages, waiting: this.waiting, touchedAt: Date.now() })
@@ -295,9 +295,9 @@ class GatherRun {
     const isSaid = state === 'done' || gathered.incomplete.length > 0
     const incomplete = isSaid ? gathered.incomplete : [{ why: 'stopped' as const, message }]
     const gathering = { ...gathered, incomplete }
-    const { verdict, changed, length } = await this.rows.end(gathering)
+    const { verdict, changed } = await this.rows.end(gathering)
     await this.dropMerged(new Set(verdict.pages.map(({ url }) => url)))
-    await putRows(changed)
+    this.size += (await putRows(changed)) + (await cutRows(this.runId, verdict.pages.length))
     if (state === 'done') await ofRun(database.frontier, this.runId).delete()
     const notes = [...gathering.notes, ...verdict.notes]
     await database.runs.update(this.runId, {
@@ -311,7 +311,7 @@ class GatherRun {
       survey: gathering.survey,
       findings: verdict.findings,
       summary: verdict.summary,
-      size: this.size + length,
+      size: this.size,
     })
     const { taken, earlier } = this
     if (earlier && taken.page + taken.picture > 0)
@@ -324,10 +324,9 @@ class GatherRun {
 
   /** Addresses that turned out to be another page's are no pages of the run any more. */
   private async dropMerged(left: ReadonlySet<string>): Promise<void> {
-    const keys = await database.rows.where('run').equals(this.runId).primaryKeys()
+    const keys = await ofRun(database.pages, this.runId).primaryKeys()
     const gone = keys.filter(([, url]) => !left.has(url))
     this.pages -= gone.length
-    await database.rows.bulkDelete(gone)
     await database.pages.bulkDelete(gone)
   }
 

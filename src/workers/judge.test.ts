@@ -4,6 +4,7 @@ import type { Gathering } from '@/core/model'
 import { gatherMemory } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '@/core/testing/good-site'
 import { database } from '@/store/database'
+import { rowsOf } from '@/store/rows'
 import { exportRun } from './export-run'
 import { recheck } from './look-again'
 import { storeRun } from './testing/store-run'
@@ -22,14 +23,15 @@ async function stored(): Promise<Gathering> {
 
 beforeEach(async () => {
   await Promise.all(
-    [database.runs, database.pages, database.rows, database.images, database.overviews, database.requirements].map(
+    [database.runs, database.pages, database.rowParts, database.images, database.overviews, database.requirements].map(
       (table) => table.clear(),
     ),
   )
   await stored()
 })
 
-const rulesOf = async () => (await database.rows.get([RUN, `${GOOD_SITE}about.html`]))!.findings.map(({ rule }) => rule)
+const rulesOf = async () =>
+  (await rowsOf(RUN)).find(({ path }) => path === '/about.html')!.findings.map(({ rule }) => rule)
 
 describe('judging a run', () => {
   test('writes its causes and what charts draw', async () => {

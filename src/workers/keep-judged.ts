@@ -9,10 +9,9 @@ export type UnjudgedRun = Omit<StoredRun, 'findings' | 'summary' | 'size'>
 /** Judges a run that came from elsewhere and writes what was found. The run comes last: once it can be seen, all of it is there. */
 export async function keepJudged(run: UnjudgedRun, gathering: Gathering): Promise<StoredRun> {
   const { verdict, rows } = await judge(run.id, gathering)
-  await putRows(rows)
   const { findings, summary } = verdict
-  const sizeOf = (list: readonly unknown[]) => list.reduce<number>((sum, one) => sum + JSON.stringify(one).length, 0)
-  const size = sizeOf(gathering.pages) + sizeOf(rows)
+  const pages = gathering.pages.reduce((sum, page) => sum + JSON.stringify(page).length, 0)
+  const size = pages + (await putRows(rows))
   const kept = { ...run, findings, summary, pages: rows.length, size }
   await database.runs.put(kept)
   return kept

@@ -10,9 +10,9 @@ import {
   type WireEvent,
 } from '@/core/crawl'
 import type { GatheredPage, Gathering } from '@/core/model'
-import { database, type StoredRun, type WallRow } from '@/store/database'
+import { database, type StoredRun } from '@/store/database'
 import { allPagesOf, readStoredPage } from '@/store/pages'
-import { putRows } from '@/store/rows'
+import { addressesOf, putRows } from '@/store/rows'
 import { openZipFile } from './blob-files'
 import { AT_ONCE, asUserFacing, chosenFiles, lookThroughServer, workerEnvironment } from './build-events'
 import { crawlStream } from './crawl-stream'
@@ -94,35 +94,32 @@ async function pictureIn(files: BuildFiles, site: string, url: string): Promise<
   })
 }
 
-/** Rows of a run in the order in which its pages were found. */
-export const rowsOf = (run: string): Promise<WallRow[]> =>
-  database.rows.where('[run+order]').between([run, 0], [run, Infinity]).toArray()
-
-/**
- * Everything that a stored run gathered.
- * @param known the run's pages in their order, where that is known
- */
-export async function gatheringOf(
-  run: StoredRun,
-  known?: readonly Pick<WallRow, 'url'>[],
-): Promise<{ gathering: Gathering; images: ServedImage[] }> {
-  const stored = await allPagesOf(run.id, run.base ?? null)
-  const rows = known ?? (await rowsOf(run.id))
-  const images = (await database.images.where('run').equals(run.id).toArray())
+/** Pictures that a stored run was judged by. */
+export const imagesOf = async (run: string): Promise<ServedImage[]> =>
+  (await database.images.where('run').equals(run).toArray())
     // What was made here is in no build: it is nothing to be judged.
     .filter(({ made }) => !made)
     .map(({ image }) => image)
-  const pages = rows.flatMap(({ url }) => stored.get(url)?.page ?? [])
+
+/** What a stored run gathered, with pages and pictures of it that were read. */
+export function asGathering(run: StoredRun, pages: GatheredPage[], images: ServedImage[]): Gathering {
   const { source, startedAt, view, notes, incomplete, scope, robotsTxt, survey } = run
   const finishedAt = run.finishedAt ?? ''
-  return {
-    gathering: {
-      ...{ source, startedAt, finishedAt, view, notes, incomplete, scope, robotsTxt, survey },
-      pages,
-      images,
-    },
-    images,
-  }
+  return { source, startedAt, finishedAt, view, notes, incomplete, scope, robotsTxt, survey, pages, images }
+}
+
+/**
+ * Everything that a stored run gathered.
+ * @param known the addresses of the run's pages in their order, where that is known
+ */
+export async function gatheringOf(
+  run: StoredRun,
+  known?: readonly string[],
+): Promise<{ gathering: Gathering; images: ServedImage[] }> {
+  const stored = await allPagesOf(run.id, run.base ?? null)
+  const images = await imagesOf(run.id)
+  const pages = (known ?? (await addressesOf(run.id))).flatMap((url) => stored.get(url)?.page ?? [])
+  return { gathering: asGathering(run, pages, images), images }
 }
 
 /**
@@ -146,7 +143,7 @@ export async function runLook(look: Look, chosen: readonly ChosenFile[], signal:
   const lookedAt = parent.base ? await database.pages.where('run').equals(parent.id).toArray() : []
   const own = new Map([...lookedAt.map(({ page }) => page), looked.page].map((page) => [page.url, page]))
   await database.pages.bulkPut([...own.values()].map((page) => ({ run, url: page.url, page })))
-  await putRows(rows)
+  const room = await putRows(rows)
   await database.images.bulkPut([...served.values()].map((image) => ({ run, url: image.url, image })))
   const thumbs = new ThumbMaker(async (url) => (files ? pictureIn(files, parent.source.site, url) : null))
   for (const image of looked.images) thumbs.add(image)
@@ -156,7 +153,7 @@ export async function runLook(look: Look, chosen: readonly ChosenFile[], signal:
     ...inherited,
     id: run,
     base,
-    size: JSON.stringify(looked.page).length + rows.reduce((sum, row) => sum + JSON.stringify(row).length, 0),
+    size: JSON.stringify(looked.page).length + room,
     robotsTxt: gathering.robotsTxt,
     finishedAt: gathering.finishedAt,
     touchedAt: Date.now(),

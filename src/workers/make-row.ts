@@ -1,7 +1,9 @@
 import type { CheckContext, PageVerdict } from '@/core/check'
+import { comparedText } from '@/core/compare'
 import type { GatheredPage, Level } from '@/core/model'
 import { cardOf, type Face, faceOf, isKeptOutByRobots } from '@/core/surface'
 import type { WallRow } from '@/store/database'
+import { digestOfTexts } from './digest'
 
 /** Cards that differ once robots.txt and a login count, or cease to: the side that the run doesn't take. */
 function otherFacesOf(page: GatheredPage, context: CheckContext): Record<string, Face> | undefined {
@@ -26,6 +28,8 @@ export function makeRow(
   for (const finding of verdict.findings) levels[finding.level]++
   const { site } = context.addresses
   const otherFaces = otherFacesOf(page, context)
+  const text = comparedText(page, context)
+  const { aliases } = page.fetch
   return {
     run,
     url: page.url,
@@ -39,5 +43,7 @@ export function makeRow(
       context.allSurfaces.map((surface) => [surface.id, faceOf(context.cardOf(page, surface), surface)]),
     ),
     ...(otherFaces ? { otherFaces } : {}),
+    digest: text === null ? null : digestOfTexts([text]),
+    ...(aliases.length > 0 ? { aliases } : {}),
   }
 }

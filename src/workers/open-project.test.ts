@@ -8,6 +8,7 @@ import { saveProject } from '@/store/archive/save-project'
 import { database } from '@/store/database'
 import { keepHeldEvents, markLaunched } from '@/store/held-events'
 import { allPagesOf } from '@/store/pages'
+import { rowsOf } from '@/store/rows'
 import { hasSomethingOf, openProject } from './open-project'
 import { storeRun } from './testing/store-run'
 
@@ -131,7 +132,7 @@ describe('a project archive', () => {
     await clear()
     await openProject(archive, 'mine')
     expect((await database.runs.get('old'))!.summary).toMatchObject({ error: 1 })
-    const row = await database.rows.get(['old', ABOUT])
+    const row = (await rowsOf('old')).find(({ url }) => url === ABOUT)
     expect(row!.findings).toMatchObject([{ rule: 'card-missing', level: 'error' }])
     expect((await database.overviews.get('old'))!.causes).toHaveLength(1)
   })
@@ -142,7 +143,7 @@ describe('a project archive', () => {
     await clear()
     await openProject(archive, 'mine')
     expect((await allPagesOf('new')).size).toBe(3)
-    expect(await database.rows.where('run').equals('new').count()).toBe(3)
+    expect(await rowsOf('new')).toHaveLength(3)
   })
 
   test('an opening that a closed tab broke off is done over as a whole', async () => {
@@ -257,8 +258,8 @@ describe('what is no archive, or a broken one', () => {
     const archive = await changed(await saveProject(GOOD_SITE), file, change)
     await clear()
     await expect(opening(archive)).rejects.toThrow(says)
-    const { runs, pages, rows, images, overviews } = await everything()
-    expect([runs, pages, rows, images, overviews]).toEqual([[], [], [], [], []])
+    const { runs, pages, rowParts, images, overviews } = await everything()
+    expect([runs, pages, rowParts, images, overviews]).toEqual([[], [], [], [], []])
   })
 
   test('a run of another site is not taken over', async () => {

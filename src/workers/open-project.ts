@@ -200,10 +200,7 @@ async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles
       ...(made && { made }),
     })),
   )
-  const { gathering } = await gatheringOf(
-    run,
-    order.map((url) => ({ url })),
-  )
+  const { gathering } = await gatheringOf(run, order)
   await keepJudged(run, gathering)
 }
 

@@ -6,6 +6,7 @@ import { jsonLines, jsonPieces, runDocument } from '@/core/report'
 import { gatherMemory } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '@/core/testing/good-site'
 import { database } from '@/store/database'
+import { rowsOf } from '@/store/rows'
 import { openRun } from './open-run'
 import { storeRun } from './testing/store-run'
 
@@ -25,8 +26,8 @@ async function kept() {
   return Object.fromEntries(tables.filter(([, count]) => count > 0))
 }
 
-const rowsOf = async (run: string) => {
-  const rows = await database.rows.where('run').equals(run).toArray()
+const keptRows = async (run: string) => {
+  const rows = await rowsOf(run)
   return rows
     .map(({ url, findings, faces, section }) => ({ url, findings, faces, section }))
     .sort((a, b) => (a.url < b.url ? -1 : 1))
@@ -41,14 +42,14 @@ beforeEach(async () => {
 describe('a run document becomes a run of this browser', () => {
   test('in every form, with the rows that gathering it here would have given', async () => {
     await storeRun('gathered', gathering)
-    const gathered = await rowsOf('gathered')
+    const gathered = await keptRows('gathered')
     const document = runDocument(gathering)
     const packed = new Blob([gzipSync(new TextEncoder().encode([...jsonLines(document)].join(''))) as BlobPart])
     for (const form of [blobOf(jsonPieces(document)), blobOf(jsonLines(document)), packed]) {
       await database.runs.clear()
       const opened = await open(form)
       if (opened.known) throw new Error('It is a new one.')
-      expect(await rowsOf(opened.run)).toEqual(gathered)
+      expect(await keptRows(opened.run)).toEqual(gathered)
       expect(opened).toMatchObject({ site: GOOD_SITE, pages: 3, summary: document.summary })
       expect(opened.said).toEqual({
         error: document.summary.error,

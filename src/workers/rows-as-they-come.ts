@@ -12,16 +12,14 @@ const SMALL = 1000
 /** Pages at most that are judged again in one batch since a picture of theirs came; at the end all are. */
 const MOST_AGAIN = 250
 
-/** A row that was made: what it hangs on, and its length in the store, in characters. */
-type MadeRow = Pick<WallRow, 'order' | 'section' | 'findings'> & { stamp: object | undefined; length: number }
+/** A row that was made, and what it hangs on. */
+type MadeRow = Pick<WallRow, 'order' | 'section' | 'findings'> & { stamp: object | undefined }
 
 /** What the end of a run says. */
 export type RunEnd = {
   verdict: Verdict
   /** Rows that are others than those made before. */
   changed: WallRow[]
-  /** Length of all rows in the store, in characters. */
-  length: number
 }
 
 /** The same findings, most of them the very objects. */
@@ -48,9 +46,9 @@ export class RowsAsTheyCome {
     private readonly builder: GatheringBuilder,
   ) {}
 
-  /** A page that has its row from an earlier part of the run. */
-  hasRow(page: Pick<GatheredPage, 'url'>): void {
-    this.order.set(page.url, this.order.size)
+  /** A page that has its row from an earlier part of the run. To be told in the order of the rows. */
+  hasRow(url: string): void {
+    this.order.set(url, this.order.size)
   }
 
   /** Rows of pages that came, and of those that were judged without a picture which came. */
@@ -68,7 +66,6 @@ export class RowsAsTheyCome {
     const context = await contextOfRun(gathering)
     const verdict = await judgeWhole(this.run, gathering, context, (page) => this.verdicts.check(page, context))
     const changed: WallRow[] = []
-    let length = 0
     for (const [order, page] of context.pages.entries()) {
       const said = verdict.pages[order]!
       const { findings, section } = said
@@ -80,9 +77,8 @@ export class RowsAsTheyCome {
         before.section === section &&
         areSame(before.findings, findings)
       if (!isSame) changed.push(this.keep(makeRow(this.run, page, order, said, context)))
-      length += this.made.get(page.url)!.length
     }
-    return { verdict, changed, length }
+    return { verdict, changed }
   }
 
   private rowOf(url: string, known: GrowingContext): WallRow[] {
@@ -103,7 +99,7 @@ export class RowsAsTheyCome {
   private keep(row: WallRow): WallRow {
     const { url, order, section, findings } = row
     const stamp = this.verdicts.stampOf(url)
-    this.made.set(url, { stamp, order, section, findings, length: JSON.stringify(row).length })
+    this.made.set(url, { stamp, order, section, findings })
     return row
   }
 

@@ -43,7 +43,7 @@ export type CheckContext = {
 export type PageContext = Omit<CheckContext, 'gathering' | 'pages' | 'readable' | 'sections' | 'alikePictures'>
 
 /** Where the build was served; null for files, and for a list, whose addresses are the pages' own. */
-function builtAt({ kind, location }: Gathering['source']): string | null {
+export function builtAt({ kind, location }: Gathering['source']): string | null {
   return (kind === 'url' || kind === 'sitemap') && /^https?:/i.test(location) ? location : null
 }
 

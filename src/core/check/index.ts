@@ -5,6 +5,7 @@
  * define-check.ts and run-checks.ts.
  */
 export {
+  builtAt,
   type CheckContext,
   cardContextOf,
   createCheckContext,
@@ -31,6 +32,7 @@ export {
   checkPage,
   checkSite,
   countFindings,
+  isReadable,
   type PageVerdict,
   runChecks,
   together,

@@ -71,11 +71,10 @@ export type Comparison = {
   findings: Drift['findings']
 }
 
-/** Does a page say the same, in its tags and in what its answer says to crawlers? Lines and bytes count: budgets go by them. */
-const saysTheSame = (a: ComparedPage, b: ComparedPage) =>
-  a.facts !== null &&
-  a.fetch.robotsHeader === b.fetch.robotsHeader &&
-  JSON.stringify(a.facts) === JSON.stringify(b.facts)
+function saysTheSame(before: ComparedPage, after: ComparedPage): boolean {
+  const text = before.text()
+  return text !== null && text === after.text()
+}
 
 /** Compares two runs. Pages are matched by address, moved ones by what leads to them or what they say. */
 export function compareRuns(before: ComparedRun, after: ComparedRun): Comparison {

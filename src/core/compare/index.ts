@@ -4,7 +4,8 @@
  * are only applied. Begin with drift.ts and refresh-list.ts.
  */
 export { pageOfAddress } from './address-variants'
-export { type ComparedRun, gatheringCompared } from './compared-run'
+export { type ComparedRun, gatheringCompared, isThere, surroundingsOf } from './compared-run'
+export { comparedText } from './compared-text'
 export {
   type ChangedPage,
   type Comparison,

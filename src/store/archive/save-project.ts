@@ -3,6 +3,7 @@ import { thumbKey } from '@/store/thumb-key'
 import { database, type StoredRun } from '../database'
 import { heldEventsOf } from '../held-events'
 import { ofRun } from '../of-run'
+import { addressesOf } from '../rows'
 import { keptRequest } from '../runs'
 import {
   MANIFEST,
@@ -93,10 +94,10 @@ export async function saveProject(site: string): Promise<Blob> {
   const pages: ProjectManifest['pages'] = {}
   for (const holder of holders) pages[holder] = await writePages(zip, holder)
   for (const { id } of runs) {
-    const rows = await database.rows.where('[run+order]').between([id, 0], [id, Infinity]).primaryKeys()
+    const order = await addressesOf(id)
     const images = await ofRun(database.images, id).toArray()
     const found = images.map(({ image: { served: _served, ...image }, made }) => ({ ...image, ...(made && { made }) }))
-    zip.add(runFile(id), JSON.stringify({ order: rows.map(([, url]) => url), images: found }))
+    zip.add(runFile(id), JSON.stringify({ order, images: found }))
   }
   const pictures = await writePictures(zip, runs)
   const files: ProjectManifest['files'] = []

@@ -1,5 +1,6 @@
 import type { Gathering } from '@/core/model'
 import { database } from '@/store/database'
+import { putRows } from '@/store/rows'
 import { judge } from '../judge'
 
 /** Keeps a gathering as a run, as the worker that gathers does. */
@@ -9,7 +10,7 @@ export async function storeRun(id: string, gathering: Gathering, touchedAt = 1):
   await database.images.bulkPut(
     gathering.images.map((image) => ({ run: id, url: image.url, image: { ...image, served: null } })),
   )
-  await database.rows.bulkPut(rows)
+  await putRows(rows)
   const { source, view, robotsTxt, startedAt, finishedAt, notes, incomplete, scope } = gathering
   await database.runs.put({
     id,

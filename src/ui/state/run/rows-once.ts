@@ -1,17 +1,12 @@
 import type { WallRow } from '@/store/database'
-import { lastOrder, rowsBetween } from '@/store/rows'
+import { rowsByPart } from '@/store/rows'
 
-/** Rows read at a time: more would hold the main thread for longer than a frame or two. */
-const CHUNK_ROWS = 100
-
-/** Rows of a run in the order found, read in chunks so that the tab stays quick. @returns null when `isGone` says so */
+/** Rows of a run in the order found, read part by part so that the tab stays quick. @returns null when `isGone` says so */
 export async function readRows(run: string, isGone: () => boolean): Promise<WallRow[] | null> {
   const rows: WallRow[] = []
-  const last = await lastOrder(run)
-  for (let from = 0; from <= last; from += CHUNK_ROWS) {
+  for await (const part of rowsByPart(run)) {
     if (isGone()) return null
-    const chunk = await rowsBetween(run, from, from + CHUNK_ROWS)
-    for (const row of chunk) rows.push(row)
+    for (const row of part) rows.push(row)
   }
   return rows
 }

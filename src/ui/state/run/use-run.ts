@@ -30,6 +30,7 @@ export function useRows(id: string | null): WallRow[] | undefined {
   // The run is written to after its rows: when it changes, they have.
   const touchedAt = useLiveQuery(async () => (id === null ? null : ((await runAt(id))?.touchedAt ?? null)), [id])
   const [held, setHeld] = useState<{ id: string | null; rows: WallRow[] }>()
+  const [fault, setFault] = useState<unknown>()
   useEffect(() => {
     let isGone = false
     if (touchedAt === undefined) return
@@ -38,11 +39,16 @@ export function useRows(id: string | null): WallRow[] | undefined {
       void rowsOnce(id, touchedAt)
         // Broken off for another run that somebody else asked for.
         .then((rows) => rows ?? readRows(id, () => isGone))
-        .then((rows) => rows && !isGone && setHeld({ id, rows }))
+        .then(
+          (rows) => rows && !isGone && setHeld({ id, rows }),
+          (error: unknown) => !isGone && setFault(error),
+        )
     return () => {
       isGone = true
     }
   }, [id, touchedAt])
+  // The area that asked says so: it would wait for ever.
+  if (fault !== undefined) throw fault
   return held && held.id === id ? held.rows : undefined
 }
 
