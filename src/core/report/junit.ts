@@ -88,9 +88,8 @@ function runSuiteXml(document: RunDocument): string {
 export function* junitPieces(document: RunDocument, { failOn }: PaperOptions = plainPaper): Generator<string> {
   const { site } = document.source
   const located = locatedFindings(document)
-  const isOfPage = new Set(document.pages.flatMap(({ findings, waived = [] }) => [...findings, ...waived]))
   const ofPages = groupBy(
-    located.filter(({ finding }) => isOfPage.has(finding)),
+    located.filter(({ isAcross }) => !isAcross),
     ({ url }) => url,
   )
   const suites = [...groupBy(document.pages, ({ section }) => section)].map(([section, pages]) => {
@@ -105,7 +104,7 @@ export function* junitPieces(document: RunDocument, { failOn }: PaperOptions = p
     return [section, cases] as const
   })
   const across = located
-    .filter(({ finding }) => !isOfPage.has(finding))
+    .filter(({ isAcross }) => isAcross)
     .map((one): Case => ({ name: one.finding.rule, file: null, seconds: 0, findings: [one] }))
   const all = across.length > 0 ? [...suites, [SITE_SUITE, across] as const] : suites
   const outcomes = all.flatMap(([, list]) => list).map((one) => sortOut(one, failOn).outcome)
