@@ -128,10 +128,13 @@ export type StoredOverview = {
   causes: Cause[]
   overview: Overview
   /** Of a run that is tried: what drafts may hold of it, tag by tag and page by page. */
-  edits?: Record<string, [tag: string, value: string | null][]>
+  edits?: Record<string, [tag: string, value: string | null][]> | undefined
   /** Share pictures with their uses; absent in a run that was judged before they were listed. */
   book?: PictureEntry[]
 }
+
+/** The same as it is kept, see `overviews.ts`; of before it was packed as it is. */
+type KeptOverview = StoredOverview | { run: string; text: string; book?: string; edits?: StoredOverview['edits'] }
 
 /** How a site's share pictures are composed, by section. */
 type StoredTemplates = { site: string; sections: Record<string, PictureTemplate> }
@@ -194,7 +197,7 @@ class Database extends Dexie {
   frontier!: Table<StoredWaiting, [string, string]>
   drafts!: Table<Draft, [string, string]>
   defaults!: EntityTable<StoredDefaults, 'site'>
-  overviews!: EntityTable<StoredOverview, 'run'>
+  overviews!: Table<KeptOverview, string>
   requirements!: EntityTable<StoredRequirements, 'site'>
   templates!: EntityTable<StoredTemplates, 'site'>
   folders!: EntityTable<StoredFolder, 'site'>

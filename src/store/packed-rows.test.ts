@@ -7,7 +7,7 @@ import { gatherMemory } from '@/core/testing/build-run'
 import { runs } from '@/core/testing/property-runs'
 import { judge } from '@/workers/judge'
 import type { WallRow } from './database'
-import { packRows, unpackRows } from './packed-rows'
+import { marksOf, packRows, unpackRows } from './packed-rows'
 
 /** The demo, which has every kind of trouble, as its launch would be: most cards differ from as it stands. */
 let demo: WallRow[]
@@ -64,4 +64,15 @@ test('paths, names and texts of any kind are kept', () => {
 test('a row that is copied has its cards', () => {
   const [row] = unpackRows('run', 0, packRows(demo.slice(0, 1)))
   expect({ ...row! }.faces).toEqual(demo[0]!.faces)
+})
+
+test('what a wall is narrowed by is that of the cards, of a copy with other cards too', () => {
+  const rows = unpackRows('run', 0, packRows(demo)).filter((row) => row !== null)
+  for (const [at, row] of rows.entries()) {
+    for (const [surface, { traits, image }] of Object.entries(demo[at]!.faces))
+      expect(marksOf(row, surface)).toMatchObject({ traits, image })
+    expect(marksOf(row, 'nowhere')).toBeUndefined()
+    const bare = { ...demo[at]!.faces['wide-feed']!, traits: ['bare' as const] }
+    expect(marksOf({ ...row, faces: { 'wide-feed': bare } }, 'wide-feed')).toBe(bare)
+  }
 })

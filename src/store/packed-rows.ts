@@ -1,5 +1,6 @@
 import type { Finding, Level } from '@/core/model'
 import type { Face } from '@/core/surface'
+import { ownEntry } from '@/core/text'
 import type { WallRow } from './database'
 
 /** Rows that are kept together. More would hold the main thread for longer than a frame. */
@@ -107,6 +108,26 @@ function facesOf({ surfaces, shapes }: PackedRows, texts: readonly string[], car
   return faces
 }
 
+/** Where a row that was unpacked tells its marks. Not among what is copied with it: another may have other faces. */
+const MARKS = Symbol('marks')
+
+/** What a wall is narrowed by: read for all rows, of which most are never drawn. */
+export type Marks = Pick<Face, 'traits' | 'image'>
+
+type Marked = { [MARKS]?: (surface: string) => Marks | undefined }
+
+/** What a wall is narrowed by on a surface; undefined where the row has no card of it. */
+export function marksOf(row: WallRow, surface: string): Marks | undefined {
+  const marks = (row as Marked)[MARKS]
+  return marks ? marks(surface) : ownEntry(row.faces, surface)
+}
+
+function shapeOn(surface: string, { surfaces, shapes }: PackedRows, cards: readonly number[]): Shape | undefined {
+  const wanted = surfaces.indexOf(surface)
+  for (let at = 0; at < cards.length; at += FIELDS_OF_CARD) if (cards[at] === wanted) return shapes[cards[at + 1]!]
+  return undefined
+}
+
 /** Faces are made when they are asked for: most rows of a large run are never seen. */
 function unpackRow(run: string, order: number, part: PackedRows, row: PackedRow): WallRow {
   const { url, path, status, texts, cards, others, digest, aliases } = row
@@ -115,7 +136,7 @@ function unpackRow(run: string, order: number, part: PackedRows, row: PackedRow)
   for (const { level } of findings) levels[level]++
   let faces: Record<string, Face> | undefined
   let otherFaces: Record<string, Face> | undefined
-  return {
+  const unpacked: WallRow = {
     run,
     url,
     path: typeof path === 'number' ? url.slice(path) : path,
@@ -135,6 +156,7 @@ function unpackRow(run: string, order: number, part: PackedRows, row: PackedRow)
     digest,
     aliases,
   }
+  return Object.defineProperty(unpacked, MARKS, { value: (surface: string) => shapeOn(surface, part, cards) })
 }
 
 /**

@@ -4,6 +4,7 @@ import type { Gathering } from '@/core/model'
 import { gatherMemory } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '@/core/testing/good-site'
 import { database } from '@/store/database'
+import { overviewOf } from '@/store/overviews'
 import { rowsOf } from '@/store/rows'
 import { exportRun } from './export-run'
 import { recheck } from './look-again'
@@ -35,7 +36,7 @@ const rulesOf = async () =>
 
 describe('judging a run', () => {
   test('writes its causes and what charts draw', async () => {
-    const kept = await database.overviews.get(RUN)
+    const kept = await overviewOf(RUN)
     expect(kept!.causes).toMatchObject([{ rule: 'card-missing', pages: [`${GOOD_SITE}about.html`] }])
     expect(kept!.overview.lengths).toHaveLength(3)
   })
@@ -48,7 +49,7 @@ describe('judging a run', () => {
     const run = await database.runs.get(RUN)
     expect(run!.summary).toMatchObject({ warning: 0, clear: true })
     expect(run!.touchedAt).toBeGreaterThan(1)
-    expect((await database.overviews.get(RUN))!.causes).toEqual([])
+    expect((await overviewOf(RUN))!.causes).toEqual([])
     expect(await database.pages.count()).toBe(3)
   })
 

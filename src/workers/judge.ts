@@ -1,7 +1,8 @@
 import { findCauses, overviewOf } from '@/core/cause'
 import { type CheckContext, createCheckContext, pictureBook, runChecks, type Verdict } from '@/core/check'
 import type { Gathering } from '@/core/model'
-import { database, type WallRow } from '@/store/database'
+import type { WallRow } from '@/store/database'
+import { keepOverview } from '@/store/overviews'
 import { requirementsOf } from '@/store/requirements'
 import { makeRow } from './make-row'
 
@@ -25,7 +26,7 @@ export async function judgeWhole(
   const today = new Date().toISOString().slice(0, 10)
   const verdict = runChecks(gathering, context, today, check)
   const causes = findCauses(context, verdict.pages, verdict.findings, verdict.waived)
-  await database.overviews.put({
+  await keepOverview({
     run,
     causes,
     overview: overviewOf(context),

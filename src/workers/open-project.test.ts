@@ -7,6 +7,7 @@ import { MANIFEST } from '@/store/archive/project-format'
 import { saveProject } from '@/store/archive/save-project'
 import { database } from '@/store/database'
 import { keepHeldEvents, markLaunched } from '@/store/held-events'
+import { overviewOf } from '@/store/overviews'
 import { allPagesOf } from '@/store/pages'
 import { rowsOf } from '@/store/rows'
 import { hasSomethingOf, openProject } from './open-project'
@@ -134,7 +135,7 @@ describe('a project archive', () => {
     expect((await database.runs.get('old'))!.summary).toMatchObject({ error: 1 })
     const row = (await rowsOf('old')).find(({ url }) => url === ABOUT)
     expect(row!.findings).toMatchObject([{ rule: 'card-missing', level: 'error' }])
-    expect((await database.overviews.get('old'))!.causes).toHaveLength(1)
+    expect((await overviewOf('old'))!.causes).toHaveLength(1)
   })
 
   test('a run that came of a look still has the pages of its base, those that were deleted with it too', async () => {

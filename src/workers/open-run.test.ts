@@ -6,6 +6,7 @@ import { jsonLines, jsonPieces, runDocument } from '@/core/report'
 import { gatherMemory } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '@/core/testing/good-site'
 import { database } from '@/store/database'
+import { overviewOf } from '@/store/overviews'
 import { rowsOf } from '@/store/rows'
 import { openRun } from './open-run'
 import { storeRun } from './testing/store-run'
@@ -58,7 +59,7 @@ describe('a run document becomes a run of this browser', () => {
         verdict: 'not-clear',
       })
       expect(await database.runs.get(opened.run)).toMatchObject({ imported: true, state: 'done', pages: 3 })
-      expect(await database.overviews.get(opened.run)).toMatchObject({ causes: expect.any(Array) })
+      expect(await overviewOf(opened.run)).toMatchObject({ causes: expect.any(Array) })
     }
   })
 

@@ -1,6 +1,7 @@
 import { tryCauses } from '@/core/cause'
 import { createCheckContext, runChecks } from '@/core/check'
 import { database } from '@/store/database'
+import { keepEdits, overviewOf } from '@/store/overviews'
 import { requirementsOf } from '@/store/requirements'
 import { putRows } from '@/store/rows'
 import { deleteTried } from '@/store/runs'
@@ -23,7 +24,7 @@ export async function runTry({ runId, parent: id, causes }: Try): Promise<void> 
   const today = new Date().toISOString().slice(0, 10)
   const tried = tryCauses(context, runChecks(before.gathering, context, today), new Set(causes))
   const { verdict, rows } = await judge(runId, tried.gathering, tried.context)
-  const stored = await database.overviews.get(id)
+  const stored = await overviewOf(id)
   const changes = (stored?.causes ?? []).filter((cause) => causes.includes(cause.id)).map(({ change }) => change)
   const served = new Map(before.images.map((image) => [image.url, image.served]))
   const changed = tried.gathering.pages.filter(({ url }) => tried.changed.has(url))
@@ -52,8 +53,9 @@ export async function runTry({ runId, parent: id, causes }: Try): Promise<void> 
     summary: verdict.summary,
     tried: { run: id, causes, changes },
   })
-  await database.overviews.update(runId, {
-    edits: Object.fromEntries([...tried.edits].flatMap(([url, edits]) => (edits.size > 0 ? [[url, [...edits]]] : []))),
-  })
+  await keepEdits(
+    runId,
+    Object.fromEntries([...tried.edits].flatMap(([url, edits]) => (edits.size > 0 ? [[url, [...edits]]] : []))),
+  )
   await deleteTried(id, runId)
 }

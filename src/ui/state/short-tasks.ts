@@ -2,7 +2,7 @@
 const TASK_MS = 8
 
 /** Lets whatever else waits for the main thread go first. A timer would wait 4 ms where nothing waits. */
-const nextTask = (): Promise<void> =>
+export const nextTask = (): Promise<void> =>
   new Promise((resolve) => {
     const { port1, port2 } = new MessageChannel()
     port1.onmessage = () => {

@@ -14,14 +14,23 @@ import { useKeys } from '../../state/keys/use-keys'
 /** Pages that a strip draws; more share a stroke. */
 const MAX_STROKES = 40
 
+const strokes = new WeakMap<Cause, { of: readonly WallRow[]; made: boolean[] }>()
+
 /** How much of the section a cause covers, a stroke for each page: tall where it stands. */
 function strokesOf(cause: Cause, ofSection: readonly WallRow[]): boolean[] {
-  const on = new Set(cause.pages)
+  const known = strokes.get(cause)
+  if (known?.of === ofSection) return known.made
+  const made = strokesIn(new Set(cause.pages), ofSection)
+  strokes.set(cause, { of: ofSection, made })
+  return made
+}
+
+function strokesIn(on: ReadonlySet<string>, ofSection: readonly WallRow[]): boolean[] {
   const per = Math.max(1, Math.ceil(ofSection.length / MAX_STROKES))
-  const strokes: boolean[] = []
+  const made: boolean[] = []
   for (let index = 0; index < ofSection.length; index += per)
-    strokes.push(ofSection.slice(index, index + per).some(({ url }) => on.has(url)))
-  return strokes
+    made.push(ofSection.slice(index, index + per).some(({ url }) => on.has(url)))
+  return made
 }
 
 const clearsInWords = ({ error, warning, note }: Cause['clears']) =>

@@ -7,7 +7,7 @@ import type { ServedImage } from '@/core/crawl'
 import { cropsFor } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
 import { imagesOf } from '@/store/images'
-import { overviewOf } from '@/store/overviews'
+import { bookOf } from '@/store/overviews'
 import { Notice } from '../../kit/notice'
 import { count } from '../../kit/words'
 import type { Loaded } from '../../state/run/use-run'
@@ -36,7 +36,7 @@ export function PicturesArea({ view, goTo, run }: { view: RouteState; goTo: GoTo
       id === null
         ? null
         : {
-            book: (await overviewOf(id))?.book,
+            book: await bookOf(id),
             images: await imagesOf(id),
           },
     [id],

@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { memo, useCallback, useMemo } from 'react'
+import { memo, useCallback } from 'react'
 import { sectionName } from '@/core/section'
 import type { WallRow } from '@/store/database'
 import { count } from '../../kit/words'
@@ -18,7 +18,7 @@ type Props = { rows: WallRow[]; section: RouteState['section']; page: RouteState
  */
 export const SectionList = memo(function SectionList({ rows, section: chosen, page, goTo }: Props) {
   const choose = useCallback((row: WallRow) => goTo({ page: row.path }, 'replace'), [goTo])
-  const sections = useMemo(() => groupSections(rows), [rows])
+  const sections = groupSections(rows)
   return (
     <nav
       aria-label="Sections"

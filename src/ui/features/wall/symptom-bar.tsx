@@ -29,7 +29,7 @@ type Props = {
 export function SymptomBar({ rows, view, goTo, shownCount, changes }: Props) {
   const offered = changes === null ? symptoms.filter((symptom) => symptom !== 'changed') : symptoms
   const inSection = useMemo(
-    () => rows.filter((row) => view.section === null || row.section === view.section),
+    () => (view.section === null ? rows : rows.filter(({ section }) => section === view.section)),
     [rows, view.section],
   )
   const counts = useMemo(() => countSymptoms(inSection, view.surface, symptoms), [inSection, view.surface])

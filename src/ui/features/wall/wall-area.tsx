@@ -11,7 +11,7 @@ import { type Loaded, useRows } from '../../state/run/use-run'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 import type { RouteState } from '../../state/view/view'
-import { rowsAs, selectRows, withChanges } from '../../state/wall/select-rows'
+import { prepareWall, rowsAs, selectRows, withChanges } from '../../state/wall/select-rows'
 import { useSelection } from '../../state/wall/selection'
 import { BesideChoice } from './beside-choice'
 import { CardGrid } from './card-grid'
@@ -35,7 +35,7 @@ export function WallArea({
   run: Loaded<StoredRun>
   bulkDraft: BulkDraftSlot
 }) {
-  const stored = useRows(run.kind === 'ready' ? run.value.id : null)
+  const stored = useRows(run.kind === 'ready' ? run.value.id : null, (rows) => prepareWall(rows, addressed))
   const own = run.kind === 'ready' ? run.value.view : null
   const surfaces = useSurfaces()
   const surface = surfaces.find(({ id }) => id === addressed.surface) ?? surfaces[0]!

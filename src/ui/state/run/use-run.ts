@@ -1,7 +1,7 @@
 'use client'
 
 import { useLiveQuery } from 'dexie-react-hooks'
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { StoredPage, StoredRun, WallRow } from '@/store/database'
 import { readStoredPage } from '@/store/pages'
 import { newestRows } from '@/store/rows'
@@ -25,12 +25,20 @@ export function useRun(id: string | null): Loaded<StoredRun> {
   return loaded(found?.run, found !== undefined)
 }
 
-/** Rows of a run in the order in which pages were found; undefined until they are read. */
-export function useRows(id: string | null): WallRow[] | undefined {
+/**
+ * Rows of a run in the order in which pages were found; undefined until they are read.
+ * @param prepare works out of many rows what would make drawing them one long task
+ */
+export function useRows(
+  id: string | null,
+  prepare?: (rows: readonly WallRow[]) => Promise<void>,
+): WallRow[] | undefined {
   // The run is written to after its rows: when it changes, they have.
   const touchedAt = useLiveQuery(async () => (id === null ? null : ((await runAt(id))?.touchedAt ?? null)), [id])
   const [held, setHeld] = useState<{ id: string | null; rows: WallRow[] }>()
   const [fault, setFault] = useState<unknown>()
+  const latest = useRef(prepare)
+  latest.current = prepare
   useEffect(() => {
     let isGone = false
     if (touchedAt === undefined) return
@@ -39,6 +47,10 @@ export function useRows(id: string | null): WallRow[] | undefined {
       void rowsOnce(id, touchedAt)
         // Broken off for another run that somebody else asked for.
         .then((rows) => rows ?? readRows(id, () => isGone))
+        .then(async (rows) => {
+          if (rows && !isGone) await latest.current?.(rows)
+          return rows
+        })
         .then(
           (rows) => rows && !isGone && setHeld({ id, rows }),
           (error: unknown) => !isGone && setFault(error),

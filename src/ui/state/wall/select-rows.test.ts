@@ -4,8 +4,8 @@ import type { WallRow } from '@/store/database'
 import { ticksOf } from '../../features/wall/tick-strip'
 import { changesOf } from '../../features/wall/use-changes'
 import { digitOfCode, keyOfSurface, surfaceOfKey } from '../surface/surface-keys'
-import type { RouteState } from '../view/view'
-import { badgeOf, countSymptoms, groupSections, rowsAs, selectRows, withChanges } from './select-rows'
+import { type RouteState, symptoms } from '../view/view'
+import { badgeOf, countSymptoms, groupSections, prepareWall, rowsAs, selectRows, withChanges } from './select-rows'
 
 const face = (image: string | null, traits: Trait[], title: string): Face => ({
   layout: 'wide',
@@ -94,6 +94,20 @@ test('the home page, then sections with several pages, then pages that stand alo
     ['/a/*', 2],
     ['/visit', 1],
   ])
+})
+
+test('what is worked out before a wall is drawn is what it is drawn from, a task for each', async () => {
+  const many = [...rows]
+  let rests = 0
+  await prepareWall(many, view(), async () => void rests++)
+  expect(rests).toBe(3)
+  const [groups, counts] = [groupSections(many), countSymptoms(many, 'wide-feed', symptoms)]
+  expect(groups).toEqual(groupSections([...rows]))
+  expect(counts).toEqual(countSymptoms([...rows], 'wide-feed', symptoms))
+  // Asked for again they are the very ones.
+  expect(groupSections(many)).toBe(groups)
+  expect(countSymptoms(many, 'wide-feed', symptoms)).toBe(counts)
+  expect(selectRows(many, view())).toBe(selectRows(many, view()))
 })
 
 test('a tick stands for one page, or for the worst of several', () => {

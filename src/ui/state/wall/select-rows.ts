@@ -1,7 +1,9 @@
 import { checkOf } from '@/core/check'
 import { ownEntry } from '@/core/text'
 import type { WallRow } from '@/store/database'
-import type { RouteState, Sort, Symptom } from '../view/view'
+import { marksOf } from '@/store/packed-rows'
+import { nextTask } from '../short-tasks'
+import { type RouteState, type Sort, type Symptom, symptoms } from '../view/view'
 
 /** A picture on so many cards is one that everybody sees too often. */
 const SAME_PICTURE_FROM = 3
@@ -31,7 +33,7 @@ export function withChanges(rows: WallRow[], changes: Changes | null): ShownRow[
 function pictureUses(rows: readonly WallRow[], surface: string): Map<string, number> {
   const uses = new Map<string, number>()
   for (const row of rows) {
-    const url = ownEntry(row.faces, surface)?.image
+    const url = marksOf(row, surface)?.image
     if (url) uses.set(url, (uses.get(url) ?? 0) + 1)
   }
   return uses
@@ -39,20 +41,20 @@ function pictureUses(rows: readonly WallRow[], surface: string): Map<string, num
 
 /** Does a page show this symptom on this surface? */
 function hasSymptom(row: ShownRow, symptom: Symptom, surface: string, uses: ReadonlyMap<string, number>): boolean {
-  const face = ownEntry(row.faces, surface)
+  const marks = marksOf(row, surface)
   switch (symptom) {
     case 'errors':
       return row.levels.error > 0
     case 'fell-back':
-      return face?.traits.includes('fell-back') ?? false
+      return marks?.traits.includes('fell-back') ?? false
     case 'text-cut':
-      return face?.traits.includes('text-cut') ?? false
+      return marks?.traits.includes('text-cut') ?? false
     case 'no-picture':
-      return (face?.traits.includes('no-picture') || face?.traits.includes('bare')) ?? false
+      return (marks?.traits.includes('no-picture') || marks?.traits.includes('bare')) ?? false
     case 'changed':
       return row.changed?.has(surface) ?? false
     case 'same-picture':
-      return (uses.get(face?.image ?? '') ?? 0) >= SAME_PICTURE_FROM
+      return (uses.get(marks?.image ?? '') ?? 0) >= SAME_PICTURE_FROM
   }
 }
 
@@ -126,8 +128,18 @@ function countAnew(rows: readonly WallRow[], surface: string, symptoms: readonly
   return counts
 }
 
+type SectionOfRows = { section: string; rows: WallRow[] }
+
+const grouped = new WeakMap<readonly WallRow[], SectionOfRows[]>()
+
 /** The home page first, then sections of several pages, then pages that stand alone; each in the order of its path. */
-export function groupSections(rows: readonly WallRow[]): { section: string; rows: WallRow[] }[] {
+export function groupSections(rows: readonly WallRow[]): SectionOfRows[] {
+  const known = grouped.get(rows) ?? inSections(rows)
+  grouped.set(rows, known)
+  return known
+}
+
+function inSections(rows: readonly WallRow[]): SectionOfRows[] {
   const groups = new Map<string, WallRow[]>()
   for (const row of rows) {
     const group = groups.get(row.section)
@@ -137,6 +149,25 @@ export function groupSections(rows: readonly WallRow[]): { section: string; rows
   const list = [...groups].map(([section, ofSection]) => ({ section, rows: ofSection }))
   const rank = ({ section, rows: inside }: (typeof list)[number]) => (section === '/' ? 0 : inside.length > 1 ? 1 : 2)
   return list.sort((a, b) => rank(a) - rank(b) || compare(a.section, b.section))
+}
+
+/**
+ * Works out what a wall of many rows is drawn from before it is drawn, each thing in a task of its own.
+ * @param rest what is waited for between two of them
+ */
+export async function prepareWall(
+  rows: readonly WallRow[],
+  { sort, surface }: Pick<RouteState, 'sort' | 'surface'>,
+  rest: () => Promise<void> = nextTask,
+): Promise<void> {
+  for (const work of [
+    () => sorted(rows, sort),
+    () => groupSections(rows),
+    () => countSymptoms(rows, surface, symptoms),
+  ]) {
+    await rest()
+    work()
+  }
 }
 
 /** What most deserves a word under a card: its worst finding in two or three words, else its symptom. */
