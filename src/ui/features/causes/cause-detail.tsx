@@ -7,6 +7,7 @@ import type { StoredRun, WallRow } from '@/store/database'
 import { count } from '../../kit/words'
 import { CheckName } from '../../parts/check-name'
 import type { GoTo } from '../../state/view/use-view'
+import { rowAt } from '../../state/wall/row-at'
 import { clearSelection, select } from '../../state/wall/selection'
 import { EditList } from './edit-list'
 import { TryButtons } from './try-buttons'
@@ -64,7 +65,7 @@ export function CauseDetail({
   goTo: GoTo
 }) {
   const [said, setSaid] = useState('')
-  const pathOf = (url: string) => rows.find((row) => row.url === url)?.path ?? url
+  const pathOf = (url: string) => rowAt(rows, url)?.path ?? url
   const copy = async () => {
     if (!cause.snippet) return
     await navigator.clipboard.writeText(cause.snippet)

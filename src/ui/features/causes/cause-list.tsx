@@ -10,28 +10,7 @@ import type { WallRow } from '@/store/database'
 import { count } from '../../kit/words'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
 import { useKeys } from '../../state/keys/use-keys'
-
-/** Pages that a strip draws; more share a stroke. */
-const MAX_STROKES = 40
-
-const strokes = new WeakMap<Cause, { of: readonly WallRow[]; made: boolean[] }>()
-
-/** How much of the section a cause covers, a stroke for each page: tall where it stands. */
-function strokesOf(cause: Cause, ofSection: readonly WallRow[]): boolean[] {
-  const known = strokes.get(cause)
-  if (known?.of === ofSection) return known.made
-  const made = strokesIn(new Set(cause.pages), ofSection)
-  strokes.set(cause, { of: ofSection, made })
-  return made
-}
-
-function strokesIn(on: ReadonlySet<string>, ofSection: readonly WallRow[]): boolean[] {
-  const per = Math.max(1, Math.ceil(ofSection.length / MAX_STROKES))
-  const made: boolean[] = []
-  for (let index = 0; index < ofSection.length; index += per)
-    made.push(ofSection.slice(index, index + per).some(({ url }) => on.has(url)))
-  return made
-}
+import { strokesOf } from './strokes'
 
 const clearsInWords = ({ error, warning, note }: Cause['clears']) =>
   [error && count(error, 'error'), warning && count(warning, 'warning'), note && count(note, 'note')]

@@ -3,6 +3,7 @@
 import type { WallRow } from '@/store/database'
 import { count } from '../../kit/words'
 import type { GoTo } from '../../state/view/use-view'
+import { rowAt } from '../../state/wall/row-at'
 
 /** Pages named before the rest is counted. */
 const NAMED = 40
@@ -19,7 +20,7 @@ export function PageLinks({
   about: string
   goTo: GoTo
 }) {
-  const paths = new Map(rows.map(({ url, path }) => [url, path]))
+  const pathOf = (url: string) => rowAt(rows, url)?.path ?? url
   return (
     <section aria-label="Pages of the chosen part">
       <p className="text-quiet">
@@ -31,9 +32,9 @@ export function PageLinks({
             <button
               type="button"
               className="font-mono text-small text-pick hover:underline"
-              onClick={() => goTo({ area: 'page', page: paths.get(url) ?? url })}
+              onClick={() => goTo({ area: 'page', page: pathOf(url) })}
             >
-              {paths.get(url) ?? url}
+              {pathOf(url)}
             </button>
           </li>
         ))}

@@ -8,6 +8,7 @@ import { doStep, redoStep, undoStep, useHistory } from '../../state/draft/draft-
 import { draftAgain } from '../../state/draft/make-draft'
 import { editorHref, readEditorPattern } from '../../state/page/editor-link'
 import { fileGuess } from '../../state/page/use-editor'
+import { rowAt } from '../../state/wall/row-at'
 import { BeforeAfter } from './before-after'
 import type { DraftsProps } from './drafts-props'
 import { slotWords } from './slot-words'
@@ -28,8 +29,6 @@ export function PagesTab({ run, site, rows, drafts, defaults, context, landings,
   const { undo, redo } = useHistory()
   const [pattern, setPattern] = useState('')
   useEffect(() => setPattern(readEditorPattern()), [])
-  const paths = new Map(rows.map(({ url, path }) => [url, path]))
-  const sections = new Map(rows.map(({ url, section }) => [url, section]))
   const all = [...drafts.values()].sort((a, b) => (a.changedAt < b.changedAt ? 1 : -1))
   const open = all.filter(({ landedAt }) => landedAt === null)
   const history = all
@@ -38,7 +37,7 @@ export function PagesTab({ run, site, rows, drafts, defaults, context, landings,
       ...(draft.landedAt === null ? [] : [{ draft, fields: draft.fields, landedAt: draft.landedAt }]),
     ])
     .sort((a, b) => (a.landedAt < b.landedAt ? 1 : -1))
-  const pathOf = (url: string) => paths.get(url) ?? url
+  const pathOf = (url: string) => rowAt(rows, url)?.path ?? url
   const discard = (draft: Draft) =>
     doStep({
       site,
@@ -111,7 +110,7 @@ export function PagesTab({ run, site, rows, drafts, defaults, context, landings,
               {index < DRAWN && (
                 <BeforeAfter
                   run={run.id}
-                  section={sections.get(draft.url) ?? '/'}
+                  section={rowAt(rows, draft.url)?.section ?? '/'}
                   draft={draft}
                   defaults={defaults}
                   context={context}

@@ -26,6 +26,16 @@ export function matchesWords(text: string, question: string): boolean {
     .every((word) => lower.includes(word))
 }
 
+/** The first of a list that are wanted: what comes after them is not looked at. */
+function firstOf<T>(list: readonly T[], most: number, isWanted: (one: T) => boolean): T[] {
+  const found: T[] = []
+  for (const one of list) {
+    if (found.length >= most) break
+    if (isWanted(one)) found.push(one)
+  }
+  return found
+}
+
 /** Goes anywhere: pages, areas, surfaces, actions. Opens with Ctrl K or ⌘K. */
 export function JumpBox({
   view,
@@ -107,7 +117,10 @@ function JumpList({
     const pages = (rows ?? []).map((row) => ({
       id: `page ${row.url}`,
       name: row.path,
-      hint: row.faces[surfaces[0]!.id]?.title ?? '',
+      // Of thousands of pages only those are asked for their titles that are looked through.
+      get hint() {
+        return row.faces[surfaces[0]!.id]?.title ?? ''
+      },
       go: () => goTo({ area: 'page', page: row.path }),
     }))
     const actions: Target[] = demo
@@ -122,7 +135,7 @@ function JumpList({
       : []
     return [...areas, ...places, ...actions, ...pages]
   }, [rows, run, demo, goTo, surfaces])
-  const shown = targets.filter(({ name, hint }) => matchesWords(`${name} ${hint}`, question)).slice(0, MAX_SHOWN)
+  const shown = firstOf(targets, MAX_SHOWN, ({ name, hint }) => matchesWords(`${name} ${hint}`, question))
   const choose = (target: Target | undefined) => {
     if (!target) return
     close()

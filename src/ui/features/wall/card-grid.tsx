@@ -77,7 +77,7 @@ export function CardGrid({
   })
   // Once the scrolling ends, everything is drawn again.
   const passes = virtual.isScrolling && isLeaping
-  const chosenIndex = rows.findIndex((row) => row.url === chosen)
+  const chosenIndex = chosen === null ? -1 : rows.findIndex((row) => row.url === chosen)
   // biome-ignore lint/correctness/useExhaustiveDependencies: only a new choice scrolls, not new rows
   useEffect(() => {
     if (chosenIndex >= 0) virtual.scrollToIndex(Math.floor(chosenIndex / columns), { align: 'auto' })

@@ -16,6 +16,7 @@ import { notesToKnow } from '../../state/run/notes-to-know'
 import { useCardContext } from '../../state/run/use-card-context'
 import { useStoredPage } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
+import { rowAt } from '../../state/wall/row-at'
 
 type Props = {
   run: StoredRun
@@ -165,7 +166,7 @@ function RunInShort({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo
                 <FindingsView findings={[finding]} />
                 <p className="mt-1 flex flex-wrap gap-x-3 font-mono text-fine">
                   {finding.pages.slice(0, 6).map((url) => {
-                    const row = rows.find((one) => one.url === url)
+                    const row = rowAt(rows, url)
                     return (
                       <button
                         key={url}

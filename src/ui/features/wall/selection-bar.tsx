@@ -18,7 +18,10 @@ type Props = {
 
 /** What can be done with the selected pages; nothing is drawn while none is. */
 export function SelectionBar({ run, rows, shown, selected, goTo, bulkDraft: BulkDraft }: Props) {
-  const chosen = useMemo(() => rows.filter(({ url }) => selected.has(url)), [rows, selected])
+  const chosen = useMemo(
+    () => (selected.size === 0 ? [] : rows.filter(({ url }) => selected.has(url))),
+    [rows, selected],
+  )
   if (chosen.length === 0) return null
   const more = shown.filter(({ url }) => !selected.has(url)).length
   return (

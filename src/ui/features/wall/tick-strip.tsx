@@ -9,7 +9,8 @@ const MAX_TICKS = 54
 /** From so many on they stand closer: the strip is no wider for them. */
 const NARROW_FROM = 40
 
-type State = 'error' | 'warning' | 'clear'
+const STATES = ['error', 'warning', 'clear'] as const
+type State = (typeof STATES)[number]
 
 /** Height says the state, so that it can be read without colour. */
 const LOOK: Record<State, string> = {
@@ -47,13 +48,9 @@ export const TickStrip = memo(function TickStrip({
   onChoose: (row: WallRow) => void
 }) {
   const label = useMemo(() => {
-    const counts = (['error', 'warning', 'clear'] as const).map(
-      (state) => [rows.filter((row) => stateOf(row) === state).length, state] as const,
-    )
-    return counts
-      .filter(([number]) => number > 0)
-      .map(([number, state]) => `${number} ${NAME[state]}`)
-      .join(', ')
+    const counts: Record<State, number> = { error: 0, warning: 0, clear: 0 }
+    for (const row of rows) counts[stateOf(row)]++
+    return STATES.flatMap((state) => (counts[state] > 0 ? [`${counts[state]} ${NAME[state]}`] : [])).join(', ')
   }, [rows])
   const ticks = useMemo(() => ticksOf(rows), [rows])
   return (
@@ -64,7 +61,7 @@ export const TickStrip = memo(function TickStrip({
     >
       {ticks.map(({ worst, rows: ofTick }) => {
         const state = stateOf(worst)
-        const isChosen = ofTick.some((row) => row.path === chosen)
+        const isChosen = chosen !== null && ofTick.some((row) => row.path === chosen)
         return (
           // biome-ignore lint/a11y/noStaticElementInteractions lint/a11y/useKeyWithClickEvents: a shortcut for the mouse; the grid holds the same pages for the keyboard
           <span

@@ -35,10 +35,11 @@ export function WallArea({
   run: Loaded<StoredRun>
   bulkDraft: BulkDraftSlot
 }) {
-  const stored = useRows(run.kind === 'ready' ? run.value.id : null, (rows) => prepareWall(rows, addressed))
-  const own = run.kind === 'ready' ? run.value.view : null
   const surfaces = useSurfaces()
   const surface = surfaces.find(({ id }) => id === addressed.surface) ?? surfaces[0]!
+  const shape = { sort: addressed.sort, surface: surface.id }
+  const stored = useRows(run.kind === 'ready' ? run.value.id : null, (rows) => prepareWall(rows, shape))
+  const own = run.kind === 'ready' ? run.value.view : null
   const beside = surfaces.find(({ id }) => id === addressed.beside && id !== surface.id) ?? null
   const since = useChangesSinceLaunch(run.kind === 'ready' ? run.value : null, addressed.symptoms.includes('changed'))
   const hasBaseline = since !== null
@@ -63,7 +64,7 @@ export function WallArea({
   const choose = useCallback((row: WallRow) => goTo({ page: row.path }, 'replace'), [goTo])
   const openPage = useCallback((row: WallRow) => goTo({ area: 'page', page: row.path }), [goTo])
   const searchField = useRef<HTMLInputElement>(null)
-  const chosen = shown.find((row) => row.path === view.page) ?? null
+  const chosen = view.page === null ? null : (shown.find((row) => row.path === view.page) ?? null)
   useWallKeys({ shown, columns, goTo, searchField })
   if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
   if (run.kind === 'missing') {
