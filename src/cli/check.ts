@@ -209,7 +209,7 @@ export async function judged(
   const today = new Date().toISOString().slice(0, 10)
   const context = contextOfDocument(gathering, requirements)
   const kept = await judgeInThreads(context)
-  const check = (page: GatheredPage) => kept.check(page, context)
+  const check = (page: GatheredPage) => kept.checkLast(page, context)
   const document = runDocument(gathering, requirements, today, { baseline, requirementsFile, context, check })
   const placed = await withSources(document, requirements.source ?? [], sourcesFrom(requirementsFile?.folder ?? '.'))
   if (held.signed === null) return placed

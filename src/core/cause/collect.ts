@@ -93,7 +93,8 @@ class Collector {
     this.pages = new Map(context.readable.map((page) => [page.url, page]))
   }
 
-  private take(proposal: Proposal, page: ReadPage, standing: Standing): void {
+  /** @param findings the standing's own, in a list that all of its proposals share */
+  private take(proposal: Proposal, page: ReadPage, standing: Standing, findings: Finding[]): void {
     const { finding, section, url } = standing
     switch (proposal.kind) {
       case 'change': {
@@ -111,7 +112,7 @@ class Collector {
           emitter: change.kind === 'once' ? emitterOfLast(page, change.tag) : null,
           strength,
           job: jobOf(finding, needs),
-          findings: [finding],
+          findings,
         })
         return
       }
@@ -129,6 +130,12 @@ class Collector {
     }
   }
 
+  private takeAll(page: ReadPage, standing: Standing): void {
+    const findings = [standing.finding]
+    for (const proposal of proposalsFor(standing.finding, page, this.desk))
+      this.take(proposal, page, standing, findings)
+  }
+
   private takePage({ url, section, findings }: PageVerdict): void {
     const page = this.pages.get(url)
     if (!page) return
@@ -136,10 +143,7 @@ class Collector {
       this.found.shells.push(...findings.map((finding) => ({ url, section, finding })))
       return
     }
-    for (const finding of findings) {
-      for (const proposal of proposalsFor(finding, page, this.desk))
-        this.take(proposal, page, { url, section, finding })
-    }
+    for (const finding of findings) this.takeAll(page, { url, section, finding })
   }
 
   private takeSite(finding: SiteFinding): void {
@@ -153,9 +157,7 @@ class Collector {
     for (const url of finding.pages.filter((one) => one !== original)) {
       const page = this.pages.get(url)
       if (!page) continue
-      const section = this.context.sections.get(url) ?? '/'
-      for (const proposal of proposalsFor(finding, page, this.desk))
-        this.take(proposal, page, { url, section, finding })
+      this.takeAll(page, { url, section: this.context.sections.get(url) ?? '/', finding })
     }
     if (isUntranslated) this.translate(finding)
     else this.joinJobs(finding)

@@ -225,14 +225,19 @@ class CauseFinder {
     })
   }
 
+  /** Plans by themselves: what was collected for them takes as much room, and is needed no longer. */
+  private planned(desk: Desk): { plans: Plan[]; shells: Standing[] } {
+    const collected = collect(this.context, desk, this.verdicts, this.site)
+    const numbers = new Map(this.context.pages.map(({ url }, index) => [url, index + 1]))
+    return { plans: makePlans(collected, this.scopes, numbers), shells: collected.shells }
+  }
+
   find(waived: readonly SiteFinding[]): { causes: Cause[]; plans: ReadonlyMap<string, Plan>; desk: Desk } {
     const { context, verdicts, site } = this
     const desk = new Desk(context)
-    const collected = collect(context, desk, verdicts, site)
-    const numbers = new Map(context.pages.map(({ url }, index) => [url, index + 1]))
-    const plans = makePlans(collected, this.scopes, numbers)
+    const { plans, shells } = this.planned(desk)
     const proofs = new Prover(context, desk, verdicts, [...site], plans).prove(waived)
-    const claimed = new Set<Finding>(collected.shells.map(({ finding }) => finding))
+    const claimed = new Set<Finding>(shells.map(({ finding }) => finding))
     const inOrder = [...plans].sort((a, b) => proofs.get(b)!.gone.length - proofs.get(a)!.gone.length)
     const planOf = new Map<string, Plan>()
     const causes: Cause[] = []
@@ -250,7 +255,7 @@ class CauseFinder {
       findings.flatMap((finding) => (claimed.has(finding) ? [] : [{ url, section, finding }])),
     )
     causes.push(
-      ...this.shells(collected.shells),
+      ...this.shells(shells),
       ...this.needed(
         left,
         site.filter((finding) => !claimed.has(finding)),

@@ -66,7 +66,7 @@ function keyOf({ tag, kind, rule, scope, members, job }: Group, numbers: Readonl
   return `${kind} ${tag} ${rule.from} ${rule.to} ${scope.where} ${pages}`
 }
 
-const emptyPlan = (scope: Scope): Plan => ({
+const emptyPlan = (scope: Scope, asked: Plan['asked'] = []): Plan => ({
   scope,
   edits: [],
   changes: new Map(),
@@ -75,7 +75,7 @@ const emptyPlan = (scope: Scope): Plan => ({
   hasNewIcon: false,
   needs: [],
   emitter: null,
-  asked: [],
+  asked,
 })
 
 const place = (where: Scope['where'], standings: readonly Standing[]): Scope => ({
@@ -92,7 +92,13 @@ function planOf(groups: readonly Group[]): Plan {
   const [first] = groups
   const members = groups.flatMap((group) => group.members)
   const sections = [...new Set(groups.flatMap(({ scope }) => scope.sections))]
-  const plan = emptyPlan({ ...first!.scope, sections, of: Math.max(...groups.map(({ scope }) => scope.of)) })
+  const plan: Plan = {
+    ...emptyPlan({ ...first!.scope, sections, of: Math.max(...groups.map(({ scope }) => scope.of)) }),
+    // Seldom asked for, and of thousands of pages as large as all else of the plan.
+    get asked() {
+      return members.flatMap(({ page, findings }) => findings.map((finding) => ({ url: page.url, finding })))
+    },
+  }
   plan.changes = groupBy(members, ({ page }) => page.url)
   const edits = new Map(
     groups.map(({ tag, kind, rule }): [string, PlannedEdit] => [
@@ -103,7 +109,6 @@ function planOf(groups: readonly Group[]): Plan {
   plan.edits = [...edits.values()]
   plan.needs = [...new Set(members.flatMap(({ needs }) => needs ?? []))]
   plan.emitter = members[0]!.emitter
-  plan.asked = members.flatMap(({ page, findings }) => findings.map((finding) => ({ url: page.url, finding })))
   return plan
 }
 
@@ -187,25 +192,24 @@ export function makePlans(collected: Collected, scopes: Scopes, numbers: Readonl
   )
   const plans = [...groupBy(groups, (group) => keyOf(group, numbers)).values()].map(planOf)
   for (const [url, { needs, of }] of collected.pictures) {
-    const plan = emptyPlan(place('picture', of))
+    const plan = emptyPlan(place('picture', of), askedOf(of))
     plan.pictures = [url]
     plan.needs = needs
-    plan.asked = askedOf(of)
     plan.edits = [{ tag: 'picture', kind: 'say', rule: { from: url, to: '{needed}' } }]
     plans.push(plan)
   }
   for (const [tokens, of] of collected.crawlers) {
-    const plan = emptyPlan(place('server', of))
+    const plan = emptyPlan(place('server', of), askedOf(of))
     plan.crawlers = tokens
-    plan.asked = askedOf(of)
     plan.edits = [{ tag: 'robots.txt', kind: 'say', rule: { from: 'Disallow', to: `User-agent: ${tokens}, Allow: /` } }]
     plans.push(plan)
   }
   if (collected.icon) {
-    const plan = emptyPlan({ where: 'site', sections: [], trait: null, of: collected.icon.pages.length })
+    const { icon } = collected
+    const asked = icon.pages.map((url) => ({ url, finding: icon }))
+    const plan = emptyPlan({ where: 'site', sections: [], trait: null, of: icon.pages.length }, asked)
     plan.hasNewIcon = true
     plan.needs = ['a favicon.ico']
-    plan.asked = collected.icon.pages.map((url) => ({ url, finding: collected.icon! }))
     plan.edits = [{ tag: '/favicon.ico', kind: 'say', rule: { from: null, to: '{needed}' } }]
     plans.push(plan)
   }

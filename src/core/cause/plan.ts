@@ -51,7 +51,7 @@ export type Plan = {
   /** Who writes the tags that are to go, where the pages say so. */
   emitter: string | null
   /** What it was made for, so that the gravest can speak for it; what really goes is known once it is tried. */
-  asked: { url: string; finding: Finding }[]
+  readonly asked: { url: string; finding: Finding }[]
 }
 
 export const pagesOf = (plan: Plan): string[] =>

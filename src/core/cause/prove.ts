@@ -15,6 +15,7 @@ import { addTo } from '../text'
 import { type Change, changedPage, slotOf, subjectsOf } from './change'
 import { addChange } from './collect'
 import { type Desk, OF_TITLE, type ReadPage } from './desk'
+import { Holders } from './holders'
 import type { PageChange, Plan } from './plan'
 import { proposalsFor } from './propose'
 import { standInPicture } from './stand-in'
@@ -190,19 +191,14 @@ export class Prover {
     return isOther
   }
 
-  private holders: Map<string, Plan> | null = null
+  private knownHolders: Holders | null = null
   /** Plans that lost a change to another: what they clear is to be seen again. */
   private readonly robbed = new Set<Plan>()
 
-  /** The plan that changes a tag of a page. */
-  private holderOfSlot(url: string, slot: string): Plan | undefined {
-    if (this.holders === null) {
-      this.holders = new Map()
-      for (const one of this.plans)
-        for (const [page, own] of one.changes)
-          for (const { change } of own) this.holders.set(`${page}\n${slotOf(change)}`, one)
-    }
-    return this.holders.get(`${url}\n${slot}`)
+  /** Plans by the tags that they change: as they were when first asked for, and as tags were taken over since. */
+  private get holders(): Holders {
+    this.knownHolders ??= new Holders(this.plans)
+    return this.knownHolders
   }
 
   /**
@@ -210,8 +206,8 @@ export class Prover {
    * @returns what asked for the tag there
    */
   private takeOver(plan: Plan, url: string, slot: string): Finding[] {
-    const holder = this.holderOfSlot(url, slot)
-    this.holders!.set(`${url}\n${slot}`, plan)
+    const holder = this.holders.get(url, slot)
+    this.holders.set(url, slot, plan)
     if (!holder || holder === plan) return []
     const own = holder.changes.get(url) ?? []
     const left = own.filter(({ change }) => slotOf(change) !== slot)
@@ -235,7 +231,7 @@ export class Prover {
         const changes = proposalsFor(finding, page, this.desk).flatMap((one) =>
           one.kind === 'change' && one.change.kind === 'say' ? [one.change] : [],
         )
-        const holders = new Set(changes.map((change) => this.holderOfSlot(url, slotOf(change))))
+        const holders = new Set(changes.map((change) => this.holders.get(url, slotOf(change))))
         if (holders.size < 2 || holders.has(undefined)) continue
         const holdsAll = (plan: Plan) => changes.every(({ tag }) => plan.edits.some((edit) => edit.tag === tag))
         const one = [...holders].find((plan) => plan !== undefined && holdsAll(plan))
@@ -246,7 +242,7 @@ export class Prover {
 
   /** Gives a plan the change of a tag that another plan has. */
   private handOver(plan: Plan, url: string, slot: string): void {
-    const holder = this.holderOfSlot(url, slot)
+    const holder = this.holders.get(url, slot)
     const change = holder?.changes.get(url)?.find((one) => slotOf(one.change) === slot)
     if (!change || holder === plan) return
     this.takeOver(plan, url, slot)

@@ -95,6 +95,13 @@ export class KeptVerdicts {
     this.kept.set(page.url, { page, rule, names: namesInWords(page, context), ...said })
   }
 
+  /** The same for the last time: nothing of the page is kept after it. */
+  checkLast(page: GatheredPage, context: CheckContext): PageSaid {
+    const said = this.check(page, context)
+    this.kept.delete(page.url)
+    return said
+  }
+
   /** Nothing that was said by what is known otherwise holds any more. */
   private holdFor(context: CheckContext): void {
     if (runInWords(context) === this.run) return
