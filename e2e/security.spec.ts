@@ -203,6 +203,9 @@ for (const [what, text] of [
     await breakRows(page, text)
     await page.reload()
     await expect(page.getByText(/^Wall could not be drawn \(.+\)\. What was gathered is kept\./)).toBeVisible()
+    await page.keyboard.press('Control+k')
+    await expect(page.getByRole('dialog')).toBeVisible()
+    await page.keyboard.press('Escape')
     await page
       .getByRole('navigation', { name: 'Areas' })
       .getByRole('link', { name: /^Gather/ })

@@ -55,7 +55,7 @@ class Numbers {
   readonly pages = (urls: readonly string[]): Pages => inRows(urls.map(this.of))
 }
 
-/** What a run looks like from afar, as it is kept: a text that takes a tenth of the time to read. */
+/** What a run looks like from afar, as it is kept: causes of a large run name each of its pages many times. */
 export function packOverview({ causes, overview }: Pick<StoredOverview, 'causes' | 'overview'>): string {
   const numbers = new Numbers()
   const { coverage, lengths, pictures } = overview

@@ -92,7 +92,7 @@ class Packer {
 }
 
 /**
- * Rows as they are kept: one text for all of a part, about a sixth of what they are by themselves.
+ * Rows as they are kept: one text for all of a part.
  * @param rows by their places; null where there is none
  */
 export const packRows = (rows: readonly (WallRow | null)[]): string => JSON.stringify(new Packer().pack(rows))

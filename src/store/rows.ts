@@ -4,8 +4,8 @@ import { database, type StoredRows, type WallRow } from './database'
 import { packRows, ROWS_A_PART, unpackRows } from './packed-rows'
 
 /**
- * Rows of runs, in the order in which pages were found. A hundred lie in one part: written and read together they take a
- * tenth of the time.
+ * Rows of runs, in the order in which pages were found. A hundred lie in one part: each by itself takes the database longer
+ * to hand over than anything that is done with it.
  */
 
 const partOf = (order: number) => Math.floor(order / ROWS_A_PART)

@@ -47,6 +47,12 @@ describe('two stored runs', () => {
     await keep('before', goodSite())
     await keep('after', goodSite())
     await keep('edited', edited)
+    // As a server gives them: each time under another mark.
+    const crawled = await gatherMemory(goodSite(), GOOD_SITE)
+    for (const run of ['crawled', 'crawled-again']) {
+      const marks = { served: `token of ${run}`, validators: { etag: run, lastModified: null } }
+      await storeRun(run, { ...crawled, images: crawled.images.map((image) => ({ ...image, ...marks })) })
+    }
     const read = vi.spyOn(database.pages, 'bulkGet')
     const readBy = async (before: string, after: string) => {
       read.mockClear()
@@ -55,6 +61,7 @@ describe('two stored runs', () => {
     }
     expect(await readBy('before', 'after')).toEqual([])
     expect(await readBy('after', 'after')).toEqual([])
+    expect(await readBy('crawled', 'crawled-again')).toEqual([])
     // One says something else, the other’s picture is another.
     const other = [ABOUT, `${GOOD_SITE}visit.html`]
     expect(await readBy('before', 'edited')).toEqual(

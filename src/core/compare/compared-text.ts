@@ -23,7 +23,8 @@ export function comparedText(page: GatheredPage, around: Around): string | null 
   if (!isReadable(page)) return null
   const pictures = picturesAskedFor(page, around).map((url) => {
     const image = around.images.get(url)
-    return image ? { ...image, look: undefined } : null
+    // Not the picture's own: what it looks like in small follows from its content, and servers know it by other marks.
+    return image ? { ...image, look: undefined, validators: undefined, served: undefined } : null
   })
   return JSON.stringify([page.facts, page.fetch.robotsHeader ?? null, pictures])
 }

@@ -11,6 +11,7 @@ import { useRows } from '../../state/run/use-run'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 import type { RouteState } from '../../state/view/view'
+import { AreaBoundary } from './area-boundary'
 
 type Target = { id: string; name: string; hint: string; go: () => void }
 
@@ -69,7 +70,9 @@ export function JumpBox({
         titleClassName="sr-only"
         className="w-[min(560px,94vw)] overflow-hidden"
       >
-        <JumpList view={view} goTo={goTo} run={run} demo={demo} close={() => setIsOpen(false)} />
+        <AreaBoundary name="The list" resetKey={view.run ?? ''}>
+          <JumpList view={view} goTo={goTo} run={run} demo={demo} close={() => setIsOpen(false)} />
+        </AreaBoundary>
       </DialogPanel>
     </Dialog.Root>
   )
