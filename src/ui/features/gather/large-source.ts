@@ -1,6 +1,9 @@
 /** Pages up to which a browser gathers without being asked: all of the app was measured with so many. */
 const COMFORTABLE = 10_000
-/** What one page takes in the browser's storage, beside pictures (docs/performance.md, wall). */
+/**
+ * What one page takes in the browser's storage, beside pictures, on the safe side: pages of few tags take 2,500
+ * (docs/performance.md, wall), and those of others have more of them.
+ */
 const BYTES_A_PAGE = 6_700
 /** Pages gathered and judged in a second, on the slower side (docs/performance.md, gather). */
 const PAGES_A_SECOND = 230
