@@ -41,18 +41,16 @@ function pictureUses(rows: readonly WallRow[], surface: string): Map<string, num
 
 /** Does a page show this symptom on this surface? */
 function hasSymptom(row: ShownRow, symptom: Symptom, surface: string, uses: ReadonlyMap<string, number>): boolean {
+  if (symptom === 'errors') return row.levels.error > 0
+  if (symptom === 'changed') return row.changed?.has(surface) ?? false
   const marks = marksOf(row, surface)
   switch (symptom) {
-    case 'errors':
-      return row.levels.error > 0
     case 'fell-back':
       return marks?.traits.includes('fell-back') ?? false
     case 'text-cut':
       return marks?.traits.includes('text-cut') ?? false
     case 'no-picture':
       return (marks?.traits.includes('no-picture') || marks?.traits.includes('bare')) ?? false
-    case 'changed':
-      return row.changed?.has(surface) ?? false
     case 'same-picture':
       return (uses.get(marks?.image ?? '') ?? 0) >= SAME_PICTURE_FROM
   }
