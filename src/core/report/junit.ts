@@ -88,8 +88,9 @@ function runSuiteXml(document: RunDocument): string {
 export function* junitPieces(document: RunDocument, { failOn }: PaperOptions = plainPaper): Generator<string> {
   const { site } = document.source
   const located = locatedFindings(document)
+  const isOfPage = new Set(document.pages.flatMap(({ findings, waived = [] }) => [...findings, ...waived]))
   const ofPages = groupBy(
-    located.filter(({ isAcross }) => !isAcross),
+    located.filter(({ finding }) => isOfPage.has(finding)),
     ({ url }) => url,
   )
   const suites = [...groupBy(document.pages, ({ section }) => section)].map(([section, pages]) => {
@@ -104,7 +105,7 @@ export function* junitPieces(document: RunDocument, { failOn }: PaperOptions = p
     return [section, cases] as const
   })
   const across = located
-    .filter(({ isAcross }) => isAcross)
+    .filter(({ finding }) => !isOfPage.has(finding))
     .map((one): Case => ({ name: one.finding.rule, file: null, seconds: 0, findings: [one] }))
   const all = across.length > 0 ? [...suites, [SITE_SUITE, across] as const] : suites
   const outcomes = all.flatMap(([, list]) => list).map((one) => sortOut(one, failOn).outcome)

@@ -11,8 +11,6 @@ export type LocatedFinding = {
   finding: StatedFinding
   page: DocumentPage | null
   url: string
-  /** It is about several pages, or none. */
-  isAcross: boolean
   state: FindingState
   /** The baseline does not have it; true also where there is no baseline. */
   isNew: boolean
@@ -36,12 +34,7 @@ export function locatedFindings(document: RunDocument): LocatedFinding[] {
     waiver: finding.waiver,
   })
   const ofPages = document.pages.flatMap((page) =>
-    [...page.findings.map(left), ...(page.waived ?? []).map(taken)].map((one) => ({
-      ...one,
-      page,
-      url: page.url,
-      isAcross: false,
-    })),
+    [...page.findings.map(left), ...(page.waived ?? []).map(taken)].map((one) => ({ ...one, page, url: page.url })),
   )
   const across = [
     ...document.findings.map((finding) => ({ ...left(finding), pages: finding.pages })),
@@ -49,7 +42,7 @@ export function locatedFindings(document: RunDocument): LocatedFinding[] {
   ]
   const ofSite = across.map(({ pages: named, ...one }) => {
     const url = named[0] ?? document.source.site
-    return { ...one, page: pages.get(url) ?? null, url, isAcross: true }
+    return { ...one, page: pages.get(url) ?? null, url }
   })
   return [...ofPages, ...ofSite]
 }

@@ -120,13 +120,11 @@ function pageInDocument(
     facts,
     ...(secondLooks ? { secondLooks } : {}),
     ...(page.kept ? { kept: { ...page.kept, source: page.source } } : {}),
-    // Made when somebody reads them: those of a large site, and the words of all that was found, are more than memory holds.
+    // Made when somebody reads them: those of a large site are more than memory holds.
     get cards(): Record<string, Card> {
       return Object.fromEntries(context.allSurfaces.map((surface) => [surface.id, context.cardOf(page, surface)]))
     },
-    get findings(): StatedFinding[] {
-      return stated<object>(findings, isNew)
-    },
+    findings: stated<object>(findings, isNew),
     skipped,
     ...(waived.length > 0 ? { waived: stated<{ waiver: TakenOn }>(waived, isNew) } : {}),
   }
