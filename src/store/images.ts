@@ -1,9 +1,16 @@
 import { database, type StoredImage } from './database'
+import { ofRun } from './of-run'
 
 /** Pictures of a run, by address. */
 export async function imagesOf(run: string): Promise<Map<string, StoredImage['image']>> {
   const images = await database.images.where('run').equals(run).toArray()
   return new Map(images.map(({ url, image }) => [url, image]))
+}
+
+/** Pictures that a build or a server gave: what was made here is in no build, and nothing to be judged. */
+export async function givenImages(run: string): Promise<StoredImage['image'][]> {
+  const stored = await ofRun(database.images, run).toArray()
+  return stored.flatMap(({ image, made }) => (made ? [] : [image]))
 }
 
 /** A picture of a run; undefined where the run has none at this address. */

@@ -1,5 +1,6 @@
 import type { KeptLinks } from '@/core/model'
 import { database, type StoredLinks } from './database'
+import { Once } from './packed'
 
 /** Pages whose links are kept of one run at most: a later run is handed no more of them. */
 const MOST_PAGES = 10_000
@@ -9,20 +10,14 @@ export type PageLinks = { url: string; kept: KeptLinks }
 
 /** Links of pages in one part: most of them stand on most pages, and are kept once. */
 export function packedLinks(run: string, part: number, pages: readonly PageLinks[]): StoredLinks {
-  const numbers = new Map<string, number>()
-  const numberOf = (text: string) => {
-    const known = numbers.get(text)
-    if (known !== undefined) return known
-    numbers.set(text, numbers.size)
-    return numbers.size - 1
-  }
+  const texts = new Once<string>()
   const packed = pages.map(({ url, kept: { hrefs, hrefPlaces, refreshTo } }) => ({
     url,
-    hrefs: Uint32Array.from(hrefs, numberOf),
+    hrefs: Uint32Array.from(hrefs, (text) => texts.numberOf(text, text)),
     places: Uint32Array.from(hrefPlaces),
     refreshTo,
   }))
-  return { run, part, texts: [...numbers.keys()], pages: packed }
+  return { run, part, texts: texts.values, pages: packed }
 }
 
 /** The links of a part, by page. */

@@ -1,6 +1,7 @@
 import type { Cause, Overview } from '@/core/cause'
 import type { PictureEntry } from '@/core/check'
 import type { StoredOverview } from './database'
+import { Once, readPacked } from './packed'
 
 /** Pages by their numbers: where a row of them begins and how many follow on it, in turn. */
 type Pages = number[]
@@ -40,24 +41,14 @@ function* outOfRows(rows: Pages): Generator<number> {
   }
 }
 
-/** Values, each once, by numbers. */
-class Numbers {
-  readonly values: string[] = []
-  private readonly known = new Map<string, number>()
-
-  readonly of = (value: string): number => {
-    const known = this.known.get(value)
-    if (known !== undefined) return known
-    this.known.set(value, this.values.length)
-    return this.values.push(value) - 1
-  }
-
-  readonly pages = (urls: readonly string[]): Pages => inRows(urls.map(this.of))
+/** Addresses of pages, each once. */
+class Addresses extends Once<string> {
+  readonly pages = (urls: readonly string[]): Pages => inRows(urls.map((url) => this.numberOf(url, url)))
 }
 
 /** What a run looks like from afar, as it is kept: causes of a large run name each of its pages many times. */
 export function packOverview({ causes, overview }: Pick<StoredOverview, 'causes' | 'overview'>): string {
-  const numbers = new Numbers()
+  const numbers = new Addresses()
   const { coverage, lengths, pictures } = overview
   const packed: PackedOverview = {
     coverage,
@@ -74,7 +65,7 @@ export function packOverview({ causes, overview }: Pick<StoredOverview, 'causes'
 }
 
 export function unpackOverview(run: string, text: string): StoredOverview {
-  const { addresses, causes, coverage, lengths, pictures }: PackedOverview = JSON.parse(text)
+  const { addresses, causes, coverage, lengths, pictures } = readPacked<PackedOverview>(text)
   const pagesOf = (rows: Pages) => Array.from(outOfRows(rows), (number) => addresses[number]!)
   return {
     run,
@@ -95,14 +86,14 @@ type PackedBook = { addresses: string[]; entries: PackedEntry[] }
 
 /** Share pictures with their uses, as they are kept: one picture may stand on every page. */
 export function packBook(book: readonly PictureEntry[]): string {
-  const numbers = new Numbers()
+  const numbers = new Addresses()
   const entries = book.map(({ uses, contentOf, ...entry }): PackedEntry => {
-    const said = new Numbers()
-    const which = uses.map(({ page: _page, ...use }) => said.of(JSON.stringify(use)))
+    const said = new Once<PackedEntry['said'][number]>()
+    const which = uses.map(({ page: _page, ...use }) => said.numberOf(use, JSON.stringify(use)))
     return {
       ...entry,
       contentOf: numbers.pages(contentOf),
-      said: said.values.map((use): PackedEntry['said'][number] => JSON.parse(use)),
+      said: said.values,
       uses: { pages: numbers.pages(uses.map(({ page }) => page)), said: which },
     }
   })
@@ -111,7 +102,7 @@ export function packBook(book: readonly PictureEntry[]): string {
 }
 
 export function unpackBook(text: string): PictureEntry[] {
-  const { addresses, entries }: PackedBook = JSON.parse(text)
+  const { addresses, entries } = readPacked<PackedBook>(text)
   const pagesOf = (rows: Pages) => Array.from(outOfRows(rows), (number) => addresses[number]!)
   return entries.map(({ contentOf, said, uses, ...entry }) => ({
     ...entry,

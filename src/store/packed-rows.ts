@@ -2,6 +2,7 @@ import type { Finding, Level } from '@/core/model'
 import type { Face } from '@/core/surface'
 import { ownEntry } from '@/core/text'
 import type { WallRow } from './database'
+import { Once, readPacked } from './packed'
 
 /** Rows that are kept together. More would hold the main thread for longer than a frame. */
 export const ROWS_A_PART = 100
@@ -32,19 +33,6 @@ type PackedRows = {
   surfaces: string[]
   shapes: Shape[]
   rows: (PackedRow | null)[]
-}
-
-/** Values, each once, by the order in which they came. */
-class Once<T> {
-  readonly values: T[] = []
-  private readonly numbers = new Map<string, number>()
-
-  numberOf(value: T, key: string): number {
-    const known = this.numbers.get(key)
-    if (known !== undefined) return known
-    this.numbers.set(key, this.values.length)
-    return this.values.push(value) - 1
-  }
 }
 
 class Packer {
@@ -165,7 +153,7 @@ function unpackRow(run: string, order: number, part: PackedRows, row: PackedRow)
  * @param only places that are asked for; all where it isn't given
  */
 export function unpackRows(run: string, from: number, text: string, only?: ReadonlySet<number>): (WallRow | null)[] {
-  const part = JSON.parse(text) as PackedRows
+  const part = readPacked<PackedRows>(text)
   return part.rows.map((row, index) =>
     row && (only?.has(from + index) ?? true) ? unpackRow(run, from + index, part, row) : null,
   )

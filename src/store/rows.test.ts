@@ -4,10 +4,10 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import { runs } from '@/core/testing/property-runs'
 import { database, type WallRow } from './database'
 import {
-  addressesOf,
   cutRows,
   deleteRows,
   newestRows,
+  pageAddresses,
   putRows,
   roomOfRows,
   rowsByPart,
@@ -35,7 +35,7 @@ describe('rows of a run', () => {
     for await (const part of rowsByPart('large')) parts.push(orders(part))
     expect(parts.map(({ length }) => length)).toEqual([100, 100, 50])
     expect(parts.flat()).toEqual(orders(rowsFrom('large', 250)))
-    expect(await addressesOf('small')).toEqual([
+    expect(await pageAddresses('small')).toEqual([
       'https://small.example/0',
       'https://small.example/1',
       'https://small.example/2',

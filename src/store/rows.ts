@@ -43,7 +43,7 @@ export async function rowsOf(run: string): Promise<WallRow[]> {
 }
 
 /** Addresses of a run's pages, in that order. */
-export const addressesOf = async (run: string): Promise<string[]> => (await rowsOf(run)).map(({ url }) => url)
+export const pageAddresses = async (run: string): Promise<string[]> => (await rowsOf(run)).map(({ url }) => url)
 
 /** Room that a run's rows take, in characters. */
 export const roomOfRows = async (run: string): Promise<number> =>

@@ -8,10 +8,11 @@ import {
 } from '@/core/compare'
 import type { GatheredPage } from '@/core/model'
 import { database, type StoredRun, type WallRow } from '@/store/database'
+import { givenImages } from '@/store/images'
 import { pagesAt } from '@/store/pages'
 import { requirementsOf } from '@/store/requirements'
 import { rowsOf } from '@/store/rows'
-import { asGathering, imagesOf } from './look-again'
+import { asGathering } from './look-again'
 import { UserFacingError } from './user-facing-error'
 
 /** Addresses by which pages can be shared. */
@@ -67,7 +68,7 @@ async function pagesOf({ run, rows }: Side, alike: ReadonlySet<string>): Promise
 }
 
 async function comparedOf({ run }: Side, pages: ReadonlyMap<string, GatheredPage>, findings: ComparedRun['findings']) {
-  const images = pages.size === 0 ? [] : await imagesOf(run.id)
+  const images = pages.size === 0 ? [] : await givenImages(run.id)
   const gathering = asGathering(run, [...pages.values()], images)
   return gatheringCompared(gathering, findings, await requirementsOf(run.source.site))
 }

@@ -2,8 +2,8 @@ import { limits } from '@/core/address'
 import type { EarlierFacts } from '@/core/crawl'
 import { VERSION } from '@/core/model'
 import { database, type StoredRun } from '@/store/database'
+import { givenImages } from '@/store/images'
 import { linksOf } from '@/store/links'
-import { ofRun } from '@/store/of-run'
 
 /** Bytes of a request that are left for what is not known to grow with it. */
 const ROOM = 0.9
@@ -66,8 +66,7 @@ export async function earlierFacts(run: StoredRun): Promise<EarlierFacts> {
 
 const bytesOf = (value: unknown) => utf8.encode(JSON.stringify(value)).length
 
-/** Pictures of a run as they were looked at; what was made here is in no build. */
+/** Pictures of a run as they were looked at. */
 export async function picturesOf(run: string): Promise<EarlierFacts['images']> {
-  const stored = await ofRun(database.images, run).toArray()
-  return stored.flatMap(({ image: { served: _served, ...image }, made }) => (made ? [] : [image]))
+  return (await givenImages(run)).map(({ served: _served, ...image }) => image)
 }

@@ -3,7 +3,7 @@ import { type GatheredImage, type GatheredPage, VERSION } from '@/core/model'
 import { database, type StoredRun } from '@/store/database'
 import { LinkKeeper, type PageLinks } from '@/store/links'
 import { ofRun } from '@/store/of-run'
-import { addressesOf, cutRows, putRows, roomOfRows } from '@/store/rows'
+import { cutRows, pageAddresses, putRows, roomOfRows } from '@/store/rows'
 import { runLock } from '@/store/run-lock'
 import { deleteRun, keptRequest } from '@/store/runs'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
@@ -137,7 +137,7 @@ class GatherRun {
     const images = await database.images.where('run').equals(run).toArray()
     const waiting = await database.frontier.where('run').equals(run).toArray()
     for (const { page } of pages) this.builder.add({ kind: 'page', page })
-    for (const url of await addressesOf(run)) this.rows.hasRow(url)
+    for (const url of await pageAddresses(run)) this.rows.hasRow(url)
     this.size = JSON.stringify(pages).length + (await roomOfRows(run))
     for (const { image } of images) this.builder.add({ kind: 'image', image })
     this.pages = this.before.pages = pages.length

@@ -11,8 +11,9 @@ import {
 } from '@/core/crawl'
 import type { GatheredPage, Gathering } from '@/core/model'
 import { database, type StoredRun } from '@/store/database'
+import { givenImages } from '@/store/images'
 import { allPagesOf, readStoredPage } from '@/store/pages'
-import { addressesOf, putRows } from '@/store/rows'
+import { pageAddresses, putRows } from '@/store/rows'
 import { openZipFile } from './blob-files'
 import { AT_ONCE, asUserFacing, chosenFiles, lookThroughServer, workerEnvironment } from './build-events'
 import { crawlStream } from './crawl-stream'
@@ -94,13 +95,6 @@ async function pictureIn(files: BuildFiles, site: string, url: string): Promise<
   })
 }
 
-/** Pictures that a stored run was judged by. */
-export const imagesOf = async (run: string): Promise<ServedImage[]> =>
-  (await database.images.where('run').equals(run).toArray())
-    // What was made here is in no build: it is nothing to be judged.
-    .filter(({ made }) => !made)
-    .map(({ image }) => image)
-
 /** What a stored run gathered, with pages and pictures of it that were read. */
 export function asGathering(run: StoredRun, pages: GatheredPage[], images: ServedImage[]): Gathering {
   const { source, startedAt, view, notes, incomplete, scope, robotsTxt, survey } = run
@@ -117,8 +111,8 @@ export async function gatheringOf(
   known?: readonly string[],
 ): Promise<{ gathering: Gathering; images: ServedImage[] }> {
   const stored = await allPagesOf(run.id, run.base ?? null)
-  const images = await imagesOf(run.id)
-  const pages = (known ?? (await addressesOf(run.id))).flatMap((url) => stored.get(url)?.page ?? [])
+  const images = await givenImages(run.id)
+  const pages = (known ?? (await pageAddresses(run.id))).flatMap((url) => stored.get(url)?.page ?? [])
   return { gathering: asGathering(run, pages, images), images }
 }
 

@@ -4,7 +4,7 @@ import { noRequirements, type Requirements } from '../requirements'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite, pngBytes } from '../testing/good-site'
 import { type CheckContext, createCheckContext, createGrowingContext } from './context'
-import { KeptVerdicts } from './kept-verdicts'
+import { judgeAlone, KeptVerdicts } from './kept-verdicts'
 import { checkPage, runChecks } from './run-checks'
 
 const ABOUT = `${GOOD_SITE}about.html`
@@ -135,5 +135,15 @@ describe('verdicts that are kept', () => {
     const again = { ...page }
     const rules = kept.check(again, growing.context, page).findings.map(({ rule }) => rule)
     expect(rules).toContain('image-below-minimum')
+  })
+
+  test('for the last time the same is said, and nothing of the page is kept', async () => {
+    const gathering = await gathered()
+    const page = pageAt(gathering, ABOUT)
+    const context = createCheckContext(gathering)
+    const kept = new KeptVerdicts()
+    kept.keep(page, context, judgeAlone(page, context))
+    expect(kept.checkLast(page, context)).toEqual(checkPage(page, context))
+    expect(kept.stampOf(ABOUT)).toBeUndefined()
   })
 })

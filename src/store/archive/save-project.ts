@@ -3,7 +3,7 @@ import { thumbKey } from '@/store/thumb-key'
 import { database, type StoredRun } from '../database'
 import { heldEventsOf } from '../held-events'
 import { ofRun } from '../of-run'
-import { addressesOf } from '../rows'
+import { pageAddresses } from '../rows'
 import { keptRequest } from '../runs'
 import {
   MANIFEST,
@@ -94,7 +94,7 @@ export async function saveProject(site: string): Promise<Blob> {
   const pages: ProjectManifest['pages'] = {}
   for (const holder of holders) pages[holder] = await writePages(zip, holder)
   for (const { id } of runs) {
-    const order = await addressesOf(id)
+    const order = await pageAddresses(id)
     const images = await ofRun(database.images, id).toArray()
     const found = images.map(({ image: { served: _served, ...image }, made }) => ({ ...image, ...(made && { made }) }))
     zip.add(runFile(id), JSON.stringify({ order, images: found }))
