@@ -75,7 +75,7 @@ export function CauseList({ causes, rows, chosen, onChoose }: Props) {
                 )}
               >
                 <span className="flex items-baseline gap-2 text-small">
-                  <span className={clsx('font-semibold', LEVEL_LOOK[cause.level])}>
+                  <span className={clsx('shrink-0 font-semibold', LEVEL_LOOK[cause.level])}>
                     <span aria-hidden="true">{LEVEL_SIGN[cause.level]} </span>
                     {cause.level}
                   </span>
