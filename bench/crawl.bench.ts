@@ -19,7 +19,7 @@ async function crawlAll(base: string, count: number, seen: (pages: number) => vo
   let pages = 0
   const wanted = CrawlRequest.parse({ from: { kind: 'url', start: base }, site: null, maxPages: count })
   const { signal } = new AbortController()
-  for await (const events of runCrawl(wanted, { guessSite: false, concurrency: AT_ONCE }, signal)) {
+  for await (const events of runCrawl(wanted, { concurrency: AT_ONCE }, signal)) {
     for (const event of events) if (event.kind === 'page') seen(++pages)
   }
   if (pages !== count) throw new Error(`${pages} of ${count} pages came`)

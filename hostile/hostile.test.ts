@@ -18,7 +18,7 @@ async function gather(request: CrawlRequest, concurrency = 6): Promise<Gathering
   const builder = new GatheringBuilder()
   // Deep enough that only the traps' own marks end them.
   // Time enough that an honest answer is never late, however busy the machine: only what hangs runs into it.
-  const tuning = { guessSite: false, concurrency, timeoutMs: 4000, maxDepth: 200 }
+  const tuning = { concurrency, timeoutMs: 4000, maxDepth: 200 }
   const batches = runCrawl(CrawlRequest.parse(request), tuning, new AbortController().signal)
   for await (const event of oneByOne(batches)) builder.add(event)
   return builder.gathering()!
@@ -42,7 +42,7 @@ describe('a crawl of a server that does everything wrong', { timeout: 60_000 }, 
   beforeAll(async () => {
     hostile = await start()
     running.push(hostile)
-    gathering = await gather({ from: { kind: 'url', start: hostile.base }, site: null })
+    gathering = await gather({ from: { kind: 'url', start: hostile.base }, site: hostile.base })
   }, 60_000)
 
   test('ends, and the good pages are there', () => {
@@ -238,7 +238,7 @@ describe('lists, samples and paths', () => {
     running.push(hostile)
     process.env['NIMBLE_PARROT_PUBLIC'] = '1'
     try {
-      await expect(gather({ from: { kind: 'url', start: hostile.base }, site: null })).rejects.toThrow(
+      await expect(gather({ from: { kind: 'url', start: hostile.base }, site: hostile.base })).rejects.toThrow(
         /inside this network/,
       )
     } finally {

@@ -55,7 +55,7 @@ export async function bytesOfRun(source: RunSource, { isNamedByUser, login }: Pi
   const { signal } = new AbortController()
   const build = await buildOf(source)
   const served = isBuild(source) ? null : (source.servedAt ?? source.site)
-  const addresses = createAddressMap(source.site, served)
+  const addresses = createAddressMap(source.site, served, source.servedAt ?? null)
   const fetcher = createFetcher({
     innerHosts: served !== null && isNamedByUser ? await innerHostsNamed([served]) : noInnerHosts,
     concurrency: AT_ONCE,

@@ -110,7 +110,6 @@ function crawlEvents(
   const batches = runCrawl(
     parsed.data,
     {
-      guessSite: false,
       ...(maxDepth === undefined ? {} : { maxDepth }),
       concurrency,
       delayMs,

@@ -32,7 +32,8 @@ import { innerHostsNamed } from './named-hosts'
 
 /** What the command line can set beside what the interface asks for. */
 export type CrawlTuning = {
-  guessSite: boolean
+  /** Tells a site that names no production URL from others; absent: they share one. */
+  unnamedAs?: string
   maxDepth?: number
   concurrency?: number
   delayMs?: number
@@ -73,7 +74,7 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     // Of the production address only what may be shown is ever of use.
     site: request.site && resolveAddress(request.site, 'about:blank'),
     ...{ maxPages, ignoreRobots, include, exclude, perSection, resume, pictureHosts },
-    guessSite: tuning.guessSite,
+    unnamedAs: tuning.unnamedAs ?? null,
     maxDepth: tuning.maxDepth ?? null,
     concurrency: tuning.concurrency ?? limits.concurrency,
     delayMs: tuning.delayMs ?? 0,

@@ -40,18 +40,24 @@ function restUnder(address: string, outer: string): string | null {
 /**
  * @param site public base address of the pages
  * @param start address that the crawl starts from, null for a folder or zip
+ * @param served base that the server gives the site's pages under, where it is known; null: worked out from `start`
  */
-export function createAddressMap(site: string, start: string | null): AddressMap {
+export function createAddressMap(site: string, start: string | null, served: string | null = null): AddressMap {
   const siteBase = withSlash(site)
-  const build = start === null ? null : buildBase(start, siteBase)
+  const build = served !== null ? withSlash(served) : start === null ? null : buildBase(start, siteBase)
   const onSite = afterScheme(siteBase)
   const inBuild = build === null ? null : afterScheme(build)
+  // A build that was made for a path and is served from a root: its links name the path all the same.
+  const sitePath = new URL(siteBase).pathname
+  const isFromRoot = build !== null && sitePath !== '/' && new URL(build).pathname === '/'
+  const origin = siteBase.slice(0, siteBase.length - sitePath.length)
   return {
     site: siteBase,
     build,
     toPublic(address) {
       const rest = inBuild === null ? null : restUnder(address, inBuild)
-      return rest === null ? address : siteBase + rest
+      if (rest === null) return address
+      return isFromRoot && `/${rest}`.startsWith(sitePath) ? `${origin}/${rest}` : siteBase + rest
     },
     toBuild(address) {
       const rest = build === null ? null : restUnder(address, onSite)

@@ -22,4 +22,6 @@ export { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from '.
 export { type AddressOrigin, AddressSecrets, loginInAddress, type ShownAddress, shownAddress } from './address-secrets'
 export { createPathFilter, globFault, globMatcher, type PathFilter } from './globs'
 export { limits } from './limits'
+export { isPreviewHost } from './preview-host'
 export { crawlDelayFor, isAllowed, parseRobots, type RobotsRules } from './robots'
+export { isNamedSite, siteInWords, unnamedSite, withoutUnnamedHost } from './unnamed-site'

@@ -1,4 +1,4 @@
-import { isPrivateHost, resolveAddress } from '../address'
+import { isNamedSite, isPrivateHost, resolveAddress } from '../address'
 import {
   type CheckContext,
   defaultPicture,
@@ -72,7 +72,8 @@ export class Desk {
     this.siteNames = [
       ...new Set([...(this.siteName === null ? [] : [this.siteName]), ...said, ...namesOfSections(context)]),
     ]
-    this.isSiteUnknown = isPrivateHost(new URL(context.addresses.site).hostname)
+    const { site } = context.addresses
+    this.isSiteUnknown = !isNamedSite(site) || isPrivateHost(new URL(site).hostname)
     for (const { facts } of readable) {
       const own = [facts.title, facts.h1].flatMap((name) => (isBlank(name) ? [] : [ownPart(name!, this.siteNames)]))
       for (const name of new Set(own)) this.names.set(name, (this.names.get(name) ?? 0) + 1)
@@ -200,7 +201,7 @@ export class Desk {
    * null where nothing can stand in for it.
    */
   valueOf(tag: string, page: ReadPage, now: string | null): Proposed | null {
-    // Of a build whose production address is not known no page's own address is.
+    // Where the production URL is not known, no page's own URL is.
     if (OWN_ADDRESS.has(tag) && this.isSiteUnknown) return null
     const said = this.saidElsewhere(tag, page, now)
     if (said === null) return this.standIn(tag, page)

@@ -1,3 +1,4 @@
+import { withoutUnnamedHost } from '../address'
 import { checkOf, fillWords, type Mend } from '../check'
 import { saidBy } from '../draft'
 import type { Finding, MetaFact } from '../model'
@@ -61,8 +62,11 @@ class Proposer {
     return fillWords(tag === null ? words : words.replaceAll('{tag}', tag), this.finding.data)
   }
 
-  private say(tag: string, { value, needs, term }: Proposed): Proposal[] {
+  private say(tag: string, { value, needs: lacks, term }: Proposed): Proposal[] {
     const from = this.desk.now(tag, this.page)
+    // A URL below a site that has no production URL can't be written before there is one.
+    const isInvented = value !== null && withoutUnnamedHost(value) !== value
+    const needs = isInvented ? needsFor('canonical') : lacks
     return [{ kind: 'change', change: { kind: 'say', tag, value }, from, needs, term }]
   }
 

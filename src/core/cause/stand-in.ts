@@ -5,8 +5,8 @@ import { ownEntry } from '../text'
 
 /** What has to be made before a tag can be written, by the tag. */
 const NEEDS: Readonly<Record<string, string>> = {
-  'og:url': 'the production address',
-  canonical: 'the production address',
+  'og:url': 'the production URL',
+  canonical: 'the production URL',
   title: 'a title that says what the page is',
   description: 'a sentence that says what the page is',
   'og:image': 'a picture of 1200 × 630',

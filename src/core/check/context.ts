@@ -43,7 +43,8 @@ export type CheckContext = {
 export type PageContext = Omit<CheckContext, 'gathering' | 'pages' | 'readable' | 'sections' | 'alikePictures'>
 
 /** Where the build was served; null for files, and for a list, whose addresses are the pages' own. */
-export function builtAt({ kind, location }: Gathering['source']): string | null {
+export function builtAt({ kind, location, servedAt }: Gathering['source']): string | null {
+  if (servedAt !== undefined) return servedAt
   return (kind === 'url' || kind === 'sitemap') && /^https?:/i.test(location) ? location : null
 }
 
@@ -55,7 +56,7 @@ export function cardContextOf(
   const { source, view, robotsTxt, notes } = gathering
   return {
     view,
-    addresses: createAddressMap(source.site, builtAt(source)),
+    addresses: createAddressMap(source.site, builtAt(source), source.servedAt ?? null),
     images,
     robots: robotsTxt === null ? null : parseRobots(robotsTxt),
     loginPassed: notes.some(({ kind }) => kind === 'login-passed'),

@@ -1,3 +1,4 @@
+import { withoutUnnamedHost } from '../address'
 import type { Finding } from '../model'
 import { fillWords } from './define-check'
 import { checkOf } from './rules'
@@ -13,13 +14,18 @@ export function inWords({ rule, said, data }: Pick<Finding, 'rule' | 'said' | 'd
   if (said === KEPT_IN_WORDS) return { message: String(data?.['message'] ?? ''), fix: String(data?.['fix'] ?? '') }
   const message = checkOf(rule)?.messages[said]
   if (!message) throw new Error(`Check ${rule} has no message “${said}”.`)
-  return { message: fillWords(message.says, data), fix: fillWords(message.fix, data) }
+  return { message: withoutUnnamedHost(fillWords(message.says, data)), fix: possibleFix(fillWords(message.fix, data)) }
 }
+
+/** A URL of a site that has no production URL yet can't be written: what is needed first is said in its place. */
+const possibleFix = (fix: string): string =>
+  withoutUnnamedHost(fix) === fix ? fix : 'Needs the production URL: give it, and the whole URL can be written.'
+
 
 /** What mends a finding, said for all pages that have it: no line is named. */
 export function fixAnywhere(finding: Pick<Finding, 'rule' | 'said' | 'data'>): string {
   const anywhere = checkOf(finding.rule)?.messages[finding.said]?.anywhere
-  return anywhere === undefined ? inWords(finding).fix : fillWords(anywhere, finding.data)
+  return anywhere === undefined ? inWords(finding).fix : possibleFix(fillWords(anywhere, finding.data))
 }
 
 /** A finding as it was kept before findings were data. */

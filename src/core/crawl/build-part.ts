@@ -1,9 +1,17 @@
-import { createAddressMap, limits, mostNamedOrigin, withSlash } from '../address'
+import { createAddressMap, limits } from '../address'
 import type { GatheredImage } from '../model'
-import { addressFiles, type FileReading, ownAddressesNamed } from './build-addresses'
+import { addressFiles, type FileReading } from './build-addresses'
 import { type BuildFiles, type FilePart, pageFiles } from './build-files'
 import type { CrawlEvent } from './events'
-import { type BuildOptions, gatherPictures, NO_SITE, readFile, readSitemaps, robotsOf, sampled } from './gather-build'
+import {
+  type BuildOptions,
+  gatherPictures,
+  readFile,
+  readSitemaps,
+  robotsOf,
+  sampled,
+  siteOfBuild,
+} from './gather-build'
 import { type LookAtImage, unknown } from './image-queue'
 import { inParallel } from './in-parallel'
 import { NothingAnswered } from './nothing-answered'
@@ -75,9 +83,8 @@ export async function* gatherBuildPart(
     yield { kind: 'progress', done: readings.length, waiting: wanted.length - readings.length, fetching }
   }
   readings.sort((a, b) => (a.path < b.path ? -1 : 1))
-  const guessed = options.site === null ? mostNamedOrigin(readings.flatMap(ownAddressesNamed)) : null
-  const addresses = createAddressMap(withSlash(options.site ?? guessed ?? NO_SITE), null)
   const beside = recorded(files)
+  const addresses = createAddressMap((await siteOfBuild(beside.files, readings, options, outside)).site, null)
   const robotsTxt = await robotsOf(beside.files)
   const { found } = await readSitemaps(beside.files, readings, addresses, robotsTxt, outside)
   // Pages only where somebody links to them, which no part knows by itself: there is one or two of them.

@@ -33,10 +33,10 @@ export const CrawlScope = z.object({
 export type CrawlOptions = z.output<typeof CrawlScope> & {
   /** Address to start from: the build's home page, mostly. */
   start: string
-  /** Production address of the pages; null: that of `start`, or a guess. */
+  /** Production URL of the pages; null: it is inferred. */
   site: string | null
-  /** Without `site`: take the origin that the start page's canonical or og:url names, when `start` is a private host. */
-  guessSite: boolean
+  /** Tells a site that names no production URL from others that don't; null: they share one. */
+  unnamedAs: string | null
   /** A bound that was asked for is the run's scope; null: the default, and a run that reaches it is not complete. */
   maxDepth: number | null
   concurrency: number
@@ -50,7 +50,7 @@ export type CrawlOptions = z.output<typeof CrawlScope> & {
 export const defaultCrawlOptions: Omit<CrawlOptions, 'start'> = {
   ...CrawlScope.parse({}),
   site: null,
-  guessSite: false,
+  unnamedAs: null,
   maxDepth: null,
   concurrency: limits.concurrency,
   delayMs: 0,

@@ -46,7 +46,7 @@ async function run(pages: Server, options: Partial<CrawlOptions> = {}) {
   const server = serve(pages)
   const builder = new GatheringBuilder()
   const events: CrawlEvent[] = []
-  const batches = crawl({ ...defaultCrawlOptions, start: START, ...options }, testOutside(server.read))
+  const batches = crawl({ ...defaultCrawlOptions, start: START, site: START, ...options }, testOutside(server.read))
   for await (const event of oneByOne(batches)) {
     builder.add(event)
     events.push(event)
@@ -323,11 +323,13 @@ describe('the production site', () => {
     })
   })
 
-  test('is guessed from the start page only when asked to', async () => {
-    expect((await run({ '/': { body: named } })).gathering.source.site).toBe(START)
-    const { gathering } = await run({ '/': { body: named } }, { guessSite: true })
-    expect(gathering.source.site).toBe('https://site.example/')
+  test('is inferred from what pages name, and never the machine that they are on', async () => {
+    const { gathering } = await run({ '/': { body: named } }, { site: null })
+    expect(gathering.source).toMatchObject({ site: 'https://site.example/', siteFrom: '1 canonical', servedAt: START })
     expect(gathering.notes[0]).toMatchObject({ kind: 'site-guessed' })
+    const unnamed = (await run({ '/': links('/a'), '/a': links('/') }, { site: null })).gathering
+    expect(unnamed.source).toMatchObject({ site: 'https://site.invalid/', servedAt: START })
+    expect(unnamed.pages.map(({ url }) => url)).toEqual(['https://site.invalid/', 'https://site.invalid/a'])
   })
 
   test('an address on its host but outside its path is not in the build, and not asked for', async () => {

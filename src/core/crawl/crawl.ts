@@ -4,29 +4,20 @@ import {
   createPathFilter,
   isPrivateHost,
   limits,
-  mostNamedOrigin,
   pathnameOf,
+  pathOf,
   resolveAddress,
   shownAddress,
 } from '../address'
 import type { CrawlOptions, GivenAddresses } from './crawl-options'
 import type { CrawlEvents } from './events'
+import { type InferredSite, siteNote, sourceOfSite } from './infer-site'
 import { NothingAnswered } from './nothing-answered'
-import { pageFromFetch } from './page-from-fetch'
-import type { CrawlEnvironment, FetchResult } from './read-address'
+import { SiteProbe } from './probe-site'
+import type { CrawlEnvironment } from './read-address'
 import { readRobots } from './read-robots'
 import { scopeOf } from './scope'
 import { SiteCrawl } from './site-crawl'
-
-/** Production origin that the start page itself names; null when it names none but where it is. */
-function guessSite(start: string, exchange: FetchResult): string | null {
-  const found = pageFromFetch({ url: start, file: null, redirects: [], aliases: [], fetchedAt: '' }, exchange)
-  const facts = found?.page.facts
-  if (!facts) return null
-  const ogUrls = facts.metas.filter((meta) => meta.key === 'og:url').map((meta) => meta.value ?? '')
-  const guess = mostNamedOrigin([facts.canonical ?? '', ...ogUrls])
-  return guess && !isPrivateHost(new URL(guess).hostname) ? guess : null
-}
 
 /**
  * Crawls a running site and tells what it finds as it comes, what came together in one batch.
@@ -43,22 +34,22 @@ export async function* crawl(options: CrawlOptions, outside: CrawlEnvironment): 
   const startedAt = outside.now().toISOString()
   const first = await outside.read({ url: start, accept: 'page', maxBytes: limits.pageBytes })
   if (first.kind === 'failed') throw new NothingAnswered(start, first.message)
-  const mayGuess = options.site === null && options.guessSite && isPrivateHost(new URL(start).hostname)
-  const guessed = mayGuess ? guessSite(start, first) : null
-  const site = options.site ?? guessed ?? new URL(start).origin
-  const addresses = createAddressMap(site, start)
   const robots = await readRobots(start, outside)
-  const source = { kind: 'url' as const, location: start, ...placeOf(addresses) }
+  const probe = new SiteProbe(options, robots.rules, outside)
+  const inferred = options.site === null ? await probe.infer([start], first) : null
+  const addresses = addressesOf(options.site, inferred, start)
+  const source = { kind: 'url' as const, location: start, ...placeOf(addresses, inferred) }
   yield [{ kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text, scope: scopeOf(options) }]
   if (robots.note) yield [{ kind: 'note', note: robots.note }]
-  if (guessed) {
-    const message = `Production address taken from the start page’s own tags: ${guessed}.`
-    yield [{ kind: 'note', note: { kind: 'site-guessed', message } }]
-  }
+  if (inferred) yield [{ kind: 'note', note: siteNote(inferred) }]
   const startUrl = addresses.toPublic(start)
-  const run = new SiteCrawl(options, addresses, robots.rules, outside, { url: startUrl, exchange: first }, true)
+  const known = { start: { url: startUrl, exchange: first }, answers: probe.answers }
+  const run = new SiteCrawl(options, addresses, robots.rules, outside, known, true)
   yield* run.run([{ url: startUrl, depth: 0 }], true)
 }
+
+/** Of a list, pages that are looked at to find out where the site lives. */
+const PROBED_OF_LIST = 6
 
 /** Is this a server that only its own network reaches? */
 export const isPreview = (address: string) => isPrivateHost(new URL(address).hostname)
@@ -76,8 +67,17 @@ export function onPreview(address: string, servedFrom: string): string {
 }
 
 /** What a run's source says of the two sides that its addresses are mapped between. */
-const placeOf = ({ site, build }: AddressMap) =>
-  build === null || build === site ? { site } : { site, servedAt: build }
+const placeOf = ({ site, build }: AddressMap, inferred: InferredSite | null) => ({
+  ...(inferred ? sourceOfSite(inferred) : { site }),
+  ...(build === null || build === site ? {} : { servedAt: build }),
+})
+
+/** The map between where the pages are served and where their site lives: as it was said, else as it was inferred. */
+function addressesOf(site: string | null, inferred: InferredSite | null, start: string): AddressMap {
+  if (inferred === null) return createAddressMap(site!, start)
+  const served = new URL(encodeURI(inferred.servedPath), start).href
+  return createAddressMap(inferred.site, start, served)
+}
 
 const viewOf = ({ ignoreRobots, hasLogin }: CrawlOptions) => (ignoreRobots || hasLogin ? 'launched' : 'standing')
 
@@ -98,18 +98,25 @@ export async function* crawlGiven(
   const first = resolved[0]
   if (!first) throw new NothingAnswered(given.location, 'there is no http or https address in it.')
   const startedAt = outside.now().toISOString()
-  const addresses = createAddressMap(options.site ?? new URL(first).origin, buildOf(given, first, options.site))
-  const robots = await readRobots(addresses.toBuild(first), outside)
-  const source = { kind: given.kind, location: shownAddress(given.location), ...placeOf(addresses) }
+  const servedFirst = buildOf(given, first, options.site)
+  const robots = await readRobots(new URL(pathOf(first), servedFirst).href, outside)
+  const probe = new SiteProbe(options, robots.rules, outside)
+  const served = given.servedFrom === null ? resolved : resolved.map((address) => onPreview(address, servedFirst))
+  const entries = given.kind === 'sitemap' ? given.addresses : []
+  const inferred = options.site === null ? await probe.infer(served.slice(0, PROBED_OF_LIST), null, entries) : null
+  const addresses = addressesOf(options.site, inferred, servedFirst)
+  const source = { kind: given.kind, location: shownAddress(given.location), ...placeOf(addresses, inferred) }
   yield [{ kind: 'started', source, view: viewOf(options), startedAt, robotsTxt: robots.text, scope: scopeOf(options) }]
   if (robots.note) yield [{ kind: 'note', note: robots.note }]
+  if (inferred) yield [{ kind: 'note', note: siteNote(inferred) }]
   const skipped = given.addresses.length - resolved.length
   if (skipped > 0) {
     const message = `${skipped} lines were repeated or held no http address.`
     yield [{ kind: 'note', note: { kind: 'bounded', message } }]
   }
   const most = limits.maxPagesOfBuild
-  const run = new SiteCrawl(options, addresses, robots.rules, outside, null, given.follow, most)
+  const known = { start: null, answers: probe.answers }
+  const run = new SiteCrawl(options, addresses, robots.rules, outside, known, given.follow, most)
   const isWanted = createPathFilter(options.include, options.exclude)
   const seeds = resolved.map((address) => addresses.toPublic(address)).filter((url) => isWanted(pathnameOf(url)))
   yield* run.run(

@@ -16,6 +16,8 @@ export type EarlierFacts = z.infer<typeof EarlierFacts>
 export type Earlier = {
   /** By its public address; null where it was not read, or nothing tells whether it has changed. */
   page: (url: string) => KnownPage | null
+  /** The same by the URL that the page was served at, before it is known where the site lives; absent: not known. */
+  pageAt?: (servedUrl: string) => KnownPage | null
   picture: (url: string) => GatheredImage | null
   /** A picture of the same bytes, wherever it was. */
   pictureWith: (hash: string) => GatheredImage | null

@@ -96,7 +96,7 @@ describe('gatherBuild', () => {
     ])
   })
 
-  test('the origin is the one that most pages name, else localhost', async () => {
+  test('the origin is the one that most pages name, and nothing is invented where none does', async () => {
     const canonical = (href: string) => page(`<link rel=canonical href="${href}">`)
     const build = {
       'a.html': canonical('https://one.example/a'),
@@ -106,7 +106,7 @@ describe('gatherBuild', () => {
     const { source, notes } = await gatherMemory(build, null)
     expect(source.site).toBe('https://two.example/')
     expect(notes).toMatchObject([{ kind: 'site-guessed' }])
-    expect((await gatherMemory({ 'a.html': page('') }, null)).source.site).toBe('http://localhost/')
+    expect((await gatherMemory({ 'a.html': page('') }, null)).source.site).toBe('https://site.invalid/')
   })
 
   test('when no outside host can be looked up, the run is offline and says so', async () => {

@@ -3,14 +3,14 @@ import {
   createAddressMap,
   createPathFilter,
   limits,
-  mostNamedOrigin,
   parseRobots,
   pathnameOf,
   resolveAddress,
+  unnamedSite,
   withSlash,
 } from '../address'
 import type { GatheredImage, GatheredPage, Linkers, RunNote, SourceKind } from '../model'
-import { addressFiles, type FileReading, ownAddressesNamed } from './build-addresses'
+import { addressFiles, type FileReading } from './build-addresses'
 import { colorsOfBuild } from './build-colors'
 import {
   type BuildFiles,
@@ -28,6 +28,7 @@ import { loopingPage } from './destinations'
 import type { CrawlEvent } from './events'
 import { ImageQueue, type LookAtImage, lookAsHostsMay, lookByReading, offlineNote, readAsHostsMay } from './image-queue'
 import { inParallel } from './in-parallel'
+import { formsOfFile, type InferredSite, inferSite, signsOf, siteNote, sourceOfSite } from './infer-site'
 import { sitemapsNamedBy } from './link-book'
 import { incompletenessOf } from './notes-of-crawl'
 import { NothingAnswered } from './nothing-answered'
@@ -54,10 +55,40 @@ export type BuildOptions = {
   exclude?: string[]
   /** Hosts that the user says are theirs, for pictures beside those of the site's own domain. */
   pictureHosts?: readonly string[]
+  /** Tells a site that names no production URL from others that don't; absent: they share one. */
+  unnamedAs?: string | null
 }
 
-/** Origin of pages whose build names none. */
-export const NO_SITE = 'http://localhost'
+/** Base of pages while nothing is known of where they will live. */
+const NOWHERE = unnamedSite(null)
+
+/** Where a build's site lives: as it was said, else as its files tell. */
+export async function siteOfBuild(
+  files: BuildFiles,
+  readings: readonly FileReading[],
+  { site, unnamedAs = null }: Pick<BuildOptions, 'site' | 'unnamedAs'>,
+  outside: CrawlEnvironment,
+): Promise<{ site: string; inferred: InferredSite | null }> {
+  if (site !== null) return { site: withSlash(site), inferred: null }
+  const map = createFileMap(files.paths, NOWHERE, new Set())
+  const pages = readings.flatMap(({ path, page, links }) =>
+    page.facts ? [signsOf(formsOfFile(path), page.facts, links?.hrefs ?? [], null)] : [],
+  )
+  const inferred = await inferSite(pages, {
+    sitemap: async () => {
+      const { found } = await readSitemaps(files, readings, createAddressMap(NOWHERE, null), null, outside)
+      return found.pages.map(({ page }) => page)
+    },
+    exists: async (path) => map.fileAt(new URL(encodedPath(path.slice(1)), NOWHERE).href) !== null,
+    mostAsked: MOST_SIGNS,
+    startedAt: null,
+    unnamedAs,
+  })
+  return { site: inferred.site, inferred }
+}
+
+/** Paths that are looked up at most to find out where a build lives. */
+const MOST_SIGNS = 5000
 
 const fileExchange = (path: string, { body, isCut, bytes }: FilePart): FetchResult => ({
   kind: 'answered',
@@ -86,7 +117,7 @@ function unreadable(path: string, error: unknown): FetchResult {
 /** Reads one HTML file. Its address is not known yet: what pages link to decides it, and that takes them all. */
 export async function readFile(files: BuildFiles, path: string, outside: CrawlEnvironment): Promise<FileReading> {
   const asked = {
-    url: `${NO_SITE}/${path}`,
+    url: NOWHERE + encodedPath(path),
     file: path,
     redirects: [],
     aliases: [],
@@ -200,8 +231,8 @@ export async function* gatherBuild(
   }
   readings.sort((a, b) => (a.path < b.path ? -1 : 1))
 
-  const guessed = options.site === null ? mostNamedOrigin(readings.flatMap(ownAddressesNamed)) : null
-  const addresses = createAddressMap(withSlash(options.site ?? guessed ?? NO_SITE), null)
+  const { site, inferred } = await siteOfBuild(files, readings, options, outside)
+  const addresses = createAddressMap(site, null)
   const robotsTxt = await robotsOf(files)
   const { found, named } = await readSitemaps(files, readings, addresses, robotsTxt, outside)
   const map = addressFiles(
@@ -210,14 +241,11 @@ export async function* gatherBuild(
     readings,
     found.pages.map(({ page }) => page),
   )
-  const source = { kind: options.kind, location: options.location, site: addresses.site }
+  const place = inferred ? sourceOfSite(inferred) : { site }
+  const source = { kind: options.kind, location: options.location, ...place }
   const scope = scopeOf({ include, exclude, perSection, maxPages })
   yield { kind: 'started', source, view: ignoreRobots ? 'launched' : 'standing', startedAt, robotsTxt, scope }
-  if (guessed)
-    yield {
-      kind: 'note',
-      note: { kind: 'site-guessed', message: `Production address taken from the pages’ own tags: ${guessed}.` },
-    }
+  if (inferred) yield { kind: 'note', note: siteNote(inferred) }
 
   if (files.passedOver && files.passedOver.length > 0) yield { kind: 'note', note: passedOverNote(files.passedOver) }
 

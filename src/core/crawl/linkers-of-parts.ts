@@ -35,7 +35,7 @@ export function withLinkersOfAll(
   { site, servedAt }: RunSource,
 ): { pages: GatheredPage[]; note: RunNote | null } {
   const read = [...groupBy(all, ({ page }) => page.url).values()].map((same) => together(same as [PartPage]))
-  const links = new LinksOfPages(createAddressMap(site, servedAt ?? null).toPublic)
+  const links = new LinksOfPages(createAddressMap(site, null, servedAt ?? null).toPublic)
   const book = new LinkBook()
   for (const { page, links: own } of read) {
     if (!own) continue

@@ -39,6 +39,7 @@ import {
   type ReadRequest,
   readFollowing,
 } from './read-address'
+import type { KnownAnswers } from './probe-site'
 import type { Lead } from './refreshes'
 import { retrying } from './retrying'
 import { ASKED, secondLooksAt } from './second-look'
@@ -49,10 +50,13 @@ import { type Trap, TrapWatch } from './traps'
 type PageResult = { kind: 'page'; asked: QueuedUrl; followed: Followed; fetchedAt: string; looks: SecondLook[] }
 type Result = PageResult | { kind: 'image'; image: GatheredImage }
 
+/** What is known before a crawl: the answer of its start page, and of others that were read to know the site. */
+export type KnownOfCrawl = { start: { url: string; exchange: FetchResult } | null; answers: KnownAnswers }
+
 /** The crawl of one site, breadth first. One object a run: it holds what is known, waiting and counted. */
 export class SiteCrawl {
   private readonly waiting: Frontier
-  private readonly known = new Set<string>()
+  private readonly seen = new Set<string>()
   private readonly told = new Set<string>()
   private readonly fetching = new Set<string>()
   private pageCount = 0
@@ -87,7 +91,7 @@ export class SiteCrawl {
     private readonly addresses: AddressMap,
     private readonly robots: RobotsRules | null,
     private readonly outside: CrawlEnvironment,
-    private readonly firstAnswer: { url: string; exchange: FetchResult } | null,
+    private readonly known: KnownOfCrawl,
     private readonly isFollowing: boolean,
     defaultMaxPages: number = limits.maxPages,
   ) {
@@ -153,8 +157,8 @@ export class SiteCrawl {
   }
 
   private enqueue(url: string, depth: number): void {
-    if (this.known.has(url) || !this.isWanted(url, depth)) return
-    this.known.add(url)
+    if (this.seen.has(url) || !this.isWanted(url, depth)) return
+    this.seen.add(url)
     const trap = this.traps.trapOf(url)
     if (trap) {
       const seen = this.trapped.get(trap) ?? { count: 0, such: url }
@@ -185,7 +189,9 @@ export class SiteCrawl {
   }
 
   private readonly readAt = (url: string): Promise<FetchResult> => {
-    if (this.firstAnswer?.url === url) return Promise.resolve(this.firstAnswer.exchange)
+    if (this.known.start?.url === url) return Promise.resolve(this.known.start.exchange)
+    const answer = this.known.answers.get(this.addresses.toBuild(url))
+    if (answer) return Promise.resolve(answer)
     const request = { url, accept: 'page' as const, maxBytes: limits.pageBytes, openPage: pageStreamFor(url) }
     return readIfChanged(request, this.outside.earlier, (asked) => this.ask(asked))
   }
@@ -235,7 +241,7 @@ export class SiteCrawl {
       this.noPages.addRedirect(asked.url, redirects.at(-1)!.url)
       return
     }
-    this.known.add(finalUrl)
+    this.seen.add(finalUrl)
     const aliases = [asked.url, ...redirects.slice(0, -1).map(({ url }) => url)].filter((url) => url !== finalUrl)
     if (asked.url !== finalUrl) this.destinations.addRedirect(asked.url, redirects, finalUrl)
     if (this.told.has(finalUrl)) {
@@ -346,7 +352,7 @@ export class SiteCrawl {
 
   /** Nothing was asked for: globs left none of the addresses that a list gives. */
   private get isLeftEmpty(): boolean {
-    return this.firstAnswer === null && this.asked === 0
+    return this.known.start === null && this.asked === 0
   }
 
   private nothingRead(): string {
@@ -379,8 +385,8 @@ export class SiteCrawl {
   }
 
   private startPage(): GatheredPage | null {
-    const { firstAnswer } = this
-    return (firstAnswer && pageFromFetch({ ...ASKED, url: firstAnswer.url }, firstAnswer.exchange)?.page) ?? null
+    const { start } = this.known
+    return (start && pageFromFetch({ ...ASKED, url: start.url }, start.exchange)?.page) ?? null
   }
 
   /** Where addresses led, and who links to what is not there. */
@@ -394,13 +400,13 @@ export class SiteCrawl {
 
   async *run(seeds: QueuedUrl[], readsSitemaps: boolean): CrawlEvents {
     for (const url of this.options.resume?.done ?? []) {
-      this.known.add(url)
+      this.seen.add(url)
       this.told.add(url)
     }
     for (const { url } of seeds) this.hosts.add(url)
     for (const seed of this.options.resume?.waiting ?? seeds) {
-      if (this.known.has(seed.url)) continue
-      this.known.add(seed.url)
+      if (this.seen.has(seed.url)) continue
+      this.seen.add(seed.url)
       this.wait(seed)
     }
     yield this.found()

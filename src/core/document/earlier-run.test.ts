@@ -61,7 +61,7 @@ async function run(site: Site, since: EarlierRun | null = null) {
   const decode = outside.decode!
   const builder = new GatheringBuilder()
   const batches = crawl(
-    { ...defaultCrawlOptions, start: START },
+    { ...defaultCrawlOptions, start: START, site: START },
     {
       ...outside,
       digest: async (bytes) => `sha256:${hashOf(bytes)}`,

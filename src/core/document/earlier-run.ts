@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { createAddressMap } from '../address'
 import type { Earlier, KnownPage } from '../crawl'
 import { FetchFact, GatheredImage, KeptLinks, PageFacts, SourceLine, VERSION } from '../model'
 import type { ReadDocument } from './run-document-schema'
@@ -30,14 +31,14 @@ const Program = z.looseObject({ program: z.string().optional() })
 export const earlierRunOf = (document: ReadDocument): EarlierRun => ({
   site: document.source.site,
   program: Program.parse(document).program,
-  earlier: earlierOf(document),
+  earlier: earlierOf(document, document.source),
 })
 
 /**
  * What a document holds that a later run may take over: pages whose server tells of changes, and pictures. Each is held
  * against its form when it is asked for; one that is broken is read again.
  */
-function earlierOf(document: Pick<ReadDocument, 'pages' | 'images'>): Earlier {
+function earlierOf(document: Pick<ReadDocument, 'pages' | 'images'>, source: ReadDocument['source'] | null): Earlier {
   const pages = new Map<string, unknown>(document.pages.map((page) => [page.url, page]))
   const images = new Map<string, unknown>(document.images.map((image) => [image.url, image]))
   const byHash = new Map<string, unknown>(
@@ -47,14 +48,17 @@ function earlierOf(document: Pick<ReadDocument, 'pages' | 'images'>): Earlier {
     const read = ReadPicture.safeParse(found)
     return read.success ? { ...read.data, iconOnly: false } : null
   }
+  const page = (url: string): KnownPage | null => {
+    const read = ReadKnown.safeParse(pages.get(url))
+    if (!read.success) return null
+    const { source: rows, ...kept } = read.data.kept
+    const { fetch, facts } = read.data
+    return { url, file: null, fetch, facts, source: rows, kept }
+  }
+  const toPublic = source && createAddressMap(source.site, null, source.servedAt ?? source.site).toPublic
   return {
-    page(url): KnownPage | null {
-      const read = ReadKnown.safeParse(pages.get(url))
-      if (!read.success) return null
-      const { source, ...kept } = read.data.kept
-      const { fetch, facts } = read.data
-      return { url, file: null, fetch, facts, source, kept }
-    },
+    page,
+    ...(toPublic ? { pageAt: (served: string) => page(toPublic(served)) } : {}),
     picture: (url) => pictureOf(images.get(url)),
     pictureWith: (hash) => pictureOf(byHash.get(hash)),
   }
@@ -84,5 +88,5 @@ export function newestRunOf(list: unknown): { file: string; site: string; progra
 /** What a run in an archive holds that a later run may take over: its pictures. */
 export function earlierOfArchive(run: unknown): Earlier | null {
   const read = ArchiveRun.safeParse(run)
-  return read.success ? earlierOf({ pages: [], images: read.data.images }) : null
+  return read.success ? earlierOf({ pages: [], images: read.data.images }, null) : null
 }

@@ -15,6 +15,7 @@ import {
 import { Layout } from '../surface'
 import { DocumentBuilder, DocumentReader } from './document-reader'
 import { partIn } from './part-document'
+import { namedSource, withWholeUrls } from './whole-urls'
 
 // What is asked of a run document that somebody hands in: all that the contract names (docs/run-document.md). What came
 // later, and what only this program adds, may be missing; fields that are not known are let through and ignored.
@@ -165,8 +166,16 @@ export function readRunDocument(text: string): RunReading {
 
 type RunReading = { ok: true; document: ReadDocument } | { ok: false; fault: string }
 
+/** A document of a site that has no production URL, with whole URLs; any other as it is. */
+function wholeDocument(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || !('source' in value)) return value
+  const source = namedSource(value.source, null)
+  return source === null ? value : withWholeUrls({ ...value, source }, source.site)
+}
+
 /** What was parsed of a file, held against the form of a run document. */
-export function asRunDocument(value: unknown): RunReading {
+export function asRunDocument(given: unknown): RunReading {
+  const value = wholeDocument(given)
   const head = Head.safeParse(value)
   const format = head.success ? head.data.format : undefined
   if (!head.success || format !== 'nimble-parrot-run') {

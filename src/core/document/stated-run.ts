@@ -14,6 +14,7 @@ import {
 } from '../model'
 import type { DocumentPiece } from './document-reader'
 import { partIn } from './part-document'
+import { namedSource, withWholeUrls } from './whole-urls'
 
 /** What was gathered of a page, as a document states it. Its cards and findings are made again. */
 const StatedPage = GatheredPage.pick({ url: true, fetch: true, facts: true, secondLooks: true }).extend({
@@ -64,6 +65,7 @@ export type StatedRun = { gathered: Omit<Gathering, 'pages' | 'images'>; found: 
 export class StatedRunReader {
   private readonly fields: Fields = {}
   private count = 0
+  private unnamed: string | null = null
 
   constructor(
     private readonly onPage: (page: GatheredPage) => void,
@@ -72,7 +74,8 @@ export class StatedRunReader {
 
   /** @throws UnfitDocument where a page or a picture has another form than this program writes */
   take(pieces: readonly DocumentPiece[]): void {
-    for (const piece of pieces) {
+    for (const given of pieces) {
+      const piece = this.whole(given)
       if ('field' in piece) this.fields[piece.field] = piece.value
       else if (piece.list === 'pages') this.onPage(this.pageOf(piece.value))
       else if (piece.list === 'images' || piece.list === 'icons')
@@ -96,6 +99,18 @@ export class StatedRunReader {
     const { format: _format, version: _version, ...head } = this.as(Head, fields, 'the document')
     const notes = head.notes.filter(({ kind }) => !OF_JUDGING.has(kind))
     return { gathered: { ...head, notes }, found: this.as(Sum, fields.summary, 'summary') }
+  }
+
+  /** Of a site that has no production URL, URLs are paths: they are made whole by the source, which stands before them. */
+  private whole(piece: DocumentPiece): DocumentPiece {
+    if ('field' in piece && piece.field === 'source') {
+      const location = (piece.value as { location?: unknown } | null)?.location
+      const source = namedSource(piece.value, typeof location === 'string' ? location : null)
+      this.unnamed = source?.site ?? null
+      return source === null ? piece : { field: 'source', value: source }
+    }
+    if (this.unnamed === null) return piece
+    return { ...piece, value: withWholeUrls(piece.value, this.unnamed) }
   }
 
   private pageOf(value: unknown): GatheredPage {

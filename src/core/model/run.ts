@@ -15,6 +15,10 @@ export const RunSource = z.object({
   location: z.string(),
   site: HttpAddress,
   servedAt: z.string().optional(),
+  /** What says that the site lives there, where it was inferred: `25 canonicals and 24 og:urls`. */
+  siteFrom: z.string().optional(),
+  /** Where other signs say that it lives. */
+  siteOther: z.object({ site: z.string(), evidence: z.string() }).optional(),
 })
 export type RunSource = z.infer<typeof RunSource>
 

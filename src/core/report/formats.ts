@@ -1,10 +1,11 @@
+import { withoutUnnamedHost } from '../address'
 import { csvPieces, runAsCsv } from './csv'
 import { runAsHtml } from './html'
 import { junitPieces, runAsJunit } from './junit'
 import { runAsMarkdown } from './markdown'
 import type { PaperOptions } from './paper'
-import { type RunDocument, runAsJson } from './run-document'
-import { jsonLines, jsonPieces } from './run-pieces'
+import type { RunDocument } from './run-document'
+import { jsonLines, jsonPieces, pathsIn } from './run-pieces'
 import { runAsSarif, sarifPieces } from './sarif'
 import { runAsText } from './text'
 
@@ -19,14 +20,23 @@ export type ReportFormat = {
   pieces?: (document: RunDocument, options?: PaperOptions) => Iterable<string>
 }
 
-export const reportFormats: readonly ReportFormat[] = [
+/** The form, with URLs of a site that has no production URL as paths. */
+function withPaths({ write, pieces, ...form }: ReportFormat): ReportFormat {
+  return {
+    ...form,
+    write: (document, options) => withoutUnnamedHost(write(document, options)),
+    ...(pieces && { pieces: (document, options) => pathsIn(pieces(document, options)) }),
+  }
+}
+
+const formats: readonly ReportFormat[] = [
   { id: 'text', name: 'Text', extension: 'txt', mediaType: 'text/plain', write: runAsText },
   {
     id: 'json',
     name: 'Run document (JSON)',
     extension: 'json',
     mediaType: 'application/json',
-    write: runAsJson,
+    write: (document) => [...jsonPieces(document)].join(''),
     pieces: jsonPieces,
   },
   {
@@ -57,5 +67,8 @@ export const reportFormats: readonly ReportFormat[] = [
   { id: 'markdown', name: 'Markdown', extension: 'md', mediaType: 'text/markdown', write: runAsMarkdown },
   { id: 'html', name: 'Report (HTML)', extension: 'html', mediaType: 'text/html', write: runAsHtml },
 ]
+
+/** Every form in which a run leaves. */
+export const reportFormats: readonly ReportFormat[] = formats.map(withPaths)
 
 export type FormatId = ReportFormat['id']

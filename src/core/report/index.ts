@@ -12,8 +12,8 @@ export { escapeMarkdown } from './markdown'
 export { fails, type PaperOptions, verdictLine } from './paper'
 export { refreshAsAddresses, refreshAsCsv } from './refresh-reports'
 export { picturesWanted, type ReportPicture } from './report-cards'
-export { contextOfDocument, type RunDocument, runAsJson, runDocument } from './run-document'
-export { jsonLines, jsonPieces } from './run-pieces'
+export { contextOfDocument, type RunDocument, runDocument } from './run-document'
+export { jsonLines, jsonPieces, runAsJson } from './run-pieces'
 export {
   type Digest,
   differenceFromSignOff,

@@ -10,7 +10,8 @@ import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { type Baseline, baselineOf, sinceBaseline, unfitAsBaseline } from './baseline'
 import { type FormatId, reportFormats } from './formats'
 import { fails, verdictLine } from './paper'
-import { type RunDocument, runAsJson, runDocument } from './run-document'
+import { type RunDocument, runDocument } from './run-document'
+import { runAsJson } from './run-pieces'
 
 const DAY = '2026-11-23'
 

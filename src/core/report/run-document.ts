@@ -22,7 +22,6 @@ import type {
 import { VERSION } from '../model'
 import { noRequirements, type Requirements } from '../requirements'
 import type { Card } from '../surface'
-import { printableJson } from '../text'
 import { type Baseline, type BaselineCounts, sinceBaseline } from './baseline'
 
 /** Pages that use each picture, by the picture's address. */
@@ -215,8 +214,3 @@ function baselineOf(
 }
 
 export type RunDocument = ReturnType<typeof runDocument>
-
-/** The run document as JSON text, with a line end. */
-export function runAsJson(document: RunDocument): string {
-  return `${printableJson(document, 2)}\n`
-}

@@ -3,8 +3,8 @@ import { readRunDocument } from '../document'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { reportFormats } from './formats'
-import { type RunDocument, runAsJson, runDocument } from './run-document'
-import { jsonLines, jsonPieces } from './run-pieces'
+import { type RunDocument, runDocument } from './run-document'
+import { jsonLines, jsonPieces, runAsJson } from './run-pieces'
 import { sarifPieces } from './sarif'
 
 let troubled: RunDocument

@@ -1,3 +1,4 @@
+import { isNamedSite, pathnameOf, withoutUnnamedHost } from '../address'
 import { printableJson } from '../text'
 
 /** Lists that grow with the site: they are written an entry at a time, so that no text is as long as the whole. */
@@ -15,10 +16,27 @@ const isList = (key: string): key is ListKey => Object.hasOwn(LISTS, key)
 
 const indented = (value: unknown, by: string) => printableJson(value, 2).replaceAll('\n', `\n${by}`)
 
+type Source = { site: string; [field: string]: unknown }
+
+/** A site without a production URL is told as none, with the path that it lives under. */
+function fieldsOf(document: Readonly<Record<string, unknown>>): Readonly<Record<string, unknown>> {
+  const source = document['source'] as Source | undefined
+  if (typeof source?.site !== 'string' || isNamedSite(source.site)) return document
+  return { ...document, source: { ...source, site: null, path: pathnameOf(source.site) } }
+}
+
+/** Pieces with URLs of a site that has no production URL as paths. */
+export function* pathsIn(pieces: Iterable<string>): Generator<string> {
+  for (const piece of pieces) yield withoutUnnamedHost(piece)
+}
+
 /** The run document as JSON, in pieces: together the same text as it would be at once. */
-export function* jsonPieces(document: Readonly<Record<string, unknown>>): Generator<string> {
+export const jsonPieces = (document: Readonly<Record<string, unknown>>): Generator<string> =>
+  pathsIn(piecesOf(document))
+
+function* piecesOf(document: Readonly<Record<string, unknown>>): Generator<string> {
   let before = '{'
-  for (const [key, value] of Object.entries(document)) {
+  for (const [key, value] of Object.entries(fieldsOf(document))) {
     if (value === undefined) continue
     yield `${before}\n  ${JSON.stringify(key)}: `
     before = ','
@@ -37,8 +55,10 @@ export function* jsonPieces(document: Readonly<Record<string, unknown>>): Genera
 }
 
 /** The run document as JSON lines: first the head without its lists, then each entry of them, last the summary. */
-export function* jsonLines(document: Readonly<Record<string, unknown>>): Generator<string> {
-  const { summary, ...rest } = document
+export const jsonLines = (document: Readonly<Record<string, unknown>>): Generator<string> => pathsIn(linesOf(document))
+
+function* linesOf(document: Readonly<Record<string, unknown>>): Generator<string> {
+  const { summary, ...rest } = fieldsOf(document)
   const head = Object.fromEntries(Object.entries(rest).filter(([key]) => !isList(key)))
   yield `${printableJson(head)}\n`
   for (const [key, name] of Object.entries(LISTS)) {
@@ -48,3 +68,7 @@ export function* jsonLines(document: Readonly<Record<string, unknown>>): Generat
   }
   yield `${printableJson({ summary })}\n`
 }
+
+/** The run document as JSON text, at once: what the pieces are together. */
+export const runAsJson = (document: Readonly<Record<string, unknown>>): string =>
+  withoutUnnamedHost(`${printableJson(fieldsOf(document), 2)}\n`)

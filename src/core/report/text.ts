@@ -79,16 +79,19 @@ export function runAsText(
 ): string {
   const { summary, source, pages } = document
   const sections = new Set(pages.map((page) => page.section)).size
-  const from = source.location === source.site ? '' : ` from ${source.location}`
+  const from = source.location === source.site ? '' : `, from ${source.location}`
   const verdict = style(summary.clear ? 'strong' : 'error', verdictLine(document))
+  const site = document.notes.find(({ kind }) => kind === 'site-guessed')?.message ?? `Site: ${source.site}`
   const causes = printedCauses(document)
   const shown = all ? causes : causes.slice(0, CAUSES_SHOWN)
   const left = causes.length - shown.length
   const lines = [
     verdict,
-    `${style('strong', terminalText(source.site))}${terminalText(from)}`,
-    `${count(summary.pages, 'page')} in ${count(sections, 'section')}, ${count(document.images.length, 'picture')}`,
-    ...paperLines(document).map((line) => told(line, style)),
+    style('strong', terminalText(site)),
+    `${count(summary.pages, 'page')} in ${count(sections, 'section')}, ${count(document.images.length, 'picture')}${terminalText(from)}`,
+    ...paperLines(document)
+      .filter(({ text }) => text !== site)
+      .map((line) => told(line, style)),
     '',
     ...shown.flatMap((cause) => causeLines(cause, document, style)),
     ...(left > 0 ? [`and ${count(left, 'more change')}; --all prints them, the JSON document holds them.`, ''] : []),

@@ -1,3 +1,4 @@
+import { withoutUnnamedHost } from '../address'
 import type { GatheredPage, MetaFact, PageFacts, TagPosition } from '../model'
 import { collapseWhiteSpace, forLast, isBlank } from '../text'
 import { absent, type Candidate } from './ladder'
@@ -64,7 +65,7 @@ const fromText = (from: string, value: string | null, at: TagPosition | null): C
 export function textCandidates(page: GatheredPage, sources: readonly TextSource[]): Candidate[] {
   const { facts } = page
   return sources.flatMap((source): readonly Candidate[] => {
-    if (source === 'address') return [{ ...absent('address'), value: page.url }]
+    if (source === 'address') return [{ ...absent('address'), value: withoutUnnamedHost(page.url) }]
     if (!facts) return [absent(source)]
     if (source === 'title') return [fromText('title', facts.title, facts.at.title)]
     if (source === 'h1') return [fromText('h1', facts.h1, facts.at.h1)]

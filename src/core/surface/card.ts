@@ -1,4 +1,4 @@
-import type { AddressMap, RobotsRules } from '../address'
+import { type AddressMap, type RobotsRules, withoutUnnamedHost } from '../address'
 import type { AccessMode, GatheredImage, GatheredPage, PageFacts } from '../model'
 import { fitText, forLast, isBlank } from '../text'
 import { firstValue, imageCandidates, metaCandidates, textCandidates } from './candidates'
@@ -124,7 +124,7 @@ function bareCard(
   const titles = textCandidates(page, surface.title.from)
   const descriptions = textCandidates(page, surface.description.from)
   const pictures = page.facts && surface.picture ? imageCandidates(page.facts, surface.picture.from) : []
-  const address = page.url
+  const address = withoutUnnamedHost(page.url)
   const title: TextPart = {
     ...emptyPart(passAll(titles, outcome)),
     text: address,

@@ -1,4 +1,4 @@
-import { resolveAddress } from '../address'
+import { isNamedSite, resolveAddress } from '../address'
 import type { GatheredPage, PageFacts } from '../model'
 import { forLast, isBlank } from '../text'
 import { metaCandidates } from './candidates'
@@ -20,7 +20,9 @@ function hostCandidates(page: GatheredPage, facts: PageFacts, context: CardConte
     const isOwn = address !== null && context.addresses.isOnSite(context.addresses.toPublic(address))
     return candidate.value === null || isOwn ? candidate : { ...candidate, value: null }
   })
-  return [...named, { ...absent('host'), value: shownHost(page.url) }]
+  // Before anything names the production URL there is no host to show.
+  const host = isNamedSite(context.addresses.site) ? shownHost(page.url) : null
+  return [...named, { ...absent('host'), value: host }]
 }
 
 /** `Brasswick Mending Hall › guides`: the folders that the page lies in, not its own name. */

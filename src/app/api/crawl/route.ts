@@ -34,14 +34,14 @@ async function* crawlLines(
   try {
     for await (const events of runCrawl(
       request,
-      { guessSite: true, innerHosts, memory, refusalToAsk: () => refusalToAsk(client) },
+      { unnamedAs: namedAddresses(request.from)[0] ?? '', innerHosts, memory, refusalToAsk: () => refusalToAsk(client) },
       signal,
     )) {
       for (const event of events) {
         if (event.kind !== 'started') continue
         const { site, location } = event.source
         const build = request.from.kind === 'list' ? (request.from.addresses[0] ?? site) : location
-        if (parseUrl(build)) toBuild = createAddressMap(site, build).toBuild
+        if (parseUrl(build)) toBuild = createAddressMap(site, build, event.source.servedAt ?? null).toBuild
       }
       // An empty batch is not sent.
       if (events.length > 0)
