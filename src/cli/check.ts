@@ -133,7 +133,7 @@ async function gather(
   if (fault !== null) {
     builder.add({ kind: 'incomplete', incomplete: { why: 'lost', message: `The run broke off: ${fault}` } })
   }
-  const gathering = builder.gathering()
+  const gathering = builder.gathering(options.part !== undefined)
   if (!gathering) throw new CannotRun(`${source} could not be read.${fault === null ? '' : ` ${fault}`}`)
   return { gathering, fault }
 }

@@ -20,6 +20,7 @@ import {
   readSignOff,
   type SignOffFile,
   signOffOfArchive,
+  wholeDocument,
 } from '@/core/document'
 import { type LineOf, parseJson, schemaFaults } from '@/core/model'
 import { type Digest, signOffOf } from '@/core/report'
@@ -144,7 +145,7 @@ export async function loadPart(file: string): Promise<PartDocument> {
   const unfit = (why: string) => new CannotRun(`The part ${file} can’t be used. ${why}`)
   const read = await readPieces(file, 'part')
   if (!read.ok) throw unfit(read.fault)
-  const { value } = read
+  const value = wholeDocument(read.value)
   if (partIn(value) === null) throw unfit('It is no part of a run: check --shard I/N writes one.')
   const parsed = PartDocument.safeParse(value)
   if (parsed.success) return parsed.data

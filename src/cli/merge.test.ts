@@ -135,10 +135,13 @@ describe('a list in parts', () => {
     const files = [4, 1, 3, 2].map((index) => `list-${index}.json`)
     expect((await run('merge', ...files, '--format', 'json=list-merged.json')).code).toBe(1)
     expect(apart('list-merged.json')).toEqual(apart('list-whole.json'))
-    const merged = JSON.parse(readFileSync(join(here, 'list-merged.json'), 'utf8')) as { pages: LinkedPage[] }
+    const merged = JSON.parse(readFileSync(join(here, 'list-merged.json'), 'utf8')) as {
+      pages: LinkedPage[]
+      missing: { url: string; linkers: object }[]
+    }
     // Who links to what is not there is told of all pages, whichever part they were read with.
-    const gone = merged.pages.find(({ url }) => url.endsWith('/gone'))!
-    expect(gone.fetch.linkers).toMatchObject({ count: 8, first: { length: 3 } })
+    const gone = merged.missing.find(({ url }) => url.endsWith('/gone'))!
+    expect(gone.linkers).toMatchObject({ count: 8, first: { length: 3 } })
     const led = merged.pages.find(({ fetch }) => fetch.ledHereBy)!
     expect(led.fetch.ledHereBy![0]!.linkers.count).toBe(2)
   }, 60_000)

@@ -1,4 +1,13 @@
-import { GatheringBuilder, gatherBuild, NothingAnswered, replayOf, withLinkersOfAll } from '@/core/crawl'
+import { isNamedSite } from '@/core/address'
+import {
+  GatheringBuilder,
+  gatherBuild,
+  NothingAnswered,
+  replayOf,
+  surveyWith,
+  withLinkersOfAll,
+  withoutMissing,
+} from '@/core/crawl'
 import { type PartDocument, partProgram } from '@/core/document'
 import type { Gathering, Survey } from '@/core/model'
 import { nodeEnvironment } from '@/io/crawl-environment'
@@ -89,13 +98,18 @@ function surveyOf(surveys: readonly (Survey | null)[]): Survey | undefined {
   return { ...first, onStaging: once(all.map((one) => one.onStaging)), dead: once(all.map((one) => one.dead)) }
 }
 
+/** Where a part's pages live, or are served where nothing names that. */
+const placeOf = ({ document: { source } }: Part) =>
+  isNamedSite(source.site) ? source.site : (source.servedAt ?? source.site)
+
 /** @throws CannotRun where parts of a list take different addresses for the production one, each by its own first page */
 function ensureOneSite(parts: readonly Part[]): void {
-  const { site } = parts[0]!.document.source
-  const other = parts.find(({ document }) => document.source.site !== site)
+  const [first] = parts
+  const place = placeOf(first!)
+  const other = parts.find((part) => placeOf(part) !== place)
   if (other)
     throw new CannotRun(
-      `${named(other)} took ${other.document.source.site} for the production address, ${named(parts[0]!)} ${site}. Read the parts again with --site.`,
+      `${named(other)} took ${placeOf(other)} for the production address, ${named(first!)} ${place}. Read the parts again with --site.`,
     )
 }
 
@@ -106,7 +120,8 @@ function joinParts(parts: readonly Part[]): Gathering {
   const longest = Math.max(...documents.map(({ pages }) => pages.length))
   const rows = Array.from({ length: longest }, (_, row) => documents.flatMap(({ pages }) => pages[row] ?? []))
   const { source, view, partial, scope } = documents[0]!
-  const { pages, note } = withLinkersOfAll(rows.flat(), source)
+  const { pages: told, note } = withLinkersOfAll(rows.flat(), source)
+  const { pages, missing } = withoutMissing(told, source.kind)
   const once = <T>(list: readonly T[]) => [...new Map(list.map((one) => [JSON.stringify(one), one])).values()]
   return {
     source,
@@ -117,7 +132,7 @@ function joinParts(parts: readonly Part[]): Gathering {
     incomplete: once(documents.flatMap(({ incomplete }) => incomplete)),
     scope,
     robotsTxt: partial.robotsTxt,
-    survey: surveyOf(documents.map((one) => one.partial.survey)),
+    survey: surveyWith(surveyOf(documents.map((one) => one.partial.survey)), missing),
     pages,
     images: [...new Map(documents.flatMap(({ images }) => images).map((image) => [image.url, image])).values()],
   }

@@ -35,5 +35,5 @@ export function withoutUnnamedHost(text: string): string {
 
 /** What people read as the name of a site: its URL, or that there is none yet. */
 export function siteInWords(site: string): string {
-  return isNamedSite(site) ? site : 'no production URL yet'
+  return isNamedSite(site) ? site : 'a site without a production URL'
 }

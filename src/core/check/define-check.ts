@@ -1,4 +1,4 @@
-import type { GatheredPage, Level, PageFacts, Position } from '../model'
+import type { GatheredPage, Level, MissingUrl, PageFacts, Position } from '../model'
 import type { CheckContext, PageContext } from './context'
 
 /**
@@ -79,6 +79,8 @@ export type CheckMeta = {
   isOf?: 'form' | 'beside'
   /** Where it is raised, the page lacks everything else for this one reason. */
   explainsAll?: true
+  /** Of a finding across pages: each page that it names is a fault by itself, so that one more of them is new. */
+  isOfEachPage?: true
   /** Asked of a page's cards, and not of one that is never shared, though its family is asked of every page. */
   isAboutSharing?: true
   /** What it looks at, and why it matters, each in a sentence for people. */
@@ -114,7 +116,12 @@ type ReadPage = GatheredPage & { facts: PageFacts }
  */
 type OfPage<Context> =
   | { scope: 'page' | 'image'; check(page: ReadPage, context: Context): Raised[] | SkippedCheck }
-  | { scope: 'access'; check(page: GatheredPage, context: Context): Raised[] | SkippedCheck }
+  | {
+      scope: 'access'
+      check(page: GatheredPage, context: Context): Raised[] | SkippedCheck
+      /** The same of URLs that are no page, since there is nothing at them: one finding for them all. */
+      ofMissing?(missing: readonly MissingUrl[], context: CheckContext): SiteRaised[]
+    }
 
 /** Made as soon as the page and its pictures are there, and it holds: its context knows no other page. */
 type AloneCheck = CheckMeta & { hangsOn?: undefined } & OfPage<PageContext>

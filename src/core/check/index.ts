@@ -35,6 +35,7 @@ export {
   isReadable,
   type PageVerdict,
   runChecks,
+  subjectOf,
   together,
   type Verdict,
   verdictOf,

@@ -40,7 +40,7 @@ describe('verdicts that are kept', () => {
     const page = pageAt(gathering, `${GOOD_SITE}lost.html`)
     const kept = new KeptVerdicts()
     const rulesIn = (context: CheckContext) => kept.check(page, context).findings.map(({ rule }) => rule)
-    const come = { ...gathering, pages: gathering.pages.filter(({ file }) => file !== null) }
+    const come = { ...gathering, survey: undefined }
     expect(rulesIn(createGrowingContext(come, noRequirements).context)).not.toContain('address-dead')
     const stamp = kept.stampOf(page.url)
     expect(rulesIn(createCheckContext(gathering))).toContain('address-dead')

@@ -7,8 +7,8 @@ export type Known =
   | { kind: 'page'; page: GatheredPage }
   /** It leads to a page by a redirect. */
   | { kind: 'redirect'; page: GatheredPage }
-  /** The build holds no such page. */
-  | { kind: 'dead' }
+  /** It is not there: the build lacks it, or the server answered so; null: no server was asked. */
+  | { kind: 'dead'; status: number | null }
   /** A crawl that never came by there can't say. */
   | { kind: 'unknown' }
 
@@ -20,15 +20,15 @@ type Index = {
   pages: Map<string, GatheredPage>
   aliases: Map<string, GatheredPage>
   isWhole: boolean
-  /** An address that links name and the build lacks. */
-  isMissing: (page: GatheredPage) => boolean
+  /** URLs that something names and that are not there, with what a server answered. */
+  missing: Map<string, number | null>
 }
 const indexes = new WeakMap<CheckContext, Index>()
 
 function indexOf(context: CheckContext): Index {
   const found = indexes.get(context)
   if (found) return found
-  const { source, incomplete, scope } = context.gathering
+  const { source, incomplete, scope, survey } = context.gathering
   const isBuild = source.kind === 'folder' || source.kind === 'zip'
   const pages = new Map<string, GatheredPage>()
   for (const page of context.pages) {
@@ -43,7 +43,7 @@ function indexOf(context: CheckContext): Index {
     aliases: new Map(context.pages.flatMap((page) => page.fetch.aliases.map((url) => [comparableAddress(url), page]))),
     // Only a build that was read to its end can be said not to hold something.
     isWhole: isBuild && incomplete.length === 0 && scope.length === 0,
-    isMissing: ({ file, fetch }) => isBuild && file === null && fetch.status === 404,
+    missing: new Map((survey?.missing ?? []).map(({ url, status }) => [comparableAddress(url), status])),
   }
   indexes.set(context, made)
   return made
@@ -54,16 +54,18 @@ export function knownPage(url: string, context: CheckContext): Known {
   if (!context.addresses.isOnSite(url)) return { kind: 'unknown' }
   const index = indexOf(context)
   const exact = index.exact.get(url)
-  if (exact) return index.isMissing(exact) ? { kind: 'dead' } : { kind: 'page', page: exact }
+  if (exact) return { kind: 'page', page: exact }
   const key = comparableAddress(url)
   const led = index.aliases.get(key)
   const page = index.pages.get(key)
   // An address that redirects is told apart from a page that is written in another form.
-  if (page && !(led && !isAlive(page))) return index.isMissing(page) ? { kind: 'dead' } : { kind: 'page', page }
+  if (page && !(led && !isAlive(page))) return { kind: 'page', page }
   if (led) return { kind: 'redirect', page: led }
   // Files that are no pages (a PDF, a picture) are in no list of pages.
   const isPageLike = !/\.[a-z0-9]{1,5}$/i.test(new URL(url).pathname) || /\.html?$/i.test(new URL(url).pathname)
-  return index.isWhole && isPageLike ? { kind: 'dead' } : { kind: 'unknown' }
+  const missing = index.missing.get(key)
+  if (missing !== undefined) return { kind: 'dead', status: missing }
+  return index.isWhole && isPageLike ? { kind: 'dead', status: null } : { kind: 'unknown' }
 }
 
 /** Did the page answer as a page should? */

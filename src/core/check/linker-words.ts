@@ -5,9 +5,9 @@ import type { Linkers } from '../model'
 const NAMED = 3
 
 /**
- * Who links to an address, as the end of a sentence; empty where no link is known.
+ * Who names a URL, as the end of a sentence; empty where no link is known.
  *
- * @example ' Linked on /guides/ (line 12) and /about (line 4).'
+ * @example ' Named on /guides/ (line 12) and /about (line 4).'
  */
 export function linkerWords(linkers: Linkers | undefined): string {
   if (!linkers || linkers.count === 0) return ''
@@ -17,5 +17,5 @@ export function linkerWords(linkers: Linkers | undefined): string {
   const rest = linkers.count - named.length
   const all = rest > 0 ? [...named, `${rest} more`] : named
   const last = all.pop()!
-  return ` Linked on ${all.length === 0 ? last : `${all.join(', ')} and ${last}`}.`
+  return ` Named on ${all.length === 0 ? last : `${all.join(', ')} and ${last}`}.`
 }

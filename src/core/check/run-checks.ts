@@ -6,6 +6,7 @@ import {
   type Gathering,
   type Incomplete,
   type Level,
+  type MissingUrl,
   type PageFacts,
   type RunNote,
   type SiteFinding,
@@ -15,8 +16,9 @@ import {
   type WaivedFinding,
 } from '../model'
 import { createWaivers, type LevelOrOff } from '../requirements'
+import { groupBy } from '../text'
 import { type CheckContext, createCheckContext } from './context'
-import type { Check, Family, Raised, SkippedCheck } from './define-check'
+import type { Check, Family, Raised, SiteRaised, SkippedCheck } from './define-check'
 import { idleRequirements } from './idle-requirements'
 import { checks as allChecks } from './rules'
 
@@ -133,18 +135,29 @@ function sortFindings<T extends Finding>(findings: T[]): T[] {
   return findings.sort((a, b) => byLevel(a, b) || (a.line ?? 0) - (b.line ?? 0))
 }
 
-/** Checks across pages. */
-export function checkSite(context: CheckContext, checks: readonly Check[] = allChecks): SiteFinding[] {
+/** Checks across pages. @param missing URLs that something names and that are not there */
+export function checkSite(
+  context: CheckContext,
+  checks: readonly Check[] = allChecks,
+  missing: readonly MissingUrl[] = context.gathering.survey?.missing ?? [],
+): SiteFinding[] {
   const findings = checks.flatMap((check): SiteFinding[] => {
     const level = context.requirements.levels?.[check.id]
-    if (check.scope !== 'site' || level === 'off') return []
-    const outcome = check.check(context)
+    if (level === 'off') return []
+    const outcome = check.scope === 'site' ? check.check(context) : raisedOfMissing(check, missing, context)
     return isSkipped(outcome)
       ? []
       : outcome.map((raised) => withLevel({ ...findingOf(check, raised), pages: raised.pages }, level))
   })
   return sortFindings(findings)
 }
+
+const raisedOfMissing = (check: Check, missing: readonly MissingUrl[], context: CheckContext): SiteRaised[] =>
+  check.scope === 'access' && missing.length > 0 ? (check.ofMissing?.(missing, context) ?? []) : []
+
+/** What a finding across pages is about, whatever its pages and its counts are: by this two runs know it again. */
+export const subjectOf = ({ image, data }: Pick<SiteFinding, 'image' | 'data'>): string =>
+  [image, data?.['text'], data?.['section'], data?.['key']].filter((part) => part !== undefined).join(' ')
 
 type Counted = Pick<Finding, 'rule' | 'level' | 'image'>
 
@@ -165,6 +178,9 @@ export function countFindings(
   }
   return counts
 }
+
+/** Checks that are raised for what is missing as well. */
+const ofMissing = allChecks.filter((check) => check.scope === 'access' && check.ofMissing !== undefined)
 
 const IMAGE_RULES = new Set(allChecks.filter((check) => check.scope === 'image').map((check) => check.id))
 
@@ -213,7 +229,7 @@ export function runChecks(
     today,
     gathering.pages.map(({ url, facts }) => ({ path: pathOf(url).split('?')[0]!, title: facts?.title ?? null })),
   )
-  const waiverOf = (finding: Finding, urls: readonly string[]) => {
+  const waiverOf = (finding: Pick<Finding, 'rule'>, urls: readonly string[]) => {
     const waiver = waiverFor(finding.rule, urls)
     return waiver && { reason: waiver.reason, by: waiver.by, ...(waiver.until ? { until: waiver.until } : {}) }
   }
@@ -230,11 +246,23 @@ export function runChecks(
   })
   const findings: SiteFinding[] = []
   const waived: Verdict['waived'] = []
-  for (const finding of checkSite(context)) {
+  const missing = gathering.survey?.missing ?? []
+  for (const finding of checkSite(context, allChecks, [])) {
     const waiver = waiverOf(finding, finding.pages)
     if (waiver) waived.push({ ...finding, waiver })
     else findings.push(finding)
   }
+  // What is missing is taken on by its own URL, not by those of the pages that link to it.
+  for (const check of ofMissing) {
+    const of = groupBy(missing, ({ url }) => JSON.stringify(waiverOf({ rule: check.id }, [url]) ?? null))
+    for (const [key, group] of of) {
+      const found = checkSite(context, [check], group)
+      const waiver = JSON.parse(key) as WaivedFinding['waiver'] | null
+      if (waiver) waived.push(...found.map((finding) => ({ ...finding, waiver })))
+      else findings.push(...found)
+    }
+  }
+  sortFindings(findings)
   const movedNotes = moved.map(({ waiver: { rule, pages: path, by }, to }): RunNote => {
     const message = `The waiver of ${rule} by ${by} was written for ${path}, which is not there; it holds for ${to}, which has the same title.`
     return { kind: 'requirements', message }

@@ -153,7 +153,7 @@ export function driftBetween(before: ReadDocument, after: ReadDocument): Drift {
 /** Why two run documents can't be held against each other; null when they can. */
 export function incomparable(before: ReadDocument, after: ReadDocument): string | null {
   if (before.source.site === after.source.site) return null
-  return `The two are of different sites, ${before.source.site} and ${after.source.site}. Run both with the same --site.`
+  return `The two are of different sites, ${siteInWords(before.source.site)} and ${siteInWords(after.source.site)}. Run both with the same --site.`
 }
 
 /** Did anything change that a card shows, or that pages come and go by? */

@@ -14,6 +14,7 @@ import type {
 } from '../model'
 import type { QueuedUrl } from './crawl-options'
 import { mergeTwins } from './merge-twins'
+import { surveyWith, withoutMissing } from './missing-urls'
 
 /** What a run tells while it goes on. Server, worker and command line differ only in what they do with these. */
 export type CrawlEvent =
@@ -153,11 +154,13 @@ export class GatheringBuilder {
     if (page) this.pages.set(url, { ...page, fetch: { ...page.fetch, ...more } })
   }
 
-  gathering(): Gathering | null {
+  /** @param isPart of a run: what is missing is known once all parts are there, and stays a page until then */
+  gathering(isPart = false): Gathering | null {
     if (!this.start) return null
     const { source, view, startedAt, robotsTxt, scope } = this.start
     const { finishedAt, incomplete } = this
-    const { pages, note } = mergeTwins([...this.pages.values()], (url) => !this.unlinkedForms.has(url))
+    const { pages: told, note } = mergeTwins([...this.pages.values()], (url) => !this.unlinkedForms.has(url))
+    const { pages, missing } = isPart ? { pages: told, missing: [] } : withoutMissing(told, source.kind)
     return {
       source,
       view,
@@ -167,7 +170,7 @@ export class GatheringBuilder {
       incomplete,
       scope,
       robotsTxt,
-      survey: this.survey,
+      survey: surveyWith(this.survey, missing),
       pages,
       images: [...this.images.values()],
     }

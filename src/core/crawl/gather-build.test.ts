@@ -216,11 +216,12 @@ describe('pictures on hosts of others', () => {
   })
 })
 
-test('of addresses that links name and the build lacks so many are told as pages, and how many there are', async () => {
+test('of addresses that links name and the build lacks so many are listed, none of them a page, and how many there are', async () => {
   const links = Array.from({ length: limits.missingPages + 5 }, (_, index) => `<a href="/gone-${index}">x</a>`)
-  const { pages, notes } = await gatherMemory({ 'index.html': `<title>Home</title>${links.join('')}` }, SITE)
-  expect(pages).toHaveLength(limits.missingPages + 1)
-  expect(notes).toMatchObject([{ kind: 'bounded', message: expect.stringContaining('2005 addresses') }])
+  const { pages, survey, notes } = await gatherMemory({ 'index.html': `<title>Home</title>${links.join('')}` }, SITE)
+  expect(pages).toHaveLength(1)
+  expect(survey?.missing).toHaveLength(limits.missingPages)
+  expect(notes).toMatchObject([{ kind: 'bounded', message: expect.stringContaining('2005 URLs') }])
 })
 
 test('a sitemap of a build that is broken, or can’t be read, leaves its pages unknown', async () => {

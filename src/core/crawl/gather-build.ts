@@ -62,6 +62,9 @@ export type BuildOptions = {
 /** Base of pages while nothing is known of where they will live. */
 const NOWHERE = unnamedSite(null)
 
+/** Base of a file's page until its URL is known. */
+const UNPLACED = 'http://localhost/'
+
 /** Where a build's site lives: as it was said, else as its files tell. */
 export async function siteOfBuild(
   files: BuildFiles,
@@ -117,7 +120,7 @@ function unreadable(path: string, error: unknown): FetchResult {
 /** Reads one HTML file. Its address is not known yet: what pages link to decides it, and that takes them all. */
 export async function readFile(files: BuildFiles, path: string, outside: CrawlEnvironment): Promise<FileReading> {
   const asked = {
-    url: NOWHERE + encodedPath(path),
+    url: UNPLACED + encodedPath(path),
     file: path,
     redirects: [],
     aliases: [],
@@ -276,7 +279,7 @@ export async function* gatherBuild(
     if (missing <= limits.missingPages) addressed.set(url, missingPage(url, survey.book.of(url), outside))
   }
   if (missing > limits.missingPages) {
-    const message = `${missing} addresses that links name are not there; the first ${limits.missingPages} are named as pages.`
+    const message = `${missing} URLs that the site names are not there; the first ${limits.missingPages} are listed.`
     yield { kind: 'note', note: { kind: 'bounded', message } }
   }
   for (const [url, own] of leads) {

@@ -35,6 +35,7 @@ export { gatherBuild, lookInBuild } from './gather-build'
 export { type LookAtImage, lookByReading, readAsHostsMay } from './image-queue'
 export { inParallel } from './in-parallel'
 export { withLinkersOfAll } from './linkers-of-parts'
+export { surveyWith, withoutMissing } from './missing-urls'
 export { NothingAnswered } from './nothing-answered'
 export { haveOneOwner, PictureHosts } from './picture-hosts'
 export {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { createAddressMap } from '../address'
+import { createAddressMap, siteInWords } from '../address'
 import type { Earlier, KnownPage } from '../crawl'
 import { FetchFact, GatheredImage, KeptLinks, PageFacts, SourceLine, VERSION } from '../model'
 import type { ReadDocument } from './run-document-schema'
@@ -19,7 +19,7 @@ export type EarlierRun = { site: string; program: string | undefined; earlier: E
 
 /** Why nothing of an earlier run may be taken over by a run of a site; null where it may. */
 export function unfitAsEarlier({ site, program }: EarlierRun, own: string): string | null {
-  if (site !== own) return `It is a run of ${site}, and this is one of ${own}: nothing of it can be taken over.`
+  if (site !== own) return `It is a run of ${siteInWords(site)}, and this is one of ${siteInWords(own)}: nothing of it can be taken over.`
   if (program === VERSION) return null
   const by = program === undefined ? 'an older version' : `version ${program}`
   return `It was written by ${by} of this program, which may have read otherwise: run it once without --since.`

@@ -7,6 +7,6 @@
 export { DocumentBuilder, type DocumentPiece, DocumentReader } from './document-reader'
 export { type EarlierRun, earlierOfArchive, earlierRunOf, newestRunOf, unfitAsEarlier } from './earlier-run'
 export { type Asked, PartDocument, partIn, partProgram } from './part-document'
-export { asRunDocument, ReadDocument, readRunDocument, SignedOff } from './run-document-schema'
+export { asRunDocument, ReadDocument, readRunDocument, SignedOff, wholeDocument } from './run-document-schema'
 export { readSignOff, SignOffFile, signOffOfArchive } from './sign-off-file'
 export { type StatedRun, StatedRunReader, UnfitDocument } from './stated-run'

@@ -101,7 +101,7 @@ export const SignedOff = z.object({
 })
 export type SignedOff = z.infer<typeof SignedOff>
 
-const SiteFinding = ReadFinding.extend({ pages: z.array(z.string()) })
+const SiteFinding = ReadFinding.extend({ pages: z.array(z.string()), about: z.string().optional() })
 
 export const ReadDocument = z.looseObject({
   format: z.literal('nimble-parrot-run'),
@@ -115,6 +115,7 @@ export const ReadDocument = z.looseObject({
   view: AccessMode,
   notes: z.array(z.looseObject({ kind: z.string(), message: z.string() })),
   pages: z.array(ReadPage),
+  missing: z.array(z.looseObject({ url: z.string() })).optional(),
   images: z.array(z.looseObject({ url: z.string(), hash: z.string().nullable() })),
   findings: z.array(SiteFinding),
   waived: z.array(SiteFinding.extend({ waiver: TakenOn })).optional(),
@@ -167,7 +168,7 @@ export function readRunDocument(text: string): RunReading {
 type RunReading = { ok: true; document: ReadDocument } | { ok: false; fault: string }
 
 /** A document of a site that has no production URL, with whole URLs; any other as it is. */
-function wholeDocument(value: unknown): unknown {
+export function wholeDocument(value: unknown): unknown {
   if (typeof value !== 'object' || value === null || !('source' in value)) return value
   const source = namedSource(value.source, null)
   return source === null ? value : withWholeUrls({ ...value, source }, source.site)

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { surveyWith } from '../crawl'
 import {
   AccessMode,
   GatheredImage,
@@ -6,6 +7,7 @@ import {
   type Gathering,
   Incomplete,
   KeptLinks,
+  MissingUrl,
   RunNote,
   RunSource,
   SourceLine,
@@ -36,6 +38,7 @@ const Head = z.object({
   notes: z.array(RunNote),
   robotsTxt: z.string().nullable(),
   survey: Survey.optional(),
+  missing: z.array(MissingUrl).default([]),
 })
 
 const Sum = z.object({
@@ -96,7 +99,8 @@ export class StatedRunReader {
       throw new UnfitDocument(
         'It was written before documents said what robots.txt and sitemaps say, so that it can’t be judged again. Write it again with this version of the command.',
       )
-    const { format: _format, version: _version, ...head } = this.as(Head, fields, 'the document')
+    const { format: _format, version: _version, missing, ...read } = this.as(Head, fields, 'the document')
+    const head = { ...read, survey: surveyWith(read.survey, missing) }
     const notes = head.notes.filter(({ kind }) => !OF_JUDGING.has(kind))
     return { gathered: { ...head, notes }, found: this.as(Sum, fields.summary, 'summary') }
   }

@@ -2,7 +2,7 @@ import { unnamedSite } from '../address'
 
 /** Fields of a run document that hold a URL, or a list of them. */
 const URL_FIELDS: ReadonlySet<string> = new Set([
-  ...['url', 'finalUrl', 'address', 'page', 'image', 'pages', 'usedBy', 'aliases', 'foundAt'],
+  ...['url', 'finalUrl', 'address', 'page', 'image', 'pages', 'usedBy', 'aliases', 'foundAt', 'site'],
   ...['unlinked', 'dead', 'read', 'linkedFrom'],
 ])
 /** What a page says itself stays as it says it. */

@@ -35,6 +35,6 @@ export { ContentImage, JsonLdFact, LinkFact, MetaFact, PageFacts, SourceLine } f
 export { Position, TagPosition } from './position'
 export { isDeeperThan, parseJson } from './read-json'
 export { type RichField, type RichFields, RichKind, RichThing, richField } from './rich-thing'
-export { AccessMode, type Gathering, Incomplete, RunNote, RunSource, SourceKind, Survey } from './run'
+export { AccessMode, type Gathering, Incomplete, MissingUrl, RunNote, RunSource, SourceKind, Survey } from './run'
 export { type FileFault, pathText, schemaFaults } from './schema-faults'
 export { VERSION } from './version'

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Linkers } from './fetch'
 import type { GatheredImage } from './image'
 import type { GatheredPage } from './page'
 import { HttpAddress } from './position'
@@ -56,6 +57,10 @@ const IncompleteWhy = z.enum(['pages', 'depth', 'time', 'bytes', 'stopped', 'los
 export const Incomplete = z.object({ why: IncompleteWhy, message: z.string() })
 export type Incomplete = z.infer<typeof Incomplete>
 
+/** A URL that links, tags or a sitemap name, and that is not there: no page. `status`: what a server answered. */
+export const MissingUrl = z.object({ url: z.string(), status: z.number().int().nullable(), linkers: Linkers })
+export type MissingUrl = z.infer<typeof MissingUrl>
+
 /** What was noted beside the pages. */
 export const Survey = z.object({
   /** null where no sitemap was looked for: a list of addresses is the whole of its run. `pages` are public addresses. */
@@ -72,6 +77,8 @@ export const Survey = z.object({
   unlinked: z.array(z.string()).nullable(),
   /** Feeds and neighbours in a series that were asked for, and are not there. */
   dead: z.array(z.string()),
+  /** URLs that something names and that are not there; absent where none were found. */
+  missing: z.array(MissingUrl).optional(),
   /** Colours that the build's style sheets keep in custom properties; absent where none were looked for. */
   colors: z.array(z.object({ name: z.string(), color: z.string() })).optional(),
 })

@@ -1,6 +1,7 @@
-import { checkOf, countFindings } from '../check'
+import { siteInWords } from '../address'
+import { checkOf, countFindings, subjectOf } from '../check'
 import type { ReadDocument } from '../document'
-import type { Finding, Level } from '../model'
+import type { Finding, Level, SiteFinding } from '../model'
 
 /** Findings that a run has already, by what they are about: lines may move. */
 export type Baseline = { site: string; startedAt: string; keys: ReadonlySet<string> }
@@ -11,20 +12,28 @@ type Found = Pick<Finding, 'rule' | 'image' | 'level'>
 
 const keyOf = (url: string, { rule, image }: Pick<Found, 'rule' | 'image'>) => `${rule}\n${url}\n${image ?? ''}`
 
+type FoundOnSite = Pick<SiteFinding, 'rule' | 'level' | 'pages' | 'image' | 'data'>
+type FoundAcross = Pick<Found, 'rule' | 'image'> & { about?: string | undefined }
+const keyAcross = ({ rule, about = '' }: FoundAcross) => `${rule}\nacross\n${about}`
+const missingKey = (url: string) => `missing\n${url}`
+const isOfEachPage = ({ rule }: Pick<Found, 'rule'>) => checkOf(rule)?.isOfEachPage === true
+
 /** The baseline that a run document is. Findings that were waived then are known as well: they were looked at. */
-export function baselineOf({ source, startedAt, pages, findings, waived = [] }: ReadDocument): Baseline {
+export function baselineOf({ source, startedAt, pages, findings, waived = [], missing = [] }: ReadDocument): Baseline {
   const keys = new Set<string>()
   for (const page of pages) for (const one of [...page.findings, ...(page.waived ?? [])]) keys.add(keyOf(page.url, one))
-  for (const one of [...findings, ...waived]) for (const url of one.pages) keys.add(keyOf(url, one))
-  // A finding about no page is known by its rule.
-  for (const one of [...findings, ...waived]) if (one.pages.length === 0) keys.add(keyOf('', one))
+  for (const one of [...findings, ...waived])
+    for (const url of isOfEachPage(one) ? one.pages : []) keys.add(keyOf(url, one))
+  // One across pages is known by what it is about: pages come and go.
+  for (const one of [...findings, ...waived]) keys.add(keyAcross(one))
+  for (const { url } of missing) keys.add(missingKey(url))
   return { site: source.site, startedAt, keys }
 }
 
 /** Why a run document can be no baseline for a run of this site; null when it can. */
 export function unfitAsBaseline(document: ReadDocument, site: string): string | null {
   if (document.source.site !== site) {
-    return `It is of another site, ${document.source.site}, and this run is of ${site}. Give --site where the two are the same.`
+    return `It is of another site, ${siteInWords(document.source.site)}, and this run is of ${siteInWords(site)}. Give --site where the two are the same.`
   }
   const [first] = document.incomplete ?? []
   return first ? `It is of a run that is not complete: ${first.message}` : null
@@ -34,11 +43,16 @@ export function unfitAsBaseline(document: ReadDocument, site: string): string | 
 export function sinceBaseline(
   { startedAt, keys }: Baseline,
   pages: readonly { url: string; findings: readonly Found[] }[],
-  site: readonly (Found & { pages: string[] })[],
+  site: readonly FoundOnSite[],
+  missing: readonly { url: string }[] = [],
 ) {
   const isNewOn = (url: string, finding: Found) => !keys.has(keyOf(url, finding))
-  const isNewAcross = (finding: Found & { pages: string[] }) =>
-    finding.pages.length === 0 ? isNewOn('', finding) : finding.pages.some((url) => isNewOn(url, finding))
+  const isMissingNew = missing.some(({ url }) => !keys.has(missingKey(url)))
+  const isNewAcross = (finding: FoundOnSite) => {
+    if (!keys.has(keyAcross({ rule: finding.rule, about: subjectOf(finding) }))) return true
+    if (checkOf(finding.rule)?.scope === 'access') return isMissingNew
+    return isOfEachPage(finding) && finding.pages.some((url) => isNewOn(url, finding))
+  }
   // A picture that another page of the baseline shares is no new fault of it: it counts once, where it is new.
   const isKnownPicture = (finding: Found) => finding.image !== undefined && checkOf(finding.rule)?.scope === 'image'
   const fresh = pages.map(({ url, findings }) => ({ findings: findings.filter((one) => isNewOn(url, one)) }))

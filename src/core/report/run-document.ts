@@ -6,6 +6,7 @@ import {
   inWords,
   type PageVerdict,
   runChecks,
+  subjectOf,
 } from '../check'
 import type { SignedOff } from '../document'
 import type {
@@ -95,7 +96,8 @@ function stated<Extra extends object>(
   return findings.map((finding) => {
     const { said: _said, data: _data, rule, level, ...rest } = finding
     const state = isNew ? { state: isNew(finding) ? ('new' as const) : ('known' as const) } : {}
-    return { rule, level, ...inWords(finding), ...rest, ...state } as StatedFinding & Extra
+    const about = 'pages' in finding ? { about: subjectOf(finding) } : {}
+    return { rule, level, ...inWords(finding), ...rest, ...about, ...state } as StatedFinding & Extra
   })
 }
 
@@ -152,7 +154,8 @@ export function runDocument(
   const declared = (page: GatheredPage) =>
     page.facts ? context.declaredImages({ ...page, facts: page.facts }).map(({ url }) => url) : []
   const uses = usesOf(gathering, picturesOf, declared)
-  const since = baseline && sinceBaseline(baseline, verdict.pages, verdict.findings)
+  const missing = gathering.survey?.missing ?? []
+  const since = baseline && sinceBaseline(baseline, verdict.pages, verdict.findings, missing)
   const { incomplete, scope } = gathering
   return {
     format: 'nimble-parrot-run' as const,
@@ -168,7 +171,13 @@ export function runDocument(
     notes: [...gathering.notes, ...verdict.notes].map((note) => placedNote(note, requirementsFile)),
     // What is judged beside the pages: with it the whole can be judged again.
     robotsTxt: gathering.robotsTxt,
-    ...(gathering.survey ? { survey: gathering.survey } : {}),
+    ...(gathering.survey ? { survey: { ...gathering.survey, missing: undefined } } : {}),
+    // No pages, and not counted as such.
+    missing: missing.map(({ linkers, ...one }) => ({
+      ...one,
+      linkedFrom: [...new Set(linkers.first.map(({ page }) => page))],
+      linkers,
+    })),
     pages: gathering.pages.map((page) => pageInDocument(page, verdictOf.get(page.url)!, context, since)),
     images: gathering.images
       .filter((image) => !image.iconOnly)

@@ -37,7 +37,10 @@ export const addressDead = defineCheck({
       if (address === null) return []
       const found = knownPage(context.addresses.toPublic(address), context)
       const data = { key, address, own: page.url, line: at.line }
-      if (found.kind === 'dead') return [{ message: 'missing', at, data }]
+      if (found.kind === 'dead')
+        return found.status === null
+          ? [{ message: 'missing', at, data }]
+          : [{ message: 'answered', at, data: { ...data, status: found.status } }]
       if (found.kind === 'redirect')
         return [{ message: 'redirects', at, level: 'warning' as const, data: { ...data, to: found.page.url } }]
       if (found.kind !== 'page' || isAlive(found.page)) return []

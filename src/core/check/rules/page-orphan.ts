@@ -5,6 +5,7 @@ export const pageOrphan = defineCheck({
   id: 'page-orphan',
   label: 'linked from nowhere',
   subject: 'access',
+  isOfEachPage: true,
   family: 'access',
   level: 'note',
   scope: 'site',

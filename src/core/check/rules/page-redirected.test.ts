@@ -22,7 +22,7 @@ test('raised for each address that leads here, with the chain and who links to i
     {
       level: 'note',
       message:
-        'https://site.example/old leads here by a redirect: 301 to https://site.example/about.html. Linked on /visit.html (line 20) and 4 more.',
+        'https://site.example/old leads here by a redirect: 301 to https://site.example/about.html. Named on /visit.html (line 20) and 4 more.',
     },
   ])
 })

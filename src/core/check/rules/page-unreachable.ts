@@ -5,11 +5,11 @@ export const pageUnreachable = defineCheck({
   id: 'page-unreachable',
   label: 'unreachable',
   subject: 'access',
+  isOfEachPage: true,
   family: 'access',
   level: 'error',
   scope: 'access',
-  hangsOn: 'run',
-  looksAt: 'How the page’s address answers.',
+  looksAt: 'How the page’s URL answers, and whether all URLs that the site names are there.',
   why: 'A link to it shows a bare address everywhere.',
   messages: {
     status: {
@@ -18,8 +18,13 @@ export const pageUnreachable = defineCheck({
       mend: { needs: 'the page, or other links' },
     },
     missing: {
-      says: '{url} is not in the build.{links}',
-      fix: 'Build the page, or correct the links that lead to it.',
+      says: '{count} URLs that the site names are not there, such as {such}.{links}',
+      fix: 'Build these pages, or correct what names them.',
+      mend: { needs: 'these pages, or other links' },
+    },
+    missingOne: {
+      says: '{such} is not there.{links}',
+      fix: 'Build the page, or correct what names it.',
       mend: { needs: 'the page, or other links' },
     },
     login: {
@@ -33,15 +38,21 @@ export const pageUnreachable = defineCheck({
       mend: { needs: 'a server that answers', where: 'server' },
     },
   },
-  check({ url, file, fetch }, { gathering }) {
+  check({ url, fetch }) {
     const { status, error, errorCode, linkers } = fetch
     const data = { url, links: linkerWords(linkers) }
     // A circle of redirects is said by page-redirected, with its chain.
     if (errorCode === 'redirect-loop') return []
     if (error !== null) return [{ message: 'failed', data: { ...data, reason: error } }]
     if (status === null || status < 400) return []
-    const isBuild = gathering.source.kind === 'folder' || gathering.source.kind === 'zip'
-    if (isBuild && file === null) return [{ message: 'missing', data }]
     return [{ message: status === 401 || status === 403 ? 'login' : 'status', data: { ...data, status } }]
+  },
+  ofMissing(missing) {
+    const [first] = missing
+    // Where a sitemap names it, no page does.
+    const places = missing.flatMap(({ linkers }) => linkers.first.filter(({ line }) => line > 0))
+    const data = { count: missing.length, such: first!.url, links: linkerWords(first!.linkers) }
+    const message = missing.length === 1 ? 'missingOne' : 'missing'
+    return [{ message, at: places[0] ?? null, pages: [...new Set(places.map(({ page }) => page))], data }]
   },
 })

@@ -5,6 +5,7 @@ export const sitemapDeadEntry = defineCheck({
   id: 'sitemap-dead-entry',
   label: 'dead sitemap entry',
   subject: 'access',
+  isOfEachPage: true,
   family: 'access',
   level: 'warning',
   scope: 'site',
@@ -30,8 +31,6 @@ export const sitemapDeadEntry = defineCheck({
       return known.kind === 'dead' || (known.kind === 'page' && !isAlive(known.page))
     })
     if (dead.length === 0) return []
-    const known = new Set(context.pages.map(({ url }) => url))
-    const pages = dead.filter((url) => known.has(url))
-    return [{ message: dead.length === 1 ? 'deadOne' : 'dead', pages, data: { count: dead.length, such: dead[0]! } }]
+    return [{ message: dead.length === 1 ? 'deadOne' : 'dead', pages: dead, data: { count: dead.length, such: dead[0]! } }]
   },
 })

@@ -7,6 +7,7 @@ export const sitemapLacksPage = defineCheck({
   id: 'sitemap-lacks-page',
   label: 'not in sitemap',
   subject: 'access',
+  isOfEachPage: true,
   family: 'access',
   level: 'note',
   scope: 'site',

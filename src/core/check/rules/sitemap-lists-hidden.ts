@@ -24,6 +24,7 @@ export const sitemapListsHidden = defineCheck({
   id: 'sitemap-lists-hidden',
   label: 'sitemap lists hidden',
   subject: 'access',
+  isOfEachPage: true,
   family: 'access',
   level: 'warning',
   scope: 'site',
