@@ -10,8 +10,8 @@ import {
   contextOfDocument,
   type Digest,
   differenceFromSignOff,
+  exitCodeFor,
   type FormatId,
-  fails,
   needsPagesFile,
   pagesAsHtml,
   type RunDocument,
@@ -22,6 +22,7 @@ import {
   unfitAsBaseline,
   verdictLine,
   withSources,
+  withVerdict,
 } from '@/core/report'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
@@ -272,24 +273,21 @@ export async function ensureWritables(options: CheckOptions): Promise<void> {
   for (const file of files) await ensureWritable(fromHere(file))
 }
 
-/** 0 clear, 1 where something counts as a failure, 2 where nothing does and not all was read. */
-export function exitCodeOf(document: RunDocument, { failOn }: Pick<CheckOptions, 'failOn'>): 0 | 1 | 2 {
-  if (fails(document, failOn)) return 1
-  return document.complete ? 0 : 2
-}
-
 /**
  * Writes what is asked for of a run.
  *
  * @param fault that ended it before its time; null: none
  * @returns the exit code
  */
-export async function reported(document: RunDocument, fault: string | null, options: CheckOptions): Promise<number> {
+export async function reported(run: RunDocument, fault: string | null, options: CheckOptions): Promise<number> {
+  const document = withVerdict(run, options.failOn)
   await writeReports(document, options)
   if (fault !== null) throw new CannotRun(`The run broke off, and what was gathered is kept. ${fault}`)
-  const code = exitCodeOf(document, options)
+  const code = exitCodeFor(document, options.failOn)
   if (code !== 2) return code
-  throw new CannotRun(`${verdictLine(document)} ${document.incomplete.map(({ message }) => message).join(' ')}`)
+  const { incomplete, summary } = document
+  const unseen = (summary.unseen ?? []).slice(0, 3).map(({ url, reason }) => `${url} was not seen. ${reason}`)
+  throw new CannotRun([verdictLine(document), ...incomplete.map(({ message }) => message), ...unseen].join(' '))
 }
 
 /** Beside a report, what has all of its pages. @example pagesFileOf('out/report.html') // 'out/report-pages.html' */

@@ -20,7 +20,14 @@ const run = commandIn(here)
 
 type Found = { level: string; rule: string; line: number | null; image?: string; pages: string[] }
 type Page = { url: string; fetch: { status: number }; section: string; findings: Found[] }
-type Run = { source: { site: string }; summary: object; complete: boolean; pages: Page[]; missing: { url: string }[]; findings: Found[] }
+type Run = {
+  source: { site: string }
+  summary: object
+  complete: boolean
+  pages: Page[]
+  missing: { url: string }[]
+  findings: Found[]
+}
 
 /** What a run says, without what depends on the way in: words of findings, times, forms of an address. */
 function saidBy({ source, summary, complete, pages, missing, findings }: Run) {

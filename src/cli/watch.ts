@@ -2,10 +2,10 @@ import { watch as watchFiles } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { driftBetween } from '@/core/compare'
 import { type ReadDocument, readRunDocument } from '@/core/document'
-import { driftFormats, jsonPieces, type RunDocument, verdictLine } from '@/core/report'
+import { driftFormats, exitCodeFor, jsonPieces, type RunDocument, verdictLine, withVerdict } from '@/core/report'
 import { terminalText } from '@/core/text'
 import { CannotRun } from './cannot-run'
-import { type CheckOptions, ensureWritables, exitCodeOf, makeRun, writeReports } from './check'
+import { type CheckOptions, ensureWritables, makeRun, writeReports } from './check'
 import { fromHere } from './from-here'
 import { writeStandardOut } from './write-out'
 
@@ -63,7 +63,7 @@ export async function watch(source: string, options: CheckOptions): Promise<numb
     const changed = change(path, found.isDirectory())
     let document: RunDocument | null = null
     try {
-      document = (await makeRun(source, options)).document
+      document = withVerdict((await makeRun(source, options)).document, options.failOn)
     } catch (error) {
       // A build that is being written may have nothing that can be read for a moment.
       if (before === null || !(error instanceof CannotRun)) throw error
@@ -80,6 +80,6 @@ export async function watch(source: string, options: CheckOptions): Promise<numb
       before = now
       say(`Watching ${source}. Ctrl C ends it.`)
     }
-    if (!(await changed)) return document ? exitCodeOf(document, options) : 2
+    if (!(await changed)) return document ? exitCodeFor(document, options.failOn) : 2
   }
 }

@@ -104,8 +104,7 @@ describe('what lets in', () => {
     const { server, asked, host } = await guarded()
     const request = CrawlRequest.parse({ from: from(host), site: `http://hush-user:hush-password@${host}/` })
     const events = []
-    for await (const batch of runCrawl(request, {}, new AbortController().signal))
-      events.push(...batch)
+    for await (const batch of runCrawl(request, {}, new AbortController().signal)) events.push(...batch)
     server.close()
     const pages = events.flatMap((event) => (event.kind === 'page' ? [event.page] : []))
     expect(pages.map(({ facts }) => facts?.title)).toContain('/signed')

@@ -5,6 +5,7 @@ import {
   type SignOffDifference,
   signOffDifferences,
   signOffOf,
+  unseenLines,
 } from '@/core/report'
 import { database, type StoredRun } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
@@ -39,7 +40,10 @@ export async function signRun(id: string, by: string, reason: string | undefined
       reason,
       surfaces: requirements.surfaces ?? surfacesWith(requirements.ownSurfaces ?? []).map((surface) => surface.id),
       errors,
-      notLookedAt: [...document.incomplete, ...document.notes].map(({ message }) => message),
+      notLookedAt: [
+        ...unseenLines(document),
+        ...[...document.incomplete, ...document.notes].map(({ message }) => message),
+      ],
     },
     digestOf,
   )

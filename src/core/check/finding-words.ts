@@ -21,7 +21,6 @@ export function inWords({ rule, said, data }: Pick<Finding, 'rule' | 'said' | 'd
 const possibleFix = (fix: string): string =>
   withoutUnnamedHost(fix) === fix ? fix : 'Needs the production URL: give it, and the whole URL can be written.'
 
-
 /** What mends a finding, said for all pages that have it: no line is named. */
 export function fixAnywhere(finding: Pick<Finding, 'rule' | 'said' | 'data'>): string {
   const anywhere = checkOf(finding.rule)?.messages[finding.said]?.anywhere

@@ -42,3 +42,4 @@ export {
 } from './run-checks'
 export { namesIn, namesOfSections, type SiteCalled, siteCalled, uncalled } from './site-names'
 export { isAtLeast, MIN_LARGE, MIN_SHOWN } from './sizes'
+export { UNSEEN_RULE } from './unseen'

@@ -21,6 +21,7 @@ import { type CheckContext, createCheckContext } from './context'
 import type { Check, Family, Raised, SiteRaised, SkippedCheck } from './define-check'
 import { idleRequirements } from './idle-requirements'
 import { checks as allChecks } from './rules'
+import { toldUnseen, UNSEEN_RULE, type UnseenOnPages, unseenIn } from './unseen'
 
 /** What was said of one page. */
 export type PageVerdict = {
@@ -37,6 +38,8 @@ export type Verdict = {
   findings: SiteFinding[]
   waived: (SiteFinding & WaivedFinding)[]
   summary: Summary
+  /** Pages whose cards hang on something that was not seen. */
+  unseenPages: ReadonlySet<string>
   /** What is to be known about the verdict itself: waivers that have ended, requirements that do nothing. */
   notes: RunNote[]
 }
@@ -184,10 +187,10 @@ const ofMissing = allChecks.filter((check) => check.scope === 'access' && check.
 
 const IMAGE_RULES = new Set(allChecks.filter((check) => check.scope === 'image').map((check) => check.id))
 
-/** Clear is only what was read whole and has no error. */
-export function verdictOf(errors: number, incomplete: readonly Incomplete[]): VerdictWord {
+/** Clear is only what was read whole and has no error. @param unseen things that decide cards and were not seen */
+export function verdictOf(errors: number, incomplete: readonly Incomplete[], unseen = 0): VerdictWord {
   if (errors > 0) return 'not-clear'
-  return incomplete.length > 0 ? 'not-known' : 'clear'
+  return incomplete.length > 0 || unseen > 0 ? 'not-known' : 'clear'
 }
 
 /**
@@ -201,17 +204,31 @@ export function summarize(
   site: readonly Finding[],
   incomplete: readonly Incomplete[] = [],
   waived: Record<Level, number> = { error: 0, warning: 0, note: 0 },
+  unseen: readonly UnseenOnPages[] = [],
+  missing = 0,
 ): Summary {
   const counts = countFindings(pages, site)
-  const verdict = verdictOf(counts.error, incomplete)
+  const verdict = verdictOf(counts.error, incomplete, unseen.length)
   return {
     pages: pages.length,
     ...counts,
     waived: waived.error + waived.warning + waived.note,
+    ...(missing > 0 ? { missing } : {}),
+    ...toldUnseen(unseen),
     clear: verdict === 'clear',
     verdict,
   }
 }
+
+/** What was not seen and somebody has taken on, as a finding of the check that would have told of it. */
+const unseenFinding = ({ kind, url, reason }: UnseenOnPages): Finding => ({
+  rule: UNSEEN_RULE[kind],
+  level: 'error',
+  said: 'unseen',
+  data: { url, reason },
+  line: null,
+  column: null,
+})
 
 /**
  * Every check on everything that was gathered. Pure: the same run on the same day gives the same verdict.
@@ -263,6 +280,16 @@ export function runChecks(
     }
   }
   sortFindings(findings)
+  const unseen: UnseenOnPages[] = []
+  for (const one of unseenIn(context)) {
+    // Page by page: who takes an image on for one section has not taken it on for others.
+    const by = groupBy(one.pages, (url) => JSON.stringify(waiverOf({ rule: UNSEEN_RULE[one.kind] }, [url]) ?? null))
+    for (const [key, urls] of by) {
+      const waiver = JSON.parse(key) as WaivedFinding['waiver'] | null
+      if (waiver) waived.push({ ...unseenFinding(one), pages: urls, waiver })
+      else unseen.push({ ...one, pages: urls })
+    }
+  }
   const movedNotes = moved.map(({ waiver: { rule, pages: path, by }, to }): RunNote => {
     const message = `The waiver of ${rule} by ${by} was written for ${path}, which is not there; it holds for ${to}, which has the same title.`
     return { kind: 'requirements', message }
@@ -275,11 +302,12 @@ export function runChecks(
     pages.map((page) => ({ findings: page.waived })),
     waived,
   )
-  const summary = summarize(pages, findings, gathering.incomplete, countedWaived)
+  const summary = summarize(pages, findings, gathering.incomplete, countedWaived, unseen, missing.length)
   const idle = idleRequirements(
     context,
     [...pages.flatMap((page) => page.waived), ...waived],
     moved.map(({ waiver }) => waiver),
   )
-  return { pages, findings, waived, summary, notes: [...notes, ...movedNotes, ...idle] }
+  const unseenPages = new Set(unseen.flatMap((one) => one.pages))
+  return { pages, findings, waived, summary, unseenPages, notes: [...notes, ...movedNotes, ...idle] }
 }

@@ -1,3 +1,4 @@
+import { siteInWords } from '../address'
 import type { ReadDocument } from '../document'
 import { type CardPart, type Surface, surfaces, type TagChange } from '../surface'
 import { addTo } from '../text'

@@ -26,7 +26,7 @@ import { BuildSurvey } from './build-survey'
 import { type CollectedSitemaps, collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
 import { loopingPage } from './destinations'
 import type { CrawlEvent } from './events'
-import { ImageQueue, type LookAtImage, lookAsHostsMay, lookByReading, offlineNote, readAsHostsMay } from './image-queue'
+import { ImageQueue, type LookAtImage, lookAsHostsMay, lookByReading, readAsHostsMay } from './image-queue'
 import { inParallel } from './in-parallel'
 import { formsOfFile, type InferredSite, inferSite, signsOf, siteNote, sourceOfSite } from './infer-site'
 import { sitemapsNamedBy } from './link-book'
@@ -409,9 +409,6 @@ export async function* gatherPictures(
     }
     yield* telling.rest()
   }
-  const offline = desk.markOffline()
-  for (const image of offline) yield { kind: 'image', image }
-  if (offline.length > 0) yield { kind: 'note', note: offlineNote(offline.length) }
   for (const note of desk.notes()) yield { kind: 'note', note }
   for (const incomplete of desk.incompleteness()) yield { kind: 'incomplete', incomplete }
 }

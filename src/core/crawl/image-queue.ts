@@ -2,6 +2,7 @@ import { type AddressMap, limits, originOf, pathOf } from '../address'
 import { isWholePicture, lookAsText, readImageHeader } from '../image'
 import type { GatheredImage, GatheredPage, ImageFormat, Incomplete, RunNote, Validators } from '../model'
 import { likelyContentImages, mostUsed, picturesNamed, publicImageUrl } from '../surface'
+import { plural } from '../text'
 import { DecodeBudget } from './decode-budget'
 import { type Earlier, isUnchanged, takenPicture, validatorsOf } from './earlier'
 import type { CrawlEvent } from './events'
@@ -27,6 +28,8 @@ export class ImageQueue {
   /** The page that named a picture first: it is decoded at that page's cost. */
   private readonly namedBy = new Map<string, string>()
   private readonly budget = new DecodeBudget()
+  /** Hosts that can't be found from here, each with how many of its images were wanted. */
+  private readonly unreachable = new Map<string, number>()
   private leftOut = 0
   private isResting = false
 
@@ -37,10 +40,6 @@ export class ImageQueue {
     private readonly hosts: PictureHosts,
     private readonly sleep: CrawlEnvironment['sleep'],
   ) {}
-
-  get images(): Iterable<GatheredImage> {
-    return this.read.values()
-  }
 
   private need(url: string | null, role: Role, page: string): void {
     if (url === null) return
@@ -113,7 +112,7 @@ export class ImageQueue {
       this.budget.take(this.namedBy.get(url) ?? '', pixels, bytes)
 
   private async readImage(url: string): Promise<GatheredImage> {
-    const image = await this.lookWithin(url, await this.look(url, this.mayDecode(url)))
+    const image = this.seenFromHere(await this.lookWithin(url, await this.look(url, this.mayDecode(url))))
     const withRole = { ...image, iconOnly: this.roles.get(url) === 'icon' }
     this.read.set(url, withRole)
     return withRole
@@ -133,8 +132,16 @@ export class ImageQueue {
     return hosts.length > 0 ? [{ kind: 'slowed', hosts }] : []
   }
 
-  /** What is said of pictures that were not decoded. */
+  /** What is said of images that were not seen, or not decoded. */
   *notes(): Generator<RunNote> {
+    if (this.unreachable.size > 0) {
+      const hosts = [...this.unreachable].map(([host, count]) => `${plural(count, 'image')} on ${host}`)
+      const more = hosts.length > HOSTS_TOLD ? ` and ${plural(hosts.length - HOSTS_TOLD, 'more host')}` : ''
+      yield {
+        kind: 'offline',
+        message: `Not checked: ${hosts.slice(0, HOSTS_TOLD).join(', ')}${more} (no network, or no such host).`,
+      }
+    }
     const message = this.budget.words()
     if (message !== null) yield { kind: 'bounded', message }
   }
@@ -149,22 +156,18 @@ export class ImageQueue {
     }
   }
 
-  /** Pictures of hosts that could not be looked up: when that holds for every outside host, the run is offline. */
-  markOffline(): GatheredImage[] {
-    const outside = [...this.read.values()].filter(({ url }) => !this.addresses.isOnSite(url))
-    const isOffline = outside.length > 0 && outside.every(({ errorCode }) => errorCode === 'host-not-found')
-    if (!isOffline) return []
-    return outside.map((image) => {
-      const marked = {
-        ...image,
-        errorCode: 'not-looked-at' as const,
-        error: 'Not looked at: no outside host could be reached.',
-      }
-      this.read.set(image.url, marked)
-      return marked
-    })
+  /** Notes an image whose host can't be found from here: that says nothing of the image. */
+  private seenFromHere(image: GatheredImage): GatheredImage {
+    if (image.errorCode !== 'host-not-found' || this.addresses.isOnSite(image.url)) return image
+    const { host } = new URL(image.url)
+    this.unreachable.set(host, (this.unreachable.get(host) ?? 0) + 1)
+    const error = `The host ${host} can’t be found from here: no network, or no such host.`
+    return { ...image, errorCode: 'not-looked-at', error }
   }
 }
+
+/** Hosts that are named of those that can't be found. */
+const HOSTS_TOLD = 5
 
 /** Waiting pictures that are looked through for one that may be asked for now. */
 const LOOK_AHEAD = 200
@@ -327,13 +330,5 @@ export async function describeImage(
     alpha: mayBeTransparent ? alpha : false,
     ...(colors ? { colors } : {}),
     look: look === 'broken' ? null : look && lookAsText(look),
-  }
-}
-
-/** What is said when no outside host could be looked up. */
-export function offlineNote(pictures: number): RunNote {
-  return {
-    kind: 'offline',
-    message: `No outside host could be reached: ${pictures} pictures elsewhere were not looked at.`,
   }
 }

@@ -307,7 +307,14 @@ export async function inferSite(pages: readonly PageSigns[], source: SignSource)
     ofTags.exact[0] ??
     (await candidatesOfFiles('sitemap entry', await source.sitemap(), source, noted))[0] ??
     (ofTags.hosts[0] && (ofTags.hosts[0].size > 1 || pages.length === 1) ? ofTags.hosts[0] : undefined) ??
-    (await candidatesOfFiles('share image', pages.flatMap(({ images }) => images), source, noted))[0]
+    (
+      await candidatesOfFiles(
+        'share image',
+        pages.flatMap(({ images }) => images),
+        source,
+        noted,
+      )
+    )[0]
   const onServer = isOfFiles ? '/' : pathOnServer(pages)
   const previews = [...noted]
   const isPublic = started !== null && !isPrivateHost(started.hostname)
@@ -349,7 +356,9 @@ export const sourceOfSite = ({ site, evidence, other }: InferredSite) => ({
 export function siteNote({ site, evidence, other, previews }: InferredSite): RunNote {
   const option = (url: string) => `--site ${url}`
   const preview =
-    previews.length > 0 ? ` ${previews.join(', ')} ${previews.length === 1 ? 'is' : 'are'} named, but looks like a preview.` : ''
+    previews.length > 0
+      ? ` ${previews.join(', ')} ${previews.length === 1 ? 'is' : 'are'} named, but looks like a preview.`
+      : ''
   const message =
     evidence === null
       ? `The pages name no production URL: their URLs are given as paths.${preview} Say it with ${option('https://…')}.`

@@ -19,7 +19,8 @@ export async function readRobots(start: string, outside: CrawlEnvironment): Prom
   const what = exchange.kind === 'answered' ? `answered ${exchange.status}` : `could not be read (${exchange.message})`
   const message = `${url} ${what}: crawlers then ask for nothing, and so do we beyond the start page. Ignore robots.txt to look anyway.`
   return {
-    text: 'User-agent: *\nDisallow: /',
+    // An error of the server closes the site (RFC 9309, 2.3.1.4); what it says where nothing answered is not known.
+    text: exchange.kind === 'answered' ? 'User-agent: *\nDisallow: /' : null,
     rules: parseRobots('User-agent: *\nDisallow: /'),
     note: { kind: 'robots-unknown', message },
   }

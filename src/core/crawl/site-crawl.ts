@@ -19,7 +19,7 @@ import { readIfChanged, SharedTexts, withLinks } from './earlier'
 import type { CrawlEvent, CrawlEvents } from './events'
 import { isFileName } from './file-names'
 import { Frontier } from './frontier'
-import { ImageQueue, lookByReading, offlineNote, readAsHostsMay } from './image-queue'
+import { ImageQueue, lookByReading, readAsHostsMay } from './image-queue'
 import { inParallel } from './in-parallel'
 import { onlyWeAreKeptOut, ROBOTS_TOKEN } from './kept-out'
 import { linksOf } from './link-book'
@@ -29,6 +29,7 @@ import { incompletenessOf, notesOf } from './notes-of-crawl'
 import { Pace } from './pace'
 import { pageFromFetch, pageStreamFor } from './page-from-fetch'
 import { PictureHosts } from './picture-hosts'
+import type { KnownAnswers } from './probe-site'
 import {
   type CrawlEnvironment,
   type FetchResult,
@@ -39,7 +40,6 @@ import {
   type ReadRequest,
   readFollowing,
 } from './read-address'
-import type { KnownAnswers } from './probe-site'
 import type { Lead } from './refreshes'
 import { retrying } from './retrying'
 import { ASKED, secondLooksAt } from './second-look'
@@ -429,9 +429,6 @@ export class SiteCrawl {
       }
     }
     const leads = yield* this.settle()
-    const offline = this.desk.markOffline()
-    yield offline.map((image) => ({ kind: 'image', image }))
-    if (offline.length > 0) yield [{ kind: 'note', note: offlineNote(offline.length) }]
     yield [...this.desk.notes(), ...this.notes()].map((note) => ({ kind: 'note', note }))
     yield [{ kind: 'survey', survey: await this.survey(leads) }]
     yield [...this.incompleteness()].map((incomplete) => ({ kind: 'incomplete', incomplete }))

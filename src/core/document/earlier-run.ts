@@ -19,7 +19,8 @@ export type EarlierRun = { site: string; program: string | undefined; earlier: E
 
 /** Why nothing of an earlier run may be taken over by a run of a site; null where it may. */
 export function unfitAsEarlier({ site, program }: EarlierRun, own: string): string | null {
-  if (site !== own) return `It is a run of ${siteInWords(site)}, and this is one of ${siteInWords(own)}: nothing of it can be taken over.`
+  if (site !== own)
+    return `It is a run of ${siteInWords(site)}, and this is one of ${siteInWords(own)}: nothing of it can be taken over.`
   if (program === VERSION) return null
   const by = program === undefined ? 'an older version' : `version ${program}`
   return `It was written by ${by} of this program, which may have read otherwise: run it once without --since.`

@@ -42,6 +42,7 @@ const ReadCard = z.looseObject({
     from: z.string().nullable(),
     line: Line.optional(),
     crop: z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() }).nullish(),
+    unseen: z.literal(true).optional(),
   }),
   siteLine: z.string().nullable(),
   byline: z.string().nullable(),

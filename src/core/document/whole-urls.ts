@@ -18,7 +18,10 @@ const isUnnamed = (source: unknown): source is Place =>
  *
  * @param unnamedAs tells such sites apart; null: they share one
  */
-export function namedSource(source: unknown, unnamedAs: string | null): { site: string; [field: string]: unknown } | null {
+export function namedSource(
+  source: unknown,
+  unnamedAs: string | null,
+): { site: string; [field: string]: unknown } | null {
   if (!isUnnamed(source)) return null
   const { path } = source
   const isPath = typeof path === 'string' && /^\/(?:[^?#]*\/)?$/.test(path) && !path.startsWith('//')
@@ -36,7 +39,14 @@ export function withWholeUrls(value: unknown, site: string): unknown {
       Object.entries(one).map(([key, own]) => {
         if (AS_SAID.has(key)) return [key, own]
         if (!URL_FIELDS.has(key)) return [key, walk(own)]
-        return [key, Array.isArray(own) ? own.map((each) => (typeof each === 'string' ? whole(each) : walk(each))) : typeof own === 'string' ? whole(own) : walk(own)]
+        return [
+          key,
+          Array.isArray(own)
+            ? own.map((each) => (typeof each === 'string' ? whole(each) : walk(each)))
+            : typeof own === 'string'
+              ? whole(own)
+              : walk(own),
+        ]
       }),
     )
   }

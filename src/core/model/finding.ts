@@ -42,9 +42,20 @@ export type SiteFinding = z.infer<typeof SiteFinding>
 export const Skipped = z.object({ rule: z.string(), reason: z.string() })
 export type Skipped = z.infer<typeof Skipped>
 
-/** `not-known`: no error was found, but not everything was read that should have been. Never taken for clear. */
+/** `not-known`: no error was found, but not everything was read or seen that decides cards. Never taken for clear. */
 export const VerdictWord = z.enum(['clear', 'not-clear', 'not-known'])
 export type VerdictWord = z.infer<typeof VerdictWord>
+
+/** Something that decides what cards show, and that was not seen. `first`: some of the `count` pages that it decides. */
+export const Unseen = z.object({
+  kind: z.enum(['image', 'robots']),
+  url: z.string(),
+  /** Why it was not seen, as a sentence. */
+  reason: z.string(),
+  count: z.number().int(),
+  first: z.array(z.string()),
+})
+export type Unseen = z.infer<typeof Unseen>
 
 export const Summary = z.object({
   pages: z.number().int(),
@@ -53,6 +64,11 @@ export const Summary = z.object({
   note: z.number().int(),
   /** Findings that somebody has taken on. */
   waived: z.number().int(),
+  /** URLs that the site names and that are not there; absent: none. */
+  missing: z.number().int().optional(),
+  /** What decides cards and was not seen, the first of `unseenCount`; absent: all was seen. */
+  unseen: z.array(Unseen).optional(),
+  unseenCount: z.number().int().optional(),
   /** True only where the verdict is `clear`. */
   clear: z.boolean(),
   verdict: VerdictWord,

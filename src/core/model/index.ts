@@ -24,6 +24,7 @@ export {
   Skipped,
   Summary,
   TakenOn,
+  Unseen,
   VerdictWord,
   WaivedFinding,
 } from './finding'

@@ -36,7 +36,7 @@ const NAMED = 10
 const SENTENCES = {
   clear: 'When somebody shares a link to any page, a good card appears. Nothing stands in the way.',
   'not-clear': 'When somebody shares a link to some of the pages, the card is wrong or missing.',
-  'not-known': 'Nothing was found that stands in the way, but not everything was read.',
+  'not-known': 'No error was found, but not everything that decides the cards was read or seen.',
 } as const
 
 const lineHtml = ({ kind, text: said }: PaperLine) =>
@@ -46,7 +46,7 @@ type Writing = { document: RunDocument; paint: (card: ReportCard) => string; onS
 
 /** The three numbers that a client asks for. */
 function numbers(document: RunDocument, changes: number): string {
-  const good = document.pages.filter((page) => errorsOf(page).length === 0).length
+  const good = document.pages.filter((page) => !page.unseen && errorsOf(page).length === 0).length
   const told = [
     [document.pages.length, document.pages.length === 1 ? 'page looked at' : 'pages looked at'],
     [good, 'with nothing in the way'],

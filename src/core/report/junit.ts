@@ -2,8 +2,9 @@ import { pathOn } from '../address'
 import type { Level } from '../model'
 import { escapeXml, groupBy } from '../text'
 import { type LocatedFinding, locatedFindings } from './located'
-import { isFailure, type PaperOptions, paperLines, plainPaper, verdictLine, waiverWords } from './paper'
+import { type PaperOptions, paperLines, plainPaper, verdictLine, waiverWords } from './paper'
 import type { RunDocument } from './run-document'
+import { isFailure } from './verdict'
 
 const attributes = (values: Record<string, string | number>) =>
   Object.entries(values)
@@ -63,19 +64,22 @@ export const RUN_SUITE = 'the run'
 /** Name of the suite of findings across pages, which belong to no section. */
 export const SITE_SUITE = 'across the site'
 
+/** What was not read or not seen, each with its kind. */
+const lacksOf = ({ incomplete, summary }: RunDocument): { why: string; message: string }[] => [
+  ...incomplete,
+  ...(summary.unseen ?? []).map(({ url, reason }) => ({ why: 'unseen', message: `Not seen: ${url}. ${reason}` })),
+]
+
 /** The run itself as a suite: what is to be known of it, and a case that is an error where not everything was read. */
 function runSuiteXml(document: RunDocument): string {
-  const { incomplete } = document
   const lines = [{ kind: 'verdict', text: verdictLine(document) }, ...paperLines(document)]
   const properties = lines.map(({ kind, text }) => `<property${attributes({ name: kind, value: text })}/>`).join('')
-  const errors = incomplete.length === 0 ? 0 : 1
-  const error = incomplete
-    .slice(0, 1)
-    .map(({ why }) => {
-      const said = incomplete.map(({ message }) => message).join('\n')
-      return `<error${attributes({ message: incomplete[0]!.message, type: why })}>${escapeXml(said)}</error>`
-    })
-    .join('')
+  const lacks = lacksOf(document)
+  const errors = lacks.length === 0 ? 0 : 1
+  const [first] = lacks
+  const error = first
+    ? `<error${attributes({ message: first.message, type: first.why })}>${escapeXml(lacks.map(({ message }) => message).join('\n'))}</error>`
+    : ''
   const head = attributes({ name: RUN_SUITE, tests: 1, failures: 0, errors, skipped: 0, time: '0.000' })
   const own = attributes({ name: 'everything was read', classname: RUN_SUITE, time: '0.000' })
   return `  <testsuite${head}>\n    <properties>${properties}</properties>\n    <testcase${own}>${error}</testcase>\n  </testsuite>`
@@ -113,7 +117,7 @@ export function* junitPieces(document: RunDocument, { failOn }: PaperOptions = p
     name: `nimble-parrot ${site}`,
     tests: outcomes.length + 1,
     failures: outcomes.filter((one) => one === 'failed').length,
-    errors: document.complete ? 0 : 1,
+    errors: lacksOf(document).length === 0 ? 0 : 1,
   })
   yield `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites${head}>\n${runSuiteXml(document)}\n`
   for (const [name, list] of all) yield `${suiteXml(name, list, failOn)}\n`

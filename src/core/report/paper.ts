@@ -1,7 +1,8 @@
-import { pathOn } from '../address'
+import { pathOn, withoutUnnamedHost } from '../address'
 import type { Cause, Edit } from '../cause'
-import { LEVELS, type Level, type Summary, type TakenOn } from '../model'
-import { groupBy, shownTime } from '../text'
+import { UNSEEN_RULE } from '../check'
+import { LEVELS, type Level, type RunSource, type Summary, type TakenOn } from '../model'
+import { groupBy, plural, shownTime } from '../text'
 import type { ReportPicture } from './report-cards'
 import type { HeldAgainst, RunDocument, StatedFinding } from './run-document'
 
@@ -29,23 +30,6 @@ export const plainPaper: PaperOptions = { failOn: 'error' }
 
 export const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 
-/** Does a finding of this level count as a failure? */
-export const isFailure = (level: Level, failOn: Level | 'never'): boolean =>
-  failOn !== 'never' && LEVELS.indexOf(level) <= LEVELS.indexOf(failOn)
-
-/**
- * Does a run fail? By its findings at this level or above, beside a baseline only new ones; and where it is held against
- * a sign-off, by being another content.
- */
-export function fails(
-  { summary, baseline, signOff }: Pick<RunDocument, 'summary' | 'baseline' | 'signOff'>,
-  failOn: Level | 'never',
-): boolean {
-  if (signOff && signOff.differs.length > 0) return true
-  const counted: Record<Level, number> = baseline?.new ?? summary
-  return LEVELS.some((level) => isFailure(level, failOn) && counted[level] > 0)
-}
-
 export const VERDICT_TITLES: Record<Summary['verdict'], string> = {
   clear: 'Clear for launch',
   'not-clear': 'Not clear for launch',
@@ -56,17 +40,17 @@ export const countWords = (counts: Record<Level, number>): string =>
   LEVELS.map((level) => count(counts[level], level)).join(', ')
 
 /** The same in as few words as a line of text has room for. */
-const VERDICT_WORDS: Record<Summary['verdict'], string> = {
-  clear: 'Clear for launch',
-  'not-clear': 'Not clear',
-  'not-known': 'Not known: not everything was read',
+function verdictWords({ verdict, unseenCount = 0 }: Summary): string {
+  if (verdict !== 'not-known') return verdict === 'clear' ? 'Clear for launch' : 'Not clear'
+  return `Not known: not everything was ${unseenCount > 0 ? 'seen' : 'read'}`
 }
 
 /** The verdict in one line, as text begins and ends with it. */
 export function verdictLine({ summary, baseline }: Pick<RunDocument, 'summary' | 'baseline'>): string {
   const waived = summary.waived > 0 ? `, ${summary.waived} waived` : ''
   const since = baseline ? ` New since the baseline: ${countWords(baseline.new)}.` : ''
-  return `${VERDICT_WORDS[summary.verdict]}: ${countWords(summary)}${waived}.${since}`
+  const missing = summary.missing ? `, ${plural(summary.missing, 'URL')} missing` : ''
+  return `${verdictWords(summary)}: ${countWords(summary)}${waived}${missing}.${since}`
 }
 
 /** One line of what is to be known beside the findings. */
@@ -106,6 +90,32 @@ function waiverLines(document: RunDocument): string[] {
   })
 }
 
+/** Things not seen that a paper names before it counts the rest. */
+const UNSEEN_TOLD = 5
+
+/** What decides cards and was not seen, and how to let it be seen. */
+export function unseenLines({
+  summary,
+  source,
+}: {
+  summary: Pick<Summary, 'unseen' | 'unseenCount'> | null
+  source: Pick<RunSource, 'site'>
+}): string[] {
+  const { unseen = [], unseenCount = 0 } = summary ?? {}
+  if (unseenCount === 0) return []
+  const told = unseen.slice(0, UNSEEN_TOLD).map(({ url, reason, count: pages, first }) => {
+    const on = pages === 1 ? pathOn(first[0]!, source.site) : plural(pages, 'page')
+    return withoutUnnamedHost(`Not seen: ${url}, which decides the cards of ${on}. ${reason}`)
+  })
+  const more = unseenCount - told.length
+  const rules = [...new Set(unseen.map(({ kind }) => UNSEEN_RULE[kind]))].join(' and of ')
+  return [
+    ...told,
+    ...(more > 0 ? [`Not seen: ${plural(more, 'more image')}.`] : []),
+    `To see it, run where its host can be reached. To accept it as it is, add a waiver of ${rules} with a reason.`,
+  ]
+}
+
 /** What is to be known beside the findings, in the order in which it matters. */
 export function paperLines(document: RunDocument, timeZone?: string): PaperLine[] {
   const when = (at: string) => shownTime(at, timeZone)
@@ -114,6 +124,7 @@ export function paperLines(document: RunDocument, timeZone?: string): PaperLine[
   const known = baseline ? LEVELS.reduce((sum, level) => sum + baseline.known[level], 0) : 0
   return [
     ...incomplete.map(({ message }) => `Not read whole: ${message}`).map(line('incomplete')),
+    ...unseenLines(document).map(line('incomplete')),
     ...(scope.length > 0 ? [`Scope, as asked: ${scope.join('; ')}.`].map(line('scope')) : []),
     ...(baseline
       ? [

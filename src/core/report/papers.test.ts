@@ -9,9 +9,10 @@ import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
 import { type Baseline, baselineOf, sinceBaseline, unfitAsBaseline } from './baseline'
 import { type FormatId, reportFormats } from './formats'
-import { fails, verdictLine } from './paper'
+import { verdictLine } from './paper'
 import { type RunDocument, runDocument } from './run-document'
 import { runAsJson } from './run-pieces'
+import { exitCodeFor, fails, withVerdict } from './verdict'
 
 const DAY = '2026-11-23'
 
@@ -215,7 +216,126 @@ describe('the verdict', () => {
   })
 })
 
+const noHost = async () => ({
+  kind: 'failed' as const,
+  code: 'host-not-found' as const,
+  message: 'There is no such host.',
+  ms: 0,
+})
+const elsewhere = (name: string) => `<meta property="og:image" content="https://${name}.example/card.png">`
+const withImagesOn = (about: string, visit: string) =>
+  gatherMemory(
+    goodSite({
+      'about.html': goodPage('about.html', 'Ferns', { 'og:image': elsewhere(about) }),
+      'visit.html': goodPage('visit.html', 'Mosses', { 'og:image': elsewhere(visit) }),
+    }),
+    GOOD_SITE,
+    noHost,
+  )
+
+describe('what was not seen', () => {
+  test('is never called clear: every paper lists it, and says how to let it be seen or accept it', async () => {
+    const run = runDocument(await withImagesOn('cdn', 'cdn'))
+    expect(run.summary).toMatchObject({ error: 0, verdict: 'not-known', clear: false, unseenCount: 1 })
+    expect(run.summary.unseen).toMatchObject([{ kind: 'image', url: 'https://cdn.example/card.png', count: 2 }])
+    expect(exitCodeFor(run, 'error')).toBe(2)
+    for (const id of ids.filter((one) => one !== 'csv')) {
+      const paper = write(id, run)
+      expect(paper, id).toContain('https://cdn.example/card.png')
+      expect(paper, id).not.toMatch(/clear for launch(?!:? not)/)
+    }
+    expect(write('text', run)).toContain('Not known: not everything was seen')
+    expect(write('text', run)).toContain('add a waiver of image-unreachable with a reason')
+    expect(write('html', run)).not.toContain('Nothing stands in the way')
+  })
+
+  test('the same image gets the same answer, whatever stands beside it', async () => {
+    const besides = ['cdn', 'other'].map((other) => withImagesOn('cdn', other))
+    const said = (await Promise.all(besides)).map((gathering) => {
+      const page = runDocument(gathering).pages.find(({ url }) => url.endsWith('about.html'))!
+      return { findings: page.findings, skipped: page.skipped, unseen: page.unseen }
+    })
+    expect(said[0]).toEqual(said[1])
+    expect(said[0]!.unseen).toBe(true)
+  })
+
+  test('is accepted by a waiver, page by page, and no further', async () => {
+    const gathering = await withImagesOn('cdn', 'cdn')
+    const waivers = [{ rule: 'image-unreachable', pages: '/about.html', reason: 'It is up at launch', by: 'Ada' }]
+    expect(runDocument(gathering, { waivers }).summary).toMatchObject({
+      waived: 1,
+      verdict: 'not-known',
+      unseenCount: 1,
+    })
+    const all = runDocument(gathering, { waivers: [{ ...waivers[0]!, pages: '/**' }] })
+    expect(all.summary).toMatchObject({ waived: 1, verdict: 'clear' })
+    expect(all.notes).toEqual(gathering.notes)
+    expect(write('text', all)).toContain('Waived: image-unreachable on 2 pages, by Ada: It is up at launch')
+  })
+
+  test('is drawn as not seen', async () => {
+    const page = runDocument(await withImagesOn('cdn', 'cdn')).pages.find(({ url }) => url.endsWith('about.html'))!
+    expect(page.cards['wide-feed']!.image).toMatchObject({
+      url: 'https://cdn.example/card.png',
+      unseen: true,
+    })
+    const other = runDocument(gathered).pages[0]!
+    expect(other.cards['wide-feed']!.image).not.toHaveProperty('unseen')
+  })
+})
+
+describe('the level from which findings fail', () => {
+  test.each([
+    ['error', 'clear', 0],
+    ['warning', 'not-clear', 1],
+    ['note', 'not-clear', 1],
+    ['never', 'clear', 0],
+  ] as const)('%s: %s, exit %i, and the headline says the same', async (failOn, verdict, code) => {
+    const warned = goodSite({ 'about.html': goodPage('about.html', 'Ferns', { 'twitter:card': null }) })
+    const run = withVerdict(runDocument(await gatherMemory(warned, GOOD_SITE)), failOn)
+    expect(run.summary).toMatchObject({ error: 0, verdict, clear: verdict === 'clear' })
+    expect(exitCodeFor(run, failOn)).toBe(code)
+    expect(verdictLine(run).startsWith('Clear for launch')).toBe(code === 0)
+  })
+})
+
 describe('a baseline', () => {
+  test('one more ordinary page is nothing new where all pages share an image', async () => {
+    const shared = (...names: string[]): MemoryBuild => {
+      const image = `<meta property="og:image" content="${GOOD_SITE}about.png">`
+      return goodSite(
+        Object.fromEntries(
+          names.map((name) => [`${name}.html`, goodPage(`${name}.html`, `The ${name}`, { 'og:image': image })]),
+        ),
+      )
+    }
+    const documentOf = async (...names: string[]) => runDocument(await gatherMemory(shared(...names), GOOD_SITE))
+    const first = await documentOf('a', 'b', 'c')
+    expect(first.findings.map(({ rule }) => rule)).toContain('image-shared')
+    const held = runDocument(await gatherMemory(shared('a', 'b', 'c', 'd'), GOOD_SITE), {}, DAY, {
+      baseline: baselineOf(readBack(first)),
+    })
+    expect(held.findings.filter(({ rule, state }) => rule === 'image-shared' && state === 'new')).toEqual([])
+    // What is a fault of the new page alone is new.
+    const orphan = held.findings.find(({ rule }) => rule === 'page-orphan')
+    expect(orphan?.state).toBe('new')
+  })
+
+  test('a URL that was missing before is known, another is new', async () => {
+    const linking = (...hrefs: string[]) =>
+      goodSite({
+        'about.html': goodPage('about.html', 'Ferns', {}, hrefs.map((href) => `<a href="${href}">x</a>`).join('')),
+      })
+    const run = async (...hrefs: string[]) => gatherMemory(linking(...hrefs), GOOD_SITE)
+    const known = baselineOf(readBack(runDocument(await run('/gone'))))
+    const stateOf = async (...hrefs: string[]) =>
+      runDocument(await run(...hrefs), {}, DAY, { baseline: known }).findings.find(
+        ({ rule }) => rule === 'page-unreachable',
+      )?.state
+    expect(await stateOf('/gone')).toBe('known')
+    expect(await stateOf('/gone', '/lost')).toBe('new')
+  })
+
   test('its findings don’t count, new ones do', () => {
     const document = runDocument(gathered)
     const same = sinceBaseline(baselineOf(readBack(document)), document.pages, document.findings)

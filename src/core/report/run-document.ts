@@ -110,6 +110,7 @@ function pageInDocument(
   { section, findings, skipped, waived }: PageVerdict,
   context: CheckContext,
   since: ReturnType<typeof sinceBaseline> | null,
+  isUnseen: boolean,
 ) {
   const { url, file, fetch, facts, secondLooks } = page
   const isNew = since && ((finding: Finding) => since.isNewOn(url, finding))
@@ -127,6 +128,8 @@ function pageInDocument(
     },
     findings: stated<object>(findings, isNew),
     skipped,
+    // Its cards hang on something that was not seen.
+    ...(isUnseen ? { unseen: true as const } : {}),
     ...(waived.length > 0 ? { waived: stated<{ waiver: TakenOn }>(waived, isNew) } : {}),
   }
 }
@@ -178,7 +181,9 @@ export function runDocument(
       linkedFrom: [...new Set(linkers.first.map(({ page }) => page))],
       linkers,
     })),
-    pages: gathering.pages.map((page) => pageInDocument(page, verdictOf.get(page.url)!, context, since)),
+    pages: gathering.pages.map((page) =>
+      pageInDocument(page, verdictOf.get(page.url)!, context, since, verdict.unseenPages.has(page.url)),
+    ),
     images: gathering.images
       .filter((image) => !image.iconOnly)
       .map((image) => imageOf(image, uses.get(image.url) ?? [])),

@@ -57,7 +57,7 @@ export function* sarifPieces(document: RunDocument): Generator<string> {
           : {}),
         invocations: [
           {
-            executionSuccessful: document.complete,
+            executionSuccessful: document.complete && !document.summary.unseenCount,
             startTimeUtc: document.startedAt,
             endTimeUtc: document.finishedAt || document.startedAt,
             toolExecutionNotifications: lines.map(({ kind, text }) => ({

@@ -31,7 +31,7 @@ export type DrawnCard = Pick<Card, 'layout' | 'siteLine' | 'labels'> & {
   bareBecause?: string | null | undefined
   title: DrawnText
   description: DrawnText
-  image: { url: string | null; crop?: Card['image']['crop'] | undefined }
+  image: { url: string | null; crop?: Card['image']['crop'] | undefined; unseen?: true | undefined }
 }
 
 export type CardOptions = {
@@ -165,6 +165,14 @@ const frame = (width: number, height: number, dashed = false): Step => ({
   ...(dashed ? { dashed: true } : {}),
 })
 
+const UNSEEN_PX = 13
+
+/** In place of a picture that was not seen: a box that says so. */
+const unseenPicture = (x: number, y: number, width: number, height: number, radius: number): Step[] => [
+  { kind: 'box', x, y, width, height, radius, fill: 'soft', line: 'quiet', dashed: true },
+  { kind: 'text', x: x + 8, baseline: y + height / 2, text: 'Not seen', sizePx: UNSEEN_PX, weight: 600, ink: 'quiet' },
+]
+
 /** A card at its true size, as steps: the lines that the place breaks its texts into, the part that it keeps of a picture. */
 export function drawCard(card: DrawnCard, surface: Surface, { keyOf, marked }: CardOptions): Drawing {
   if (card.layout === 'bare' || card.layout === 'not-listed') return drawPlain(card)
@@ -177,7 +185,8 @@ export function drawCard(card: DrawnCard, surface: Surface, { keyOf, marked }: C
   const widthPx = textPx + (isBeside ? THUMBNAIL_PX : 0)
   const steps: Step[] = []
   const putPicture = (x: number, y: number, width: number, height: number, radius = 0) => {
-    steps.push({ kind: 'picture', x, y, width, height, radius, picture: keyOf(url!) })
+    if (card.image.unseen) steps.push(...unseenPicture(x, y, width, height, radius))
+    else steps.push({ kind: 'picture', x, y, width, height, radius, picture: keyOf(url!) })
     if (marked?.has('image'))
       steps.push({
         kind: 'box',

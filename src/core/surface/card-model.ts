@@ -49,6 +49,8 @@ export const PicturePart = z.object({
   line: z.number().int().nullable(),
   column: z.number().int().nullable(),
   crop: CropRect.nullable(),
+  /** It was not looked at: what it is, and whether it is there, is not known. */
+  unseen: z.literal(true).optional(),
   ladder: z.array(Rung),
 })
 export type PicturePart = z.infer<typeof PicturePart>

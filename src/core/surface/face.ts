@@ -15,7 +15,7 @@ export type Face = {
   ratio: number | null
   favicon: string | null
   bareBecause: string | null
-  /** Why the picture that the page names is not shown; null when it is, or when none is named. */
+  /** Why the picture that the page names is not shown, or not known; null when it is, or when none is named. */
   pictureFault: string | null
   /** Pairs of twitter:label and twitter:data, where the place shows them. */
   labels: Card['labels']
@@ -50,6 +50,7 @@ function traitsOf(card: Card, surface: Surface): Trait[] {
 }
 
 function pictureFaultOf(card: Card): string | null {
+  if (card.image.unseen) return 'Not seen: it could not be looked at.'
   const failed = card.image.ladder.find(
     ({ outcome }) => outcome === 'unreachable' || outcome === 'refused' || outcome === 'too-small',
   )

@@ -37,7 +37,7 @@ export {
   type TagChange,
   tagChanges,
 } from './page-changes'
-export { type CardKind, type CropResult, cropsFor, isWholeAddress, publicImageUrl } from './picture'
+export { type CardKind, type CropResult, cropsFor, isLookedAt, isWholeAddress, publicImageUrl } from './picture'
 export { placeDifferences } from './place-differences'
 export {
   assumed,

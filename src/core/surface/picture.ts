@@ -59,7 +59,7 @@ const SCHEME = /^[a-z][a-z0-9+.-]*:/i
 export const isWholeAddress = (raw: string): boolean => SCHEME.test(trimAscii(raw))
 
 /** Was this picture really asked for? What was not looked at is taken on trust. */
-const isLookedAt = (image: GatheredImage | undefined): image is GatheredImage =>
+export const isLookedAt = (image: GatheredImage | undefined): image is GatheredImage =>
   image !== undefined && image.errorCode !== 'not-looked-at'
 
 type Size = { width: number; height: number }
@@ -211,5 +211,6 @@ export function resolvePicture(
   const { from, line, column } = taken
   // An app card shows its icon beside the text; its layout has no picture of its own.
   if (layout === 'text') return { part: { ...nothing, ladder }, layout }
-  return { part: { url, from, line, column, crop, ladder }, layout }
+  const unseen = isLookedAt(context.images.get(url)) ? {} : { unseen: true as const }
+  return { part: { url, from, line, column, crop, ...unseen, ladder }, layout }
 }

@@ -1,3 +1,4 @@
+import { withoutUnnamedHost } from '@/core/address'
 /** `1 page`, `48 pages`. */
 export function count(number: number, one: string, many = `${one}s`): string {
   return `${number.toLocaleString('en')} ${number === 1 ? one : many}`
@@ -22,6 +23,8 @@ export function bytes(number: number): string {
 
 /** Host, and path where there is one, without the scheme. */
 export function shortAddress(url: string): string {
+  const plain = withoutUnnamedHost(url)
+  if (plain !== url) return plain === '/' ? 'no production URL yet' : plain
   return url.replace(/^https?:\/\//, '').replace(/\/$/, '')
 }
 

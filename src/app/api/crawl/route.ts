@@ -34,7 +34,12 @@ async function* crawlLines(
   try {
     for await (const events of runCrawl(
       request,
-      { unnamedAs: namedAddresses(request.from)[0] ?? '', innerHosts, memory, refusalToAsk: () => refusalToAsk(client) },
+      {
+        unnamedAs: namedAddresses(request.from)[0] ?? '',
+        innerHosts,
+        memory,
+        refusalToAsk: () => refusalToAsk(client),
+      },
       signal,
     )) {
       for (const event of events) {

@@ -11,6 +11,11 @@ export const crawlerBlocked = defineCheck({
   looksAt: 'robots.txt, for the crawler of every surface.',
   why: 'A place whose crawler is kept out shows the bare link.',
   messages: {
+    unseen: {
+      says: '{url} was not seen. {reason}',
+      fix: 'Let it be seen, or accept it as it is.',
+      mend: { needs: 'a robots.txt that can be read' },
+    },
     blocked: {
       says: 'robots.txt keeps out {tokens}: a bare link on {places}.',
       fix: 'Let them in, at least to the pages that are meant for sharing.',

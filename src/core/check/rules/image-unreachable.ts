@@ -13,6 +13,11 @@ export const imageUnreachable = defineCheck({
   looksAt: 'Whether the pictures that the tags name can be fetched.',
   why: 'Places then show no picture, or take one from the content.',
   messages: {
+    unseen: {
+      says: '{url} was not seen. {reason}',
+      fix: 'Let it be seen, or accept it as it is.',
+      mend: { needs: 'the image where it can be seen' },
+    },
     gone: {
       says: 'The picture {url} can’t be fetched. {reason}',
       fix: 'Put the picture there, or correct the address on line {line}.',

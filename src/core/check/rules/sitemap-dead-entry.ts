@@ -31,6 +31,8 @@ export const sitemapDeadEntry = defineCheck({
       return known.kind === 'dead' || (known.kind === 'page' && !isAlive(known.page))
     })
     if (dead.length === 0) return []
-    return [{ message: dead.length === 1 ? 'deadOne' : 'dead', pages: dead, data: { count: dead.length, such: dead[0]! } }]
+    return [
+      { message: dead.length === 1 ? 'deadOne' : 'dead', pages: dead, data: { count: dead.length, such: dead[0]! } },
+    ]
   },
 })

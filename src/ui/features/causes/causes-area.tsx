@@ -56,8 +56,8 @@ type Props = {
 }
 
 /** Of a run that did not read everything it is not known what is left to change. */
-function headline(changes: number, { incomplete }: StoredRun): string {
-  const isWhole = incomplete.length === 0
+function headline(changes: number, { incomplete, summary }: StoredRun): string {
+  const isWhole = incomplete.length === 0 && !summary?.unseenCount
   if (changes === 0) return isWhole ? 'Nothing to change' : 'Nothing to change in what was read'
   return `${count(changes, 'change')} would clear ${isWhole ? 'everything' : 'what was found so far'}`
 }

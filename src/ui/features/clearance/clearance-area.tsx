@@ -8,6 +8,7 @@ import type { StoredRun, WallRow } from '@/store/database'
 import { keepRequirements, requirementsOf } from '@/store/requirements'
 import { Notice } from '../../kit/notice'
 import { count } from '../../kit/words'
+import { lacksOf } from '../../state/run/notes-to-know'
 import { type Loaded, useRows } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
 import { Desk } from './desk'
@@ -46,7 +47,9 @@ const TAB =
 function headline(summary: StoredRun['summary']): string {
   if (summary === null) return 'Not judged yet'
   if (summary.verdict === 'not-clear') return `Not clear: ${count(summary.error, 'error')} in the way`
-  return summary.verdict === 'clear' ? 'Clear for launch' : 'Not known: not everything was read'
+  return summary.verdict === 'clear'
+    ? 'Clear for launch'
+    : `Not known: not everything was ${summary.unseenCount ? 'seen' : 'read'}`
 }
 
 /** The change of a count, where there is one. */
@@ -91,7 +94,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
                 with errors. {state === 'judging' && 'Judging again …'}
               </p>
             )}
-            {run.incomplete.map(({ message }) => (
+            {lacksOf(run).map((message) => (
               <p key={message} className="font-semibold text-wrong">
                 {message}
               </p>

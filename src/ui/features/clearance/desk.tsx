@@ -12,7 +12,7 @@ import { Segments } from '../../kit/segments'
 import { count } from '../../kit/words'
 import { WallCard } from '../../parts/card/wall-card'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
-import { notesToKnow } from '../../state/run/notes-to-know'
+import { lacksOf, notesToKnow } from '../../state/run/notes-to-know'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 import { badgeOf } from '../../state/wall/select-rows'
@@ -196,12 +196,13 @@ function InTheWay({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
 /** What the verdict does not know of. */
 function NotLookedAt({ run }: { run: StoredRun }) {
   // What was not read whole stands beside the verdict.
-  const said = notesToKnow(run).slice(run.incomplete.length)
+  const lacks = lacksOf(run)
+  const said = notesToKnow(run).slice(lacks.length)
   return (
     <section aria-label="Not looked at" className="border-t border-line pt-4">
       <h2 className="mb-1 font-semibold">Not looked at, and to know</h2>
       {said.length === 0 ? (
-        <p className="text-quiet">{run.incomplete.length === 0 ? 'Everything was read.' : 'What is said above.'}</p>
+        <p className="text-quiet">{lacks.length === 0 ? 'Everything was read.' : 'What is said above.'}</p>
       ) : (
         <ul className="grid gap-1">
           {said.map((message) => (

@@ -11,16 +11,27 @@ export function CardPicture({
   run,
   url,
   ratio,
+  isUnseen = false,
   className,
 }: {
   run: string
   url: string
   ratio: number
+  /** It could not be looked at: what a place would show is not known. */
+  isUnseen?: boolean
   className?: string
 }) {
   const src = useThumb(run, url)
   return (
-    <div className={clsx('overflow-hidden bg-soft', !src && HATCHED, className)} style={{ aspectRatio: String(ratio) }}>
+    <div
+      className={clsx('overflow-hidden bg-soft', !src && HATCHED, isUnseen && 'grid place-items-center', className)}
+      style={{ aspectRatio: String(ratio) }}
+    >
+      {isUnseen && !src && (
+        <span className="rounded-[4px] border border-dashed border-line bg-card px-2 py-[2px] font-sans text-fine font-semibold text-quiet">
+          Not seen
+        </span>
+      )}
       {src && <img src={src} alt="" draggable={false} className="h-full w-full object-cover" decoding="async" />}
     </div>
   )

@@ -56,6 +56,7 @@ export const TrueCard = memo(function TrueCard({ run, surface, card, roomPx, lit
         run={run}
         url={card.image.url}
         ratio={isBeside ? 1 : ratio}
+        isUnseen={card.image.unseen === true}
         className={isBeside ? 'h-full' : 'w-full'}
       />
     </Part>

@@ -13,6 +13,7 @@ export function WallCard({ run, surface, face }: { run: string; surface: string;
   if (surface === 'search') return <SearchCard run={run} face={face} />
   if (surface === 'tab') return <TabCard run={run} face={face} />
   const isAfter = isTextFirst(surface)
+  const isUnseen = face.image !== null && face.pictureFault !== null
   if (face.layout === 'thumbnail' && face.image) {
     return (
       <div
@@ -22,6 +23,7 @@ export function WallCard({ run, surface, face }: { run: string; surface: string;
           run={run}
           url={face.image}
           ratio={1}
+          isUnseen={isUnseen}
           className={clsx('shrink-0 self-start', isAfter ? 'm-[8px] w-[24%] rounded-[4px]' : 'w-[34%]')}
         />
         <CardText run={run} face={face} />
@@ -35,13 +37,14 @@ export function WallCard({ run, surface, face }: { run: string; surface: string;
       run={run}
       url={face.image}
       ratio={ratio}
+      isUnseen={isUnseen}
       className={clsx(isAfter && 'mx-[10px] mb-[9px] rounded-[4px]')}
     />
   )
   return (
     <div className="overflow-hidden rounded-card border border-line bg-card">
       {!isAfter && picture}
-      {face.pictureFault && <MissingPicture reason={face.pictureFault} />}
+      {face.pictureFault && !isUnseen && <MissingPicture reason={face.pictureFault} />}
       <CardText run={run} face={face} />
       {isAfter && picture}
     </div>

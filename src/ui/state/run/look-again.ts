@@ -16,7 +16,11 @@ export type Given = { kind: 'folder'; name: string; files: ChosenFile[] } | { ki
 export function lookAddress({ source }: Pick<StoredRun, 'source'>, url: string): string {
   const isNamed = source.kind === 'url' || source.kind === 'sitemap'
   const served = source.servedAt ?? (isNamed ? source.location : null)
-  return createAddressMap(source.site, served && /^https?:/i.test(served) ? served : null, source.servedAt ?? null).toBuild(url)
+  return createAddressMap(
+    source.site,
+    served && /^https?:/i.test(served) ? served : null,
+    source.servedAt ?? null,
+  ).toBuild(url)
 }
 
 /** What to ask for: this page, past the caches. One of a list may be on another host than the rest. */

@@ -1,10 +1,19 @@
+import { withoutUnnamedHost } from '@/core/address'
+import { unseenLines } from '@/core/report'
 import type { StoredRun } from '@/store/database'
 
-/** What is to be known of a run beside its pages: what was not read first, then its scope, then the rest. */
-export function notesToKnow({ incomplete, scope, notes }: Pick<StoredRun, 'incomplete' | 'scope' | 'notes'>): string[] {
+/** What was not read or not seen, and bears on the verdict. */
+export const lacksOf = (run: Pick<StoredRun, 'incomplete' | 'summary' | 'source'>): string[] => [
+  ...run.incomplete.map(({ message }) => withoutUnnamedHost(message)),
+  ...unseenLines(run),
+]
+
+/** What is to be known of a run beside its pages: what was not read or seen first, then its scope, then the rest. */
+export function notesToKnow(run: Pick<StoredRun, 'incomplete' | 'scope' | 'notes' | 'summary' | 'source'>): string[] {
+  const { scope, notes } = run
   return [
-    ...incomplete.map(({ message }) => message),
+    ...lacksOf(run),
     ...(scope.length > 0 ? [`As asked: ${scope.join('; ')}.`] : []),
-    ...notes.map(({ path, message }) => (path === undefined ? message : `Requirements: ${message}`)),
+    ...notes.map(({ path, message }) => withoutUnnamedHost(path === undefined ? message : `Requirements: ${message}`)),
   ]
 }
