@@ -61,6 +61,7 @@ class GatherRun {
   private hasStarted = false
   private hasFinished = false
   private isStopped = false
+  private isCutOff = false
   private pages = 0
   private images = 0
   private waiting = 0
@@ -96,7 +97,7 @@ class GatherRun {
       const nothing = this.builder.gathering()?.incomplete.find(({ why }) => why === 'nothing-read')
       if (nothing) await this.dropRun(nothing.message)
       else if (this.hasStarted && !this.hasFinished && !this.isStopped) await this.fail(LOST)
-      else if (this.hasStarted) await this.finish(this.isStopped ? 'stopped' : 'done')
+      else if (this.hasStarted) await this.finish(this.isStopped || this.isCutOff ? 'stopped' : 'done')
       else report({ kind: 'failed', message: 'The run was stopped before the site answered.', kept: 0 })
     } catch (error) {
       if (this.isStopped && this.hasStarted) await this.finish('stopped')
@@ -204,6 +205,8 @@ class GatherRun {
       }
       case 'finished':
         this.hasFinished = true
+        // A run whose server was lost can go on from there.
+        this.isCutOff = event.stopped
         return
       case 'progress': {
         // A build is read before any of its pages is told of: until then all of them wait.

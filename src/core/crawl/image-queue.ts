@@ -156,6 +156,19 @@ export class ImageQueue {
     }
   }
 
+  /** Images of the site's own server that it did not answer for: when it was lost, that says nothing of them. */
+  markLost(): GatheredImage[] {
+    const lost = [...this.read.values()].filter(
+      ({ url, errorCode }) => this.addresses.isOnSite(url) && (errorCode === 'refused' || errorCode === 'reset'),
+    )
+    return lost.map((image) => {
+      const error = 'The server was lost before it could be read.'
+      const marked = { ...image, errorCode: 'not-looked-at' as const, error }
+      this.read.set(image.url, marked)
+      return marked
+    })
+  }
+
   /** Notes an image whose host can't be found from here: that says nothing of the image. */
   private seenFromHere(image: GatheredImage): GatheredImage {
     if (image.errorCode !== 'host-not-found' || this.addresses.isOnSite(image.url)) return image

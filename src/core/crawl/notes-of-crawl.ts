@@ -58,8 +58,8 @@ export type CrawlLack = {
   /** Pages read. */
   pages: number
   isStopped: boolean
-  /** One run may read so many bytes and take so long: the one that was reached. */
-  cutBy: { why: 'time' | 'bytes'; words: string } | null
+  /** What ended the run before its end: one run may read so many bytes and take so long, or the server was lost. */
+  cutBy: { why: 'time' | 'bytes' | 'lost'; words: string } | null
   /** The default bound of pages; null where a bound was asked for. */
   boundReached: number | null
   /** Links that lie deeper than the default. */
@@ -77,7 +77,10 @@ const addresses = (count: number) => (count === 1 ? 'one more address was' : `${
 export function* incompletenessOf(lack: CrawlLack): Generator<Incomplete> {
   const { left, pages, isStopped, cutBy, boundReached, tooDeep, maxDepth, onlyWeKeptOut, nothing } = lack
   if (isStopped) yield { why: 'stopped', message: `Stopped at ${pages} of about ${pages + left} pages.` }
-  else if (left > 0 && cutBy) {
+  else if (cutBy?.why === 'lost') {
+    const rest = left === 0 ? '' : ` ${left === 1 ? 'One URL was' : `${left} URLs were`} found and not read.`
+    yield { why: 'lost', message: `${cutBy.words}: it takes no more connections.${rest} Start it again, and run again.` }
+  } else if (left > 0 && cutBy) {
     yield { why: cutBy.why, message: `Ended ${cutBy.words}; ${addresses(left)} found and not asked for.` }
   } else if (left > 0 && boundReached !== null) {
     const message = `Ended at ${boundReached} pages, the default; ${addresses(left)} found and not asked for. --max-pages sets another bound.`

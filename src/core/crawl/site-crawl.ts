@@ -13,6 +13,7 @@ import {
   resolveAddress,
 } from '../address'
 import type { GatheredImage, GatheredPage, Incomplete, RunNote, SecondLook, Survey } from '../model'
+import { plural } from '../text'
 import type { CrawlOptions, QueuedUrl } from './crawl-options'
 import { Destinations, type Settled } from './destinations'
 import { readIfChanged, SharedTexts, withLinks } from './earlier'
@@ -25,7 +26,7 @@ import { onlyWeAreKeptOut, ROBOTS_TOKEN } from './kept-out'
 import { linksOf } from './link-book'
 import { LinksOfPages } from './links-of-pages'
 import { NoPages } from './no-pages'
-import { incompletenessOf, notesOf } from './notes-of-crawl'
+import { type CrawlLack, incompletenessOf, notesOf } from './notes-of-crawl'
 import { Pace } from './pace'
 import { pageFromFetch, pageStreamFor } from './page-from-fetch'
 import { PictureHosts } from './picture-hosts'
@@ -43,12 +44,13 @@ import {
 import type { Lead } from './refreshes'
 import { retrying } from './retrying'
 import { ASKED, secondLooksAt } from './second-look'
+import { isReset, isSilent, KNOCK_AFTER_MS, ServerWatch } from './server-watch'
 import { SiteAudit } from './site-audit'
 import { SitemapsOfCrawl } from './sitemaps-of-crawl'
 import { type Trap, TrapWatch } from './traps'
 
 type PageResult = { kind: 'page'; asked: QueuedUrl; followed: Followed; fetchedAt: string; looks: SecondLook[] }
-type Result = PageResult | { kind: 'image'; image: GatheredImage }
+type Result = PageResult | { kind: 'image'; image: GatheredImage } | { kind: 'knock'; isThere: boolean }
 
 /** What is known before a crawl: the answer of its start page, and of others that were read to know the site. */
 export type KnownOfCrawl = { start: { url: string; exchange: FetchResult } | null; answers: KnownAnswers }
@@ -78,7 +80,13 @@ export class SiteCrawl {
   private asked = 0
   private leftOut = 0
   private bytes = 0
-  private cutBy: { why: 'time' | 'bytes'; words: string } | null = null
+  private cutBy: CrawlLack['cutBy'] = null
+  /** Pages whose question the server did not take; asked once more before that is their fault. */
+  private readonly silent = new Map<string, PageResult>()
+  private readonly askedAgain = new Set<string>()
+  private readonly server = new ServerWatch()
+  private isKnocking = false
+  private wasLost = false
   private readonly maxPages: number
   private readonly maxDepth: number
   private readonly endsAtMs: number
@@ -204,12 +212,36 @@ export class SiteCrawl {
   }
 
   private nextPage(): Promise<Result> | null {
-    if (this.asked >= this.maxPages || this.isRunFull()) return null
-    const asked = this.waiting.take()
+    if (this.isRunFull()) return null
+    // One that was not answered is asked once more when nothing else is left to ask for.
+    const asked = this.asked < this.maxPages ? (this.waiting.take() ?? this.takeSilent()) : this.takeSilent()
     if (!asked) return null
-    this.asked++
+    if (!this.askedAgain.has(asked.url)) this.asked++
     this.fetching.add(asked.url)
     return this.readPage(asked)
+  }
+
+  private takeSilent(): QueuedUrl | undefined {
+    if (this.fetching.size > 0) return undefined
+    // A reset was asked again at once, with patience: it is not asked for a third round.
+    const found = [...this.silent.values()].find(({ followed: { exchange } }) => !isReset(exchange) || this.wasLost)
+    if (!found) return undefined
+    this.silent.delete(found.asked.url)
+    this.askedAgain.add(found.asked.url)
+    return found.asked
+  }
+
+  /** Asks a server that has gone silent once more, after a while. */
+  private async knock(): Promise<Result> {
+    this.isKnocking = true
+    const [asked] = this.silent.keys()
+    const url = this.addresses.toBuild(asked ?? this.addresses.site)
+    for (const waitMs of KNOCK_AFTER_MS) {
+      await this.outside.sleep(waitMs)
+      const exchange = await this.outside.read({ url, accept: 'page', maxBytes: 1 })
+      if (!isSilent(exchange)) return { kind: 'knock', isThere: true }
+    }
+    return { kind: 'knock', isThere: false }
   }
 
   /** Has the run read all that one run may? */
@@ -226,7 +258,8 @@ export class SiteCrawl {
 
   /** Pages and pictures in turn, so that cards fill while the crawl goes on. */
   private readonly next = (): Promise<Result> | null => {
-    if (this.outside.signal.aborted) return null
+    if (this.outside.signal.aborted || this.server.isLost || this.isKnocking) return null
+    if (this.server.isInDoubt) return this.fetching.size > 0 ? null : this.knock()
     this.takesImageNext = !this.takesImageNext
     return this.takesImageNext ? (this.nextImage() ?? this.nextPage()) : (this.nextPage() ?? this.nextImage())
   }
@@ -236,6 +269,11 @@ export class SiteCrawl {
     const { exchange, finalUrl, redirects } = followed
     // Cut off by our own stop: no fault of the page's.
     if (exchange.kind === 'failed' && exchange.code === 'stopped') return
+    this.server.note(exchange)
+    if (isSilent(exchange) && this.addresses.isOnSite(finalUrl) && (!this.askedAgain.has(asked.url) || this.server.isInDoubt)) {
+      this.silent.set(asked.url, { kind: 'page', asked, followed, fetchedAt, looks })
+      return
+    }
     // A chain that leaves the site ends on somebody else's page.
     if (isRedirect(exchange)) {
       this.noPages.addRedirect(asked.url, redirects.at(-1)!.url)
@@ -297,9 +335,31 @@ export class SiteCrawl {
     const told: CrawlEvent[] = []
     for (const result of results) {
       if (result.kind === 'page') this.takePage(result, told)
+      else if (result.kind === 'knock') this.takeKnock(result.isThere)
       else if (result.image.errorCode !== 'stopped') told.push(result)
     }
     return [...this.found(), ...told, ...this.desk.slowed(), this.progress()]
+  }
+
+  /** Pages that the server did not take the question for, while it answered others: that is their fault. */
+  private tellSilent(): CrawlEvent[] {
+    if (this.server.isLost) return []
+    const told: CrawlEvent[] = []
+    for (const result of this.silent.values()) {
+      this.askedAgain.add(result.asked.url)
+      this.takePage(result, told)
+    }
+    this.silent.clear()
+    return told
+  }
+
+  private takeKnock(isThere: boolean): void {
+    this.isKnocking = false
+    this.server.settle(isThere)
+    if (isThere) {
+      this.wasLost = true
+      for (const url of this.silent.keys()) this.askedAgain.delete(url)
+    } else this.cutBy = { why: 'lost', words: `The server was lost after ${plural(this.pageCount, 'page')}` }
   }
 
   private progress(): CrawlEvent {
@@ -323,6 +383,7 @@ export class SiteCrawl {
     const isWhole =
       this.isFollowing &&
       this.waiting.size === 0 &&
+      !this.server.isLost &&
       this.leftOut === 0 &&
       this.keptOut.size === 0 &&
       !this.options.resume
@@ -338,7 +399,7 @@ export class SiteCrawl {
     const isAborted = this.outside.signal.aborted
     const isBounded = this.asked >= this.maxPages ? maxPages !== null : perSection !== null
     yield* incompletenessOf({
-      left: this.waiting.size,
+      left: this.waiting.size + this.silent.size,
       pages: this.pageCount,
       isStopped: isAborted,
       cutBy: this.cutBy,
@@ -428,10 +489,12 @@ export class SiteCrawl {
           yield this.take(results)
       }
     }
+    yield this.tellSilent()
     const leads = yield* this.settle()
+    if (this.server.isLost) yield this.desk.markLost().map((image) => ({ kind: 'image', image }))
     yield [...this.desk.notes(), ...this.notes()].map((note) => ({ kind: 'note', note }))
     yield [{ kind: 'survey', survey: await this.survey(leads) }]
     yield [...this.incompleteness()].map((incomplete) => ({ kind: 'incomplete', incomplete }))
-    yield [{ kind: 'finished', finishedAt: this.outside.now().toISOString(), stopped: this.outside.signal.aborted }]
+    yield [{ kind: 'finished', finishedAt: this.outside.now().toISOString(), stopped: this.outside.signal.aborted || this.server.isLost }]
   }
 }
