@@ -21,6 +21,16 @@ function* pathsUnder(base: URL, addresses: Iterable<string>, from: string): Gene
   }
 }
 
+/** Does a link lead to a fragment of the page that it stands on? It is no word on what the page's URL is. */
+function isWithinPage(href: string, file: string): boolean {
+  const hash = href.indexOf('#')
+  if (hash < 0) return false
+  const target = href.slice(0, hash).trim()
+  if (target === '') return true
+  const name = file.slice(file.lastIndexOf('/') + 1)
+  return target === name || target === `./${name}` || target === `/${file}`
+}
+
 /** Counts of the two forms that addresses of folders' indexes are written in. */
 class SlashVotes {
   /** By folder: how many write its address with a slash at the end, less those that don't. */
@@ -71,7 +81,8 @@ export function addressFiles(
     const { path, page, links } = one
     const at = new URL(encodedPath(path), site).href
     const from = baseOf(at, page.facts?.base ?? null)
-    for (const target of pathsUnder(base, links?.hrefs ?? [], from)) {
+    const hrefs = (links?.hrefs ?? []).filter((href) => !isWithinPage(href, path))
+    for (const target of pathsUnder(base, hrefs, from)) {
       linked.add(target)
       votes.add(target)
     }

@@ -23,7 +23,11 @@ export function linksOf(
 ): { visible: PageLink[]; stated: PageLink[] } {
   const base = baseOf(page.url, page.facts?.base ?? null)
   const visible: PageLink[] = []
-  for (const [address, index] of links.resolve(reading.hrefs, base)) {
+  // One to a fragment of its own page leads nowhere: it is no word on the form of the page's URL.
+  const leading = reading.hrefs.flatMap((href, index) => (href.startsWith('#') || href === '' ? [] : [index]))
+  const hrefs = leading.length === reading.hrefs.length ? reading.hrefs : leading.map((index) => reading.hrefs[index]!)
+  for (const [address, position] of links.resolve(hrefs, base)) {
+    const index = leading[position]!
     visible.push({ address, line: reading.hrefPlaces[2 * index]!, column: reading.hrefPlaces[2 * index + 1]! })
   }
   const stated: PageLink[] = []
