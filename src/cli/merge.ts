@@ -1,9 +1,10 @@
-import { isNamedSite } from '@/core/address'
+import { createAddressMap, isNamedSite } from '@/core/address'
 import {
   GatheringBuilder,
   gatherBuild,
   NothingAnswered,
   replayOf,
+  seenFromHere,
   surveyWith,
   withLinkersOfAll,
   withoutMissing,
@@ -122,19 +123,21 @@ function joinParts(parts: readonly Part[]): Gathering {
   const { source, view, partial, scope } = documents[0]!
   const { pages: told, note } = withLinkersOfAll(rows.flat(), source)
   const { pages, missing } = withoutMissing(told, source.kind)
+  const read = [...new Map(documents.flatMap((one) => one.images).map((image) => [image.url, image])).values()]
+  const seen = seenFromHere(read, createAddressMap(source.site, null))
   const once = <T>(list: readonly T[]) => [...new Map(list.map((one) => [JSON.stringify(one), one])).values()]
   return {
     source,
     view,
     startedAt: earliest(documents.map((one) => one.startedAt)),
     finishedAt: latest(documents.map((one) => one.finishedAt)),
-    notes: once([...documents.flatMap(({ notes }) => notes), ...(note ? [note] : [])]),
+    notes: once([...documents.flatMap(({ notes }) => notes), ...(note ? [note] : []), ...(seen.note ? [seen.note] : [])]),
     incomplete: once(documents.flatMap(({ incomplete }) => incomplete)),
     scope,
     robotsTxt: partial.robotsTxt,
     survey: surveyWith(surveyOf(documents.map((one) => one.partial.survey)), missing),
     pages,
-    images: [...new Map(documents.flatMap(({ images }) => images).map((image) => [image.url, image])).values()],
+    images: seen.images,
   }
 }
 

@@ -386,7 +386,7 @@ export async function* gatherPictures(
     : lookByReading(readAsHostsMay(outside.read, hosts, outside.sleep), outside)
   const look: LookAtImage =
     lookAtAll ?? ((url, mayDecode) => (isInside(url) ? lookInside : lookElsewhere)(url, mayDecode))
-  const desk = new ImageQueue(addresses, look, hosts, outside.sleep)
+  const desk = new ImageQueue(addresses, look, hosts, outside.sleep, isPart)
   // Whether a picture is anything but an icon takes all pages to say.
   const named: string[][] = []
   const there = new Set<string>()

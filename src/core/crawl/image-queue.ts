@@ -28,17 +28,21 @@ export class ImageQueue {
   /** The page that named a picture first: it is decoded at that page's cost. */
   private readonly namedBy = new Map<string, string>()
   private readonly budget = new DecodeBudget()
-  /** Hosts that can't be found from here, each with how many of its images were wanted. */
-  private readonly unreachable = new Map<string, number>()
+  /** Images whose hosts can't be found from here. */
+  private readonly unreachable: GatheredImage[] = []
   private leftOut = 0
   private isResting = false
 
-  /** @param hosts how fast pictures elsewhere are asked for */
+  /**
+   * @param hosts how fast pictures elsewhere are asked for
+   * @param isPart of a run: what takes all of it to say is left to the whole
+   */
   constructor(
     readonly addresses: AddressMap,
     private readonly look: LookAtImage,
     private readonly hosts: PictureHosts,
     private readonly sleep: CrawlEnvironment['sleep'],
+    private readonly isPart = false,
   ) {}
 
   private need(url: string | null, role: Role, page: string): void {
@@ -112,7 +116,10 @@ export class ImageQueue {
       this.budget.take(this.namedBy.get(url) ?? '', pixels, bytes)
 
   private async readImage(url: string): Promise<GatheredImage> {
-    const image = this.seenFromHere(await this.lookWithin(url, await this.look(url, this.mayDecode(url))))
+    const found = await this.lookWithin(url, await this.look(url, this.mayDecode(url)))
+    // Of a part it is said when all parts are there.
+    const image = this.isPart ? found : asSeenFromHere(found, this.addresses)
+    if (image !== found) this.unreachable.push(image)
     const withRole = { ...image, iconOnly: this.roles.get(url) === 'icon' }
     this.read.set(url, withRole)
     return withRole
@@ -134,14 +141,8 @@ export class ImageQueue {
 
   /** What is said of images that were not seen, or not decoded. */
   *notes(): Generator<RunNote> {
-    if (this.unreachable.size > 0) {
-      const hosts = [...this.unreachable].map(([host, count]) => `${plural(count, 'image')} on ${host}`)
-      const more = hosts.length > HOSTS_TOLD ? ` and ${plural(hosts.length - HOSTS_TOLD, 'more host')}` : ''
-      yield {
-        kind: 'offline',
-        message: `Not checked: ${hosts.slice(0, HOSTS_TOLD).join(', ')}${more} (no network, or no such host).`,
-      }
-    }
+    const note = unreachableNote(this.unreachable)
+    if (note) yield note
     const message = this.budget.words()
     if (message !== null) yield { kind: 'bounded', message }
   }
@@ -168,15 +169,36 @@ export class ImageQueue {
       return marked
     })
   }
+}
 
-  /** Notes an image whose host can't be found from here: that says nothing of the image. */
-  private seenFromHere(image: GatheredImage): GatheredImage {
-    if (image.errorCode !== 'host-not-found' || this.addresses.isOnSite(image.url)) return image
-    const { host } = new URL(image.url)
-    this.unreachable.set(host, (this.unreachable.get(host) ?? 0) + 1)
-    const error = `The host ${host} can’t be found from here: no network, or no such host.`
-    return { ...image, errorCode: 'not-looked-at', error }
+/** An image whose host can't be found from here, as one that was not looked at: that says nothing of the image. */
+function asSeenFromHere(image: GatheredImage, addresses: Pick<AddressMap, 'isOnSite'>): GatheredImage {
+  if (image.errorCode !== 'host-not-found' || addresses.isOnSite(image.url)) return image
+  const error = `The host ${new URL(image.url).host} can’t be found from here: no network, or no such host.`
+  return { ...image, errorCode: 'not-looked-at', error }
+}
+
+/** What is said of hosts that can't be found from here, each with its images; null where there is none. */
+function unreachableNote(images: Iterable<GatheredImage>): RunNote | null {
+  const counts = new Map<string, number>()
+  for (const { url } of images) {
+    const { host } = new URL(url)
+    counts.set(host, (counts.get(host) ?? 0) + 1)
   }
+  if (counts.size === 0) return null
+  const hosts = [...counts].map(([host, count]) => `${plural(count, 'image')} on ${host}`).sort()
+  const more = hosts.length > HOSTS_TOLD ? ` and ${plural(hosts.length - HOSTS_TOLD, 'more host')}` : ''
+  const message = `Not checked: ${hosts.slice(0, HOSTS_TOLD).join(', ')}${more} (no network, or no such host).`
+  return { kind: 'offline', message }
+}
+
+/** Images of all parts of a run as they are seen from here, and what is to be said of them. */
+export function seenFromHere(
+  images: readonly GatheredImage[],
+  addresses: Pick<AddressMap, 'isOnSite'>,
+): { images: GatheredImage[]; note: RunNote | null } {
+  const seen = images.map((image) => asSeenFromHere(image, addresses))
+  return { images: seen, note: unreachableNote(seen.filter((image, index) => image !== images[index])) }
 }
 
 /** Hosts that are named of those that can't be found. */

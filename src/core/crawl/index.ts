@@ -32,7 +32,7 @@ export { type CrawlOptions, defaultCrawlOptions, type QueuedUrl } from './crawl-
 export { type Earlier, EarlierFacts, earlierFrom, type KnownPage } from './earlier'
 export { type CrawlEvent, type CrawlEvents, GatheringBuilder, oneByOne } from './events'
 export { gatherBuild, lookInBuild } from './gather-build'
-export { type LookAtImage, lookByReading, readAsHostsMay } from './image-queue'
+export { type LookAtImage, lookByReading, readAsHostsMay, seenFromHere } from './image-queue'
 export { inParallel } from './in-parallel'
 export { withLinkersOfAll } from './linkers-of-parts'
 export { surveyWith, withoutMissing } from './missing-urls'

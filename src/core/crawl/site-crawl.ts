@@ -132,6 +132,7 @@ export class SiteCrawl {
       lookByReading((request) => this.ask(request), outside),
       this.hosts,
       outside.sleep,
+      outside.keepsLinks === 'all',
     )
   }
 
@@ -471,6 +472,9 @@ export class SiteCrawl {
       this.wait(seed)
     }
     yield this.found()
+    // What was read before the run was stopped is not lost.
+    const [first] = seeds
+    if (this.outside.signal.aborted && this.known.start && first) yield this.take([await this.readPage(first)])
     if (readsSitemaps && !this.options.resume) {
       await this.sitemaps.readFirst(this.robots, this.startPage())
       yield this.found()
