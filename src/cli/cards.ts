@@ -1,5 +1,5 @@
-import { mkdir, stat, writeFile } from 'node:fs/promises'
-import { extname, join } from 'node:path'
+import { stat } from 'node:fs/promises'
+import { basename, extname, join } from 'node:path'
 import { pathOn } from '@/core/address'
 import type { RunSource } from '@/core/model'
 import {
@@ -16,13 +16,14 @@ import { type Surface, surfaces as shippedSurfaces, wideFeed, withSurfaces } fro
 import { groupBy, nearestWord, terminalText } from '@/core/text'
 import type { PictureCopy } from '@/io/decoder/decoder'
 import { linesOfOtherFaces, sheetAsPng, sheetAsSvgFile } from '@/io/sheet/draw-sheet'
+import { writeBelow, writeFileWhole } from '@/io/write-file'
 import { CannotRun } from './cannot-run'
 import { makeRun, type RunOptions } from './check'
 import { fromHere } from './from-here'
 import { loadRequirements, loadRunDocument } from './load-files'
 import { picturesOfRun } from './pictures-of-run'
 import { loginOf } from './source'
-import { ensureWritable } from './write-out'
+import { ensureWritable, writeStandardOut } from './write-out'
 
 export type CardsOptions = RunOptions & { page: string[]; surface: string[]; changedSince?: string; out: string }
 
@@ -177,10 +178,10 @@ export async function cards(source: string, options: CardsOptions): Promise<numb
   )
   const files = isFolder ? named(sheets, options.out) : sheets.map(({ sheet }) => ({ file: options.out, sheet }))
   try {
-    if (isFolder) await mkdir(fromHere(options.out), { recursive: true })
     for (const { file, sheet } of files) {
       const picture = isSvg ? sheetAsSvgFile(sheet.drawing, copies) : await sheetAsPng(sheet.drawing, copies)
-      await writeFile(fromHere(file), picture)
+      if (isFolder) await writeBelow(fromHere(options.out), basename(file), picture)
+      else await writeFileWhole(fromHere(file), picture)
     }
   } catch (error) {
     throw new CannotRun(`${options.out} can’t be written: ${error instanceof Error ? error.message : String(error)}`)
@@ -188,7 +189,7 @@ export async function cards(source: string, options: CardsOptions): Promise<numb
   const drawn = sheets.reduce((sum, { sheet }) => sum + sheet.cards, 0)
   const left = sheets.reduce((sum, { sheet }) => sum + sheet.left, 0)
   const what = before ? `changed ${drawn === 1 ? 'card' : 'cards'}` : drawn === 1 ? 'card' : 'cards'
-  process.stdout.write(`${options.out}: ${drawn} ${what}${isFolder ? ` in ${files.length} pictures` : ''}\n`)
+  await writeStandardOut(`${options.out}: ${drawn} ${what}${isFolder ? ` in ${files.length} pictures` : ''}\n`)
   if (left > 0)
     process.stderr.write(
       `nimble-parrot: ${left} more have no room on a sheet of ${MAX_ON_SHEET}. Name pages with --page, or give a folder.\n`,

@@ -1,6 +1,5 @@
-import { mkdir, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
-import { createAddressMap, limits, pathOn } from '@/core/address'
+import { createAddressMap, isNamedSite, limits, pathOn, withoutUnnamedHost } from '@/core/address'
 import { namesIn, siteCalled } from '@/core/check'
 import { composedNames, type PictureTemplate, pageTexts, readTemplates, wantsPicture } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
@@ -12,12 +11,13 @@ import { BadFace, type ComposeFace, composeFace, ownFont, SHIPPED_FAMILY } from 
 import { drawComposed, type Ground } from '@/io/compose/draw-composed'
 import { createCopier } from '@/io/decoder/decoder'
 import { readPart } from '@/io/folder'
+import { writeBelow } from '@/io/write-file'
 import { CannotRun } from './cannot-run'
 import { makeRun, type RunOptions } from './check'
 import { fromHere } from './from-here'
 import { bytesOfRun } from './pictures-of-run'
 import { loginOf } from './source'
-import { ensureWritable } from './write-out'
+import { writeStandardOut } from './write-out'
 
 export type ComposeOptions = RunOptions & { templates: string; out: string }
 
@@ -172,10 +172,7 @@ export async function compose(source: string, options: ComposeOptions): Promise<
       const made = await drawComposed(template, texts, face, { picture, mark })
       if (!made.fits) faults.push(`${path}: ${KINDS.fits}, ${made.bytes.length} bytes.`)
       if (made.plan.isCut) faults.push(`${path}: ${KINDS.cut}.`)
-      const at = fromHere(join(options.out, file))
-      await mkdir(dirname(at), { recursive: true })
-      if (manifest.length === 0) await ensureWritable(at)
-      await writeFile(at, made.bytes)
+      await writeBelow(fromHere(options.out), file, made.bytes)
       const address = new URL(file, gathering.source.site).href
       manifest.push({
         ...{ page: page.url, section, file, address, title: texts.title, ...template.shape },
@@ -187,11 +184,10 @@ export async function compose(source: string, options: ComposeOptions): Promise<
   } finally {
     await bytesOf.close()
   }
-  await mkdir(fromHere(options.out), { recursive: true })
-  const { site } = gathering.source
+  const site = isNamedSite(gathering.source.site) ? gathering.source.site : null
   const list = { format: 'nimble-parrot-composed-pictures', version: 1, site, pictures: manifest }
-  await writeFile(fromHere(join(options.out, 'manifest.json')), `${printableJson(list, 2)}\n`)
-  process.stdout.write(`${options.out}: ${manifest.length} ${manifest.length === 1 ? 'picture' : 'pictures'}\n`)
+  await writeBelow(fromHere(options.out), 'manifest.json', withoutUnnamedHost(`${printableJson(list, 2)}\n`))
+  await writeStandardOut(`${options.out}: ${manifest.length} ${manifest.length === 1 ? 'picture' : 'pictures'}\n`)
   for (const fault of [...notes, ...faults]) process.stderr.write(`nimble-parrot: ${terminalText(fault)}\n`)
   return faults.length > 0 ? 1 : 0
 }

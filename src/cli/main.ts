@@ -1,3 +1,6 @@
 import { runCommand } from './program'
+import { mindStandardStreams } from './write-out'
+
+mindStandardStreams()
 
 process.exitCode = await runCommand(process.argv)

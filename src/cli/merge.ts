@@ -131,7 +131,11 @@ function joinParts(parts: readonly Part[]): Gathering {
     view,
     startedAt: earliest(documents.map((one) => one.startedAt)),
     finishedAt: latest(documents.map((one) => one.finishedAt)),
-    notes: once([...documents.flatMap(({ notes }) => notes), ...(note ? [note] : []), ...(seen.note ? [seen.note] : [])]),
+    notes: once([
+      ...documents.flatMap(({ notes }) => notes),
+      ...(note ? [note] : []),
+      ...(seen.note ? [seen.note] : []),
+    ]),
     incomplete: once(documents.flatMap(({ incomplete }) => incomplete)),
     scope,
     robotsTxt: partial.robotsTxt,

@@ -18,6 +18,7 @@ import { refit } from './refit'
 import { bytesOf, fillOf, focusOf, shapeOf } from './refit-arguments'
 import { shardFrom } from './shard'
 import { watch } from './watch'
+import { writeStandardOut } from './write-out'
 
 const wholeNumber = (least: number) => (text: string) => {
   const number = Number(text)
@@ -229,7 +230,7 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--folder <folder>', 'where the build writes its pages', './dist')
     .allowExcessArguments(false)
     .action(async (options) => {
-      process.stdout.write(await init(options))
+      await writeStandardOut(await init(options))
     })
   if (argv.length <= 2) return openApp()
   await program.parseAsync(argv)

@@ -1,4 +1,3 @@
-import { writeFile } from 'node:fs/promises'
 import { extname } from 'node:path'
 import { limits } from '@/core/address'
 import { enlargedBy, type Fill, type Focus, type RefitType, type Shape } from '@/core/image'
@@ -7,6 +6,7 @@ import { readPart } from '@/io/folder'
 import { BadPicture, refit as refitBytes } from '@/io/refit'
 import { CannotRun } from './cannot-run'
 import { fromHere } from './from-here'
+import { writeOut, writeStandardOut } from './write-out'
 
 export type RefitOptions = { shape: Shape; focus: Focus; fill: Fill; budget?: number; type?: RefitType; out: string }
 
@@ -26,9 +26,7 @@ export async function refit(image: string, options: RefitOptions): Promise<numbe
     if (error instanceof BadPicture) throw new CannotRun(`${image} can’t be decoded: ${error.message}`)
     throw error
   })
-  await writeFile(fromHere(options.out), made.bytes).catch((error) => {
-    throw new CannotRun(`${options.out} can’t be written: ${reason(error)}`)
-  })
+  await writeOut(fromHere(options.out), made.bytes)
   const enlarged = enlargedBy(made.plan)
   const said = {
     out: options.out,
@@ -40,7 +38,7 @@ export async function refit(image: string, options: RefitOptions): Promise<numbe
     crop: made.plan.crop,
     enlarged,
   }
-  process.stdout.write(`${printableJson(said, 2)}\n`)
+  await writeStandardOut(`${printableJson(said, 2)}\n`)
   if (made.fits) return 0
   process.stderr.write(
     `nimble-parrot: the budget of ${budget} bytes can’t be met: the best try has ${made.bytes.length}, and was written. Try a smaller shape, or --type webp.\n`,

@@ -14,7 +14,7 @@ import {
 } from './gather-build'
 import { type LookAtImage, unknown } from './image-queue'
 import { inParallel } from './in-parallel'
-import { NothingAnswered } from './nothing-answered'
+import { noPagesIn } from './nothing-answered'
 import type { CrawlEnvironment } from './read-address'
 
 /** One of equal parts of a source, counted from 1. */
@@ -67,7 +67,7 @@ export async function* gatherBuildPart(
   outside: CrawlEnvironment,
 ): AsyncGenerator<CrawlEvent, BuildPart> {
   const { pages: all, shells } = pageFiles(files.paths)
-  if (all.length === 0) throw new NothingAnswered(options.location, 'there is no HTML file in it.')
+  if (all.length === 0) throw noPagesIn(options.location, options.kind, files.paths.length)
   const wanted = sampled(all, options.perSection ?? null)
     .slice(0, options.maxPages ?? limits.maxPagesOfBuild)
     .filter((_, position) => isInShard(shard, position))

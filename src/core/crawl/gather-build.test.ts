@@ -222,10 +222,14 @@ test('a link to a fragment of its own page decides nothing of the page’s URL',
     'index.html': html('<link rel=canonical href="https://site.example/"><a href="#top">x</a>'),
     'about.html': html('<link rel=canonical href="https://site.example/about"><a href="#main">x</a>'),
     'team.html': html('<link rel=canonical href="https://site.example/team"><a href="team.html#staff">x</a>'),
-    'guide/index.html': html('<link rel=canonical href="https://site.example/guide"><a href="#main">x</a><a href="">x</a>'),
+    'guide/index.html': html(
+      '<link rel=canonical href="https://site.example/guide"><a href="#main">x</a><a href="">x</a>',
+    ),
   }
   const { pages } = await gatherMemory(files, 'https://site.example/')
-  expect(pages.map(({ url }) => url).sort()).toEqual(['about', 'guide', 'team', ''].map((path) => `https://site.example/${path}`).sort())
+  expect(pages.map(({ url }) => url).sort()).toEqual(
+    ['about', 'guide', 'team', ''].map((path) => `https://site.example/${path}`).sort(),
+  )
 })
 
 test('of addresses that links name and the build lacks so many are listed, none of them a page, and how many there are', async () => {

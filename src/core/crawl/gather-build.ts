@@ -31,7 +31,7 @@ import { inParallel } from './in-parallel'
 import { formsOfFile, type InferredSite, inferSite, signsOf, siteNote, sourceOfSite } from './infer-site'
 import { sitemapsNamedBy } from './link-book'
 import { incompletenessOf } from './notes-of-crawl'
-import { NothingAnswered } from './nothing-answered'
+import { NothingAnswered, noPagesIn } from './nothing-answered'
 import { pageFromFetch } from './page-from-fetch'
 import { PagesInStep, TOLD_AT_ONCE } from './pages-in-step'
 import { PictureHosts } from './picture-hosts'
@@ -219,7 +219,7 @@ export async function* gatherBuild(
   const startedAt = outside.now().toISOString()
   const { include = [], exclude = [], maxPages, perSection = null, ignoreRobots = false } = options
   const { pages: all, shells } = pageFiles(files.paths)
-  if (all.length === 0) throw new NothingAnswered(options.location, 'there is no HTML file in it.')
+  if (all.length === 0) throw noPagesIn(options.location, options.kind, files.paths.length)
   const wanted = sampled(all, perSection).slice(0, maxPages ?? limits.maxPagesOfBuild)
   const readings: FileReading[] = replay ? [...replay.readings] : []
   const queue = (replay ? [] : wanted).values()

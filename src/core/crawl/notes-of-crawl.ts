@@ -79,7 +79,10 @@ export function* incompletenessOf(lack: CrawlLack): Generator<Incomplete> {
   if (isStopped) yield { why: 'stopped', message: `Stopped at ${pages} of about ${pages + left} pages.` }
   else if (cutBy?.why === 'lost') {
     const rest = left === 0 ? '' : ` ${left === 1 ? 'One URL was' : `${left} URLs were`} found and not read.`
-    yield { why: 'lost', message: `${cutBy.words}: it takes no more connections.${rest} Start it again, and run again.` }
+    yield {
+      why: 'lost',
+      message: `${cutBy.words}: it takes no more connections.${rest} Start it again, and run again.`,
+    }
   } else if (left > 0 && cutBy) {
     yield { why: cutBy.why, message: `Ended ${cutBy.words}; ${addresses(left)} found and not asked for.` }
   } else if (left > 0 && boundReached !== null) {

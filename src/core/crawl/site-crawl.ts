@@ -271,7 +271,11 @@ export class SiteCrawl {
     // Cut off by our own stop: no fault of the page's.
     if (exchange.kind === 'failed' && exchange.code === 'stopped') return
     this.server.note(exchange)
-    if (isSilent(exchange) && this.addresses.isOnSite(finalUrl) && (!this.askedAgain.has(asked.url) || this.server.isInDoubt)) {
+    if (
+      isSilent(exchange) &&
+      this.addresses.isOnSite(finalUrl) &&
+      (!this.askedAgain.has(asked.url) || this.server.isInDoubt)
+    ) {
       this.silent.set(asked.url, { kind: 'page', asked, followed, fetchedAt, looks })
       return
     }
@@ -499,6 +503,12 @@ export class SiteCrawl {
     yield [...this.desk.notes(), ...this.notes()].map((note) => ({ kind: 'note', note }))
     yield [{ kind: 'survey', survey: await this.survey(leads) }]
     yield [...this.incompleteness()].map((incomplete) => ({ kind: 'incomplete', incomplete }))
-    yield [{ kind: 'finished', finishedAt: this.outside.now().toISOString(), stopped: this.outside.signal.aborted || this.server.isLost }]
+    yield [
+      {
+        kind: 'finished',
+        finishedAt: this.outside.now().toISOString(),
+        stopped: this.outside.signal.aborted || this.server.isLost,
+      },
+    ]
   }
 }
