@@ -37,7 +37,7 @@ async function bundle(entryPoints, outdir) {
   })
 }
 
-const COMMANDS = ['check', 'compare', 'refit', 'cards', 'compose', 'list', 'init']
+const COMMANDS = ['check', 'compare', 'refit', 'cards', 'compose', 'list', 'init', 'sign']
 
 /** What the command says when it is asked for help, by command; '' is the whole. */
 function helpOf(cli) {

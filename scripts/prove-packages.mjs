@@ -142,7 +142,7 @@ export async function provePackages() {
     npx(['init', '--site', 'https://brasswick.example', '--workflow'])
     const written = JSON.parse(readFileSync(join(project, 'nimble-parrot.json'), 'utf8'))
     readFileSync(join(project, written.$schema))
-    npx(['init'], 2)
+    if (!npx(['init']).includes('left as it was: nimble-parrot.json')) throw new Error('init wrote over a file.')
     const text = npx(['check', './my built site', '--format', 'json=run.json', '--format', 'text'], 1)
     if (!text.startsWith('Not clear: 31 errors, 53 warnings, 16 notes'))
       throw new Error(`The demo is judged otherwise: ${text.slice(0, 200)}`)

@@ -22,10 +22,30 @@ const installedFor = (at) => join(at, 'node_modules', '.installed-for')
 
 const contentOf = (file) => createHash('sha256').update(readFileSync(file)).digest('hex')
 
+/**
+ * Did somebody run npm there, to its end? It then says in a lock file of its own what it has installed. Packages for
+ * other systems may be missing.
+ */
+function areInstalledByNpm(at) {
+  const own = join(at, 'node_modules', '.package-lock.json')
+  if (!existsSync(own)) return false
+  try {
+    const { packages: there } = JSON.parse(readFileSync(own, 'utf8'))
+    const { packages: wanted } = JSON.parse(readFileSync(join(at, 'package-lock.json'), 'utf8'))
+    return Object.entries(wanted).every(
+      ([path, { version, optional, link }]) =>
+        !path.startsWith('node_modules/') || optional || link || there[path]?.version === version,
+    )
+  } catch {
+    return false
+  }
+}
+
 /** Are the packages of this lock file there, all of them? An installation that was broken off leaves no mark. */
 export function arePackagesInstalled(at = root) {
   const mark = installedFor(at)
-  return existsSync(mark) && readFileSync(mark, 'utf8') === contentOf(join(at, 'package-lock.json'))
+  if (existsSync(mark)) return readFileSync(mark, 'utf8') === contentOf(join(at, 'package-lock.json'))
+  return areInstalledByNpm(at)
 }
 
 /** For everything but demo and test, which alone set up: says the one line to type, and ends. */

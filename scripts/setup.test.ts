@@ -22,6 +22,22 @@ test('packages are installed for the lock file that was there then, whatever the
   expect(arePackagesInstalled(at)).toBe(false)
 })
 
+test('packages that somebody installed with npm are there as well, all that the lock file names but those for other systems', () => {
+  const other = mkdtempSync(join(at, 'npm-'))
+  mkdirSync(join(other, 'node_modules'))
+  const lock = (packages: object) => JSON.stringify({ packages: { '': {}, ...packages } })
+  const wanted = { 'node_modules/a': { version: '1.2.3' }, 'node_modules/b': { version: '4.0.0', optional: true } }
+  writeFileSync(join(other, 'package-lock.json'), lock(wanted))
+  expect(arePackagesInstalled(other)).toBe(false)
+  const own = join(other, 'node_modules', '.package-lock.json')
+  writeFileSync(own, lock({ 'node_modules/a': { version: '1.2.3' } }))
+  expect(arePackagesInstalled(other)).toBe(true)
+  writeFileSync(own, lock({ 'node_modules/a': { version: '1.2.2' } }))
+  expect(arePackagesInstalled(other)).toBe(false)
+  writeFileSync(own, '{')
+  expect(arePackagesInstalled(other)).toBe(false)
+})
+
 test('what sets up runs once at a time, also when several find a lock that was left behind', async () => {
   const ROUNDS = 6
   const rounds = Array.from({ length: ROUNDS }, (_, round) => join(at, `round-${round}`))

@@ -174,7 +174,8 @@ function ensureFit(document: ReadDocument, file: string, site: string): Baseline
   return baselineOf(document)
 }
 
-const digest: Digest = async (bytes) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`
+/** The hash that documents and sign-offs are known by. */
+export const digest: Digest = async (bytes) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`
 
 /** One run as a document, and the fault that ended it before its time. */
 export type MadeRun = { document: RunDocument; gathering: Gathering; fault: string | null }

@@ -17,6 +17,7 @@ import { plainRun } from './plain-run'
 import { refit } from './refit'
 import { bytesOf, fillOf, focusOf, shapeOf } from './refit-arguments'
 import { shardFrom } from './shard'
+import { sign } from './sign'
 import { watch } from './watch'
 import { writeStandardOut } from './write-out'
 
@@ -204,6 +205,21 @@ async function parsed(argv: string[]): Promise<number> {
     .action(async (source, options) => {
       const { compose } = await import('./compose')
       exitCode = await compose(source, { ...plainRun, ...options })
+    })
+  program
+    .command('sign')
+    .description('Sign what the cards of a run show; check --signed-off holds later runs against it.')
+    .argument('<source>', 'a run document, or what check takes')
+    .requiredOption('--by <name>', 'who signs')
+    .option('--reason <text>', 'why it is signed though something is wrong or was not seen')
+    .option('--site <url>', 'production URL, with a path when the site lives under one')
+    .option('--rules <file>', 'requirements file; nimble-parrot.json is found by itself')
+    .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
+    .option('--user <user:password>', 'Basic authentication for the site crawled')
+    .requiredOption('--out <file>', 'the sign-off, such as sign-off.json')
+    .allowExcessArguments(false)
+    .action(async (source, options) => {
+      exitCode = await sign(source, { ...plainRun, ...options })
     })
   program
     .command('list')

@@ -63,7 +63,22 @@ test('nothing that a page or a branch is called is run as a command', () => {
   for (const { run = '' } of steps) expect(run).not.toContain('${{')
 })
 
+test('the baseline is the last run of main that ended well; without one nothing fails', () => {
+  expect(stepOf('The last run of main').run).toContain('--branch main --status success --limit 1')
+  const { run } = stepOf('Check')
+  for (const [since, level] of [
+    ['', 'never'],
+    ['--baseline main/cards.json', 'error'],
+  ]) {
+    const asked = spawnSync('bash', ['-c', run!.replaceAll('npx nimble-parrot', 'echo')], {
+      encoding: 'utf8',
+      env: { ...process.env, SINCE: since },
+    })
+    expect(asked.stdout).toContain(`--fail-on ${level} `)
+  }
+})
+
 test('the report is kept and the comment written when the check fails', () => {
   expect(stepOf('One comment').if).toMatch(/^always\(\)/)
-  expect(stepOf('Check').run).toContain('npx nimble-parrot check ./dist $SINCE')
+  expect(stepOf('Check').run).toContain('npx nimble-parrot check ./dist $SINCE --fail-on $fails')
 })

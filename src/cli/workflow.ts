@@ -13,8 +13,9 @@ fi`
 const WRITE_COMMENT = `{
   echo '${COMMENT_MARK}'
   cat cards.md
-  if [ -n "$PICTURE" ]; then printf '\\n[Changed cards as a picture](%s)\\n' "$PICTURE"; fi
-} > comment.md`
+  if [ -s changes.md ]; then printf '\\n'; cat changes.md; fi
+  if [ -n "$PICTURE" ]; then printf '\\n[Changed cards as a picture](%s)\\n' "$PICTURE"; if [ -s picture.txt ]; then cat picture.txt; fi; fi
+} | head -c 60000 > comment.md`
 
 /** Lines of a step, as far in as YAML has them there. */
 const within = (script: string) => script.split('\n').join('\n          ')
@@ -47,13 +48,25 @@ jobs:
         if: github.event_name == 'pull_request'
         env: { GH_TOKEN: "\${{ github.token }}" }
         run: |
-          last=$(gh run list --workflow cards --branch main --limit 1 --json databaseId --jq '.[0].databaseId')
+          last=$(gh run list --workflow cards --branch main --status success --limit 1 --json databaseId --jq '.[0].databaseId')
           if [ -n "$last" ] && gh run download "$last" --name cards --dir main; then
             echo "SINCE=--baseline main/cards.json" >> "$GITHUB_ENV"
-            ${command} cards ${folder} --changed-since main/cards.json --out changed-cards.png
           fi
       - name: Check the cards of every page
-        run: ${command} check ${folder} $SINCE --format text --format json=cards.json --format junit=cards.xml --format markdown=cards.md
+        # On main, and where there is nothing to compare with yet, what is found is told and fails nothing: the run
+        # becomes the baseline, and a pull request fails for what it adds.
+        run: |
+          fails=never
+          if [ -n "$SINCE" ]; then fails=error; fi
+          ${command} check ${folder} $SINCE --fail-on $fails --format text --format json=cards.json --format junit=cards.xml --format markdown=cards.md
+      - name: What changed since main, in words and as a picture
+        if: always() && env.SINCE != '' && hashFiles('cards.json') != ''
+        run: |
+          ${command} compare main/cards.json cards.json --format markdown --out changes.md || [ $? -eq 1 ]
+          ${command} cards ${folder} --changed-since main/cards.json --out changed-cards.png > picture.txt 2>&1 || true
+      - name: The report, on the page of this run
+        if: always() && hashFiles('cards.md') != ''
+        run: cat cards.md >> "$GITHUB_STEP_SUMMARY"
       - uses: actions/upload-artifact@v4
         if: always()
         with: { name: cards, path: "cards.*" }

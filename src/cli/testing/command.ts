@@ -5,7 +5,7 @@ import { runCommand } from '../program'
 
 export const root = fileURLToPath(new URL('../../..', import.meta.url))
 
-type Script = 'check' | 'compare' | 'refit' | 'cards' | 'compose' | 'list' | 'merge'
+type Script = 'check' | 'compare' | 'refit' | 'cards' | 'compose' | 'list' | 'merge' | 'init' | 'sign'
 type Said = { code: number | null; out: string; err: string }
 
 /** Runs a script of the checkout as a person would from another folder: a process of its own, a few seconds each. */

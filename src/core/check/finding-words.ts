@@ -10,12 +10,28 @@ export type FindingWords = { message: string; fix: string }
 const KEPT_IN_WORDS = 'kept-in-words'
 
 /** A finding's words, made from its check's messages and its own data. */
-export function inWords({ rule, said, data }: Pick<Finding, 'rule' | 'said' | 'data'>): FindingWords {
+export function inWords({
+  rule,
+  said,
+  data,
+  column = null,
+}: Pick<Finding, 'rule' | 'said' | 'data'> & Partial<Pick<Finding, 'column'>>): FindingWords {
   if (said === KEPT_IN_WORDS) return { message: String(data?.['message'] ?? ''), fix: String(data?.['fix'] ?? '') }
   const message = checkOf(rule)?.messages[said]
   if (!message) throw new Error(`Check ${rule} has no message “${said}”.`)
-  return { message: withoutUnnamedHost(fillWords(message.says, data)), fix: possibleFix(fillWords(message.fix, data)) }
+  return {
+    message: withoutUnnamedHost(fillWords(message.says, data)),
+    fix: possibleFix(fillWords(message.fix, placed(data, column))),
+  }
 }
+
+/** From this column on, a line alone does not say where a tag is: minified pages have everything on one. */
+const FAR = 300
+
+const placed = (data: Finding['data'], column: number | null): Finding['data'] =>
+  column !== null && column > FAR && data?.['line'] !== undefined
+    ? { ...data, line: `${data['line']}, column ${column}` }
+    : data
 
 /** A URL of a site that has no production URL yet can't be written: what is needed first is said in its place. */
 const possibleFix = (fix: string): string =>

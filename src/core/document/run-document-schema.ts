@@ -11,6 +11,7 @@ import {
   Skipped,
   schemaFaults,
   TakenOn,
+  Unseen,
 } from '../model'
 import { Layout } from '../surface'
 import { DocumentBuilder, DocumentReader } from './document-reader'
@@ -127,6 +128,8 @@ export const ReadDocument = z.looseObject({
     warning: z.number().int(),
     note: z.number().int(),
     clear: z.boolean(),
+    unseen: z.array(Unseen).optional(),
+    unseenCount: z.number().int().optional(),
   }),
   signedOff: SignedOff.optional(),
 })

@@ -1,6 +1,7 @@
+import { withoutUnnamedHost } from '../address'
 import type { Drift, RefreshReason } from '../compare'
 import { surfaces } from '../surface'
-import { escapeText, printableJson, terminalText, visible } from '../text'
+import { escapeText, plural, printableJson, terminalText, visible } from '../text'
 import { escapeMarkdown } from './markdown'
 
 const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
@@ -42,7 +43,7 @@ function partsOf(drift: Drift): Part[] {
       lines: findings.went.map(({ rule, page }) => `${rule} ${page}`),
     },
     ...Object.entries(refresh).map(([id, list]) => ({
-      title: `${nameOf(id)}: ${count(list.length, 'held copy').replace('copys', 'copies')} out of date`,
+      title: `${nameOf(id)}: ${plural(list.length, 'held copy', 'held copies')} out of date`,
       lines: list.map(({ url, reason }) => `${url} (${REASON_WORDS[reason]})`),
     })),
   ]
@@ -57,12 +58,41 @@ function driftAsText(drift: Drift): string {
   return `${parts.map(({ title, lines }) => [title, ...lines.map((line) => `  ${terminalText(line)}`)].join('\n')).join('\n\n')}\n`
 }
 
+/** Entries of a list that Markdown has in words, and sections it names of the rest: a comment has a bound of its own. */
+const TOLD_IN_WORDS = 20
+const SECTIONS_NAMED = 8
+
+const isDetail = (line: string) => line.startsWith('    ')
+
+/** What is left of a list, by the first folder of the URLs. @example 'and 479 more: 300 in /guides, 179 in /news' */
+function restInSections(lines: readonly string[]): string {
+  const counts = new Map<string, number>()
+  for (const line of lines) {
+    const folder = /(?:https?:\/\/[^/\s]+)?\/([^/\s:?#]*)\//.exec(line)?.[1]
+    const section = folder ? `/${folder}` : 'the top level'
+    counts.set(section, (counts.get(section) ?? 0) + 1)
+  }
+  const named = [...counts].sort(([, a], [, b]) => b - a)
+  const rest = named.slice(SECTIONS_NAMED).reduce((sum, [, number]) => sum + number, 0)
+  const words = named.slice(0, SECTIONS_NAMED).map(([section, number]) => `${number} in ${section}`)
+  return `and ${lines.length} more: ${[...words, ...(rest > 0 ? [`${rest} elsewhere`] : [])].join(', ')}`
+}
+
+/** The first entries of a list with their details; the others by section. */
+function shortened(lines: readonly string[]): string[] {
+  const entries = lines.filter((line) => !isDetail(line))
+  if (entries.length <= TOLD_IN_WORDS) return [...lines]
+  const end = lines.indexOf(entries[TOLD_IN_WORDS]!)
+  return [...lines.slice(0, end), restInSections(entries.slice(TOLD_IN_WORDS))]
+}
+
+/** For a comment of a pull request: the first entries of each list in words, the rest by section. */
 function driftAsMarkdown(drift: Drift): string {
   const parts = partsOf(drift)
   if (parts.length === 0) return `${NOTHING}\n`
-  const item = (line: string) =>
-    line.startsWith('    ') ? `  - ${escapeMarkdown(line.trim())}` : `- ${escapeMarkdown(line)}`
-  return `${parts.map(({ title, lines }) => [`### ${title}`, '', ...lines.map(item)].join('\n')).join('\n\n')}\n`
+  const item = (line: string) => (isDetail(line) ? `  - ${escapeMarkdown(line.trim())}` : `- ${escapeMarkdown(line)}`)
+  const text = parts.map(({ title, lines }) => [`### ${title}`, '', ...shortened(lines).map(item)].join('\n'))
+  return `${text.join('\n\n')}\n`
 }
 
 function driftAsHtml(drift: Drift): string {
@@ -83,10 +113,13 @@ ${body || `<p>${NOTHING}</p>`}
 
 const driftAsJson = (drift: Drift): string => `${printableJson(drift, 2)}\n`
 
+/** The same, with URLs of a site that has no production URL as paths. */
+const withPaths = (write: (drift: Drift) => string) => (drift: Drift) => withoutUnnamedHost(write(drift))
+
 export const driftFormats = {
-  text: driftAsText,
-  json: driftAsJson,
-  markdown: driftAsMarkdown,
-  html: driftAsHtml,
+  text: withPaths(driftAsText),
+  json: withPaths(driftAsJson),
+  markdown: withPaths(driftAsMarkdown),
+  html: withPaths(driftAsHtml),
 } as const
 export type DriftFormat = keyof typeof driftFormats

@@ -29,16 +29,41 @@ const signs = ({ error, warning, note }: Cause['clears']) =>
     .filter(Boolean)
     .join(', ')
 
+/** On a line that goes on beyond this column, the line alone does not say where to look. */
+const FAR = 300
+
+/** `:12`, on a long line `:12:4031`; empty where no line is known. */
+function lineAndColumn(page: RunDocument['pages'][number] | undefined, line: number | null, rules: readonly string[]) {
+  if (line === null || !page) return line === null ? '' : `:${line}`
+  const onLine = [...(page.facts?.metas ?? []), ...(page.facts?.links ?? []), ...page.findings].filter(
+    (one) => one.line === line,
+  )
+  const isLong = onLine.some(({ column }) => (column ?? 0) > FAR)
+  const column = page.findings.find((one) => one.line === line && rules.includes(one.rule))?.column
+  return isLong && column ? `:${line}:${column}` : `:${line}`
+}
+
+/** Checks named before the rest is counted: waivers and requirements take their ids. */
+const RULES_NAMED = 3
+
+function rulesNamed({ rule, rules }: Cause): string {
+  const others = rules.filter((one) => one !== rule)
+  const named = [rule, ...others].slice(0, RULES_NAMED)
+  const rest = rules.length - named.length
+  return `${named.join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`
+}
+
 /** Where a cause shows: files with lines where the build is files, paths else. */
 function placesOf(cause: Cause, document: RunDocument): string[] {
-  const files = new Map(document.pages.map(({ url, file }) => [url, file]))
+  const pages = new Map(document.pages.map((page) => [page.url, page]))
   const lines = new Map(cause.evidence.map(({ url, line }) => [url, line]))
   const sources = new Map(cause.evidence.map(({ url, source }) => [url, source]))
   return cause.pages.slice(0, PAGES_NAMED).map((url) => {
-    const line = lines.get(url)
+    const page = pages.get(url)
     const source = sources.get(url)
     if (source) return terminalText(`${source.file}${source.line === null ? '' : `:${source.line}`}`)
-    return terminalText(`${files.get(url) ?? pathOn(url, document.source.site)}${line ? `:${line}` : ''}`)
+    const place = page?.file ?? pathOn(url, document.source.site)
+    return terminalText(`${place}${lineAndColumn(page, lines.get(url) ?? null, cause.rules)}`)
   })
 }
 
@@ -51,7 +76,7 @@ function causeLines(cause: Cause, document: RunDocument, style: Style): string[]
   const isRuled = cause.edits.length > 0 && cause.edits[0]!.where !== 'picture' && cause.pages.length > 1
   return [
     `${style(cause.level, cause.level.padEnd(7))} ${style('strong', terminalText(cause.change))}`,
-    `        ${style('quiet', terminalText(`clears ${signs(cause.clears)}; ${proofWords(cause)}`))}`,
+    `        ${style('quiet', terminalText(`clears ${signs(cause.clears)}; ${proofWords(cause)} [${rulesNamed(cause)}]`))}`,
     ...(isRuled
       ? [`        ${terminalText(edits.map(editWords).join(' · '))}${more > 0 ? ` · and ${more} more` : ''}`]
       : []),

@@ -12,6 +12,7 @@ export {
   createWaivers,
   DEFAULT_LIMITS,
   describedKind,
+  kindsOfSections,
   type PageRule,
   pathMatcher,
   saidKind,
