@@ -1,6 +1,6 @@
 import { stat } from 'node:fs/promises'
 import { basename, extname, join } from 'node:path'
-import { pathOn } from '@/core/address'
+import { pathForms, pathOn } from '@/core/address'
 import type { RunSource } from '@/core/model'
 import {
   type CardSheet,
@@ -55,12 +55,15 @@ function chosenSurfaces(ids: readonly string[], known: readonly Surface[], other
 /** Pages by the paths or addresses that were asked for; all where none was. */
 function chosenPages({ pages, source: { site } }: DrawnRun, asked: readonly string[]): DrawnRun['pages'] {
   if (asked.length === 0) return pages
-  const paths = pages.map(({ url }) => pathOn(url, site))
+  const forms = pages.map(({ url }) => pathForms(url, site))
   return asked.map((path) => {
     const wanted = path.startsWith('http') || path.startsWith('/') ? path : `/${path}`
-    const found = pages.find(({ url }, index) => url === wanted || paths[index] === wanted)
+    const found = pages.find(({ url }, index) => url === wanted || forms[index]!.includes(wanted))
     if (found) return found
-    const near = nearestWord(wanted, paths)
+    const near = nearestWord(
+      wanted,
+      forms.map((paths) => paths.at(-1)!),
+    )
     throw new CannotRun(`--page ${path} is not in the run.${near ? ` Is ${near} meant?` : ''}`)
   })
 }

@@ -167,5 +167,20 @@ test('a section without pages is said', async () => {
     '--out',
     'idle',
   )
-  expect(err).toContain('no page lies in /news/*')
+  expect(err).toContain('No page lies in /news/*')
+})
+
+test('where no template has a page nothing is written, and the nearest section is named', async () => {
+  const { code, err } = await compose('dist', ...SITE, '--templates', templates({}, ['/giudes/*']), '--out', 'typo')
+  expect(code).toBe(2)
+  expect(err).toContain('No page lies in /giudes/*, which has a template. Is /guides/* meant?')
+  expect(() => readdirSync(join(here, 'typo'))).toThrow('ENOENT')
+})
+
+test('sections are named with the path that the site lives under, or without', async () => {
+  const under = ['--site', 'https://good.example/hall/']
+  for (const section of ['/guides/*', '/hall/guides/*']) {
+    const made = await compose('dist', ...under, '--templates', templates({ type: 'png' }, [section]), '--out', 'under')
+    expect(made.out).toBe('under: 3 pictures\n')
+  }
 })

@@ -1,12 +1,12 @@
 import { dirname, join } from 'node:path'
-import { createAddressMap, isNamedSite, limits, pathOn, withoutUnnamedHost } from '@/core/address'
+import { createAddressMap, isNamedSite, limits, pathnameOf, pathOn, withoutUnnamedHost } from '@/core/address'
 import { namesIn, siteCalled } from '@/core/check'
 import { composedNames, type PictureTemplate, pageTexts, readTemplates, wantsPicture } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
 import { CENTER, type Focus } from '@/core/image'
 import type { GatheredPage, Gathering, PageFacts } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
-import { printableJson, terminalText } from '@/core/text'
+import { nearestWord, printableJson, terminalText } from '@/core/text'
 import { BadFace, type ComposeFace, composeFace, ownFont, SHIPPED_FAMILY } from '@/io/compose/compose-face'
 import { drawComposed, type Ground } from '@/io/compose/draw-composed'
 import { createCopier } from '@/io/decoder/decoder'
@@ -118,6 +118,26 @@ function wantedPages(
   })
 }
 
+/** Templates by the sections of a run, which are named with the site's path or without; and those that no page lies in. */
+function placedTemplates(
+  ready: ReadonlyMap<string, Ready>,
+  sections: ReadonlySet<string>,
+  site: string,
+): { placed: Map<string, Ready>; idle: string[] } {
+  const base = pathnameOf(site).slice(0, -1)
+  const placed = new Map<string, Ready>()
+  const idle: string[] = []
+  for (const [name, one] of ready) {
+    const section = [name, base + name].find((form) => sections.has(form))
+    if (section !== undefined) placed.set(section, one)
+    else {
+      const near = nearestWord(name, [...sections])
+      idle.push(`No page lies in ${name}, which has a template.${near === null ? '' : ` Is ${near} meant?`}`)
+    }
+  }
+  return { placed, idle }
+}
+
 /** Longest side of a picture that a template stands on, in pixels. */
 const LARGEST_GROUND = 2400
 
@@ -133,8 +153,9 @@ export async function compose(source: string, options: ComposeOptions): Promise<
   const { ready, focuses } = await readyTemplates(options.templates)
   const { document, gathering } = await makeRun(source, options)
   const sectionOf = new Map(document.pages.map(({ url, section }) => [url, section]))
-  const idle = [...ready.keys()].filter((section) => ![...sectionOf.values()].includes(section))
-  const wanted = wantedPages(gathering, sectionOf, ready)
+  const { placed, idle } = placedTemplates(ready, new Set(sectionOf.values()), gathering.source.site)
+  if (placed.size === 0 && idle.length > 0) throw new CannotRun(`${options.templates}: ${idle.join(' ')}`)
+  const wanted = wantedPages(gathering, sectionOf, placed)
   const isNamedByUser = true
   const bytesOf = await bytesOfRun(gathering.source, { isNamedByUser, login: loginOf(options) })
   const copy = createCopier(new AbortController().signal)
@@ -145,7 +166,7 @@ export async function compose(source: string, options: ComposeOptions): Promise<
   }
   const called = siteCalled(gathering.pages, (url) => sectionOf.get(url) ?? '/')
   const faults: string[] = []
-  const notes = idle.map((section) => `no page lies in ${section}, which has a template`)
+  const notes = [...idle]
   const manifest: object[] = []
   try {
     for (const { page, section, ready: own, file } of wanted) {

@@ -3,11 +3,10 @@ import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:
 import type { Server } from 'node:http'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
-import { zipSync } from 'fflate'
 import { afterAll, describe, expect, test } from 'vitest'
-import { listen, serveFolder } from '../../demo/server.mjs'
 import { commandIn, root } from './testing/command'
 import { filesIn } from './testing/files-in'
+import { waysIn } from './testing/ways-in'
 
 const here = mkdtempSync(join(tmpdir(), 'parrot-ways-'))
 const servers: Server[] = []
@@ -45,28 +44,10 @@ function saidBy({ source, summary, complete, pages, missing, findings }: Run) {
   }
 }
 
-/** All ways in to one build: folder, zip, address, list and sitemap. */
-async function waysIn(folder: string, sitemap: string | null): Promise<[string, string[]][]> {
-  const server: Server = serveFolder(folder)
-  servers.push(server)
-  const address = await listen(server, 0)
-  const zip = join(here, `${servers.length}.zip`)
-  const list = join(here, `${servers.length}.txt`)
-  writeFileSync(zip, zipSync(Object.fromEntries(filesIn(folder))))
-  writeFileSync(list, `${address}\n`)
-  return [
-    ['folder', [folder]],
-    ['zip', [zip]],
-    ['address', [address]],
-    ['list', [list, '--follow']],
-    ...(sitemap === null ? [] : [['sitemap', [address + sitemap, '--follow']] as [string, string[]]]),
-  ]
-}
-
 async function expectSame(folder: string, site: string, sitemap: string | null) {
   const results = new Map<string, ReturnType<typeof saidBy>>()
   const codes: (number | null)[] = []
-  for (const [way, args] of await waysIn(folder, sitemap)) {
+  for (const [way, args] of await waysIn(folder, sitemap, here, servers)) {
     const { code, out, err } = await run('check', ...args, '--site', site, '--format', 'json')
     expect(err).toBe('')
     codes.push(code)

@@ -1,3 +1,4 @@
+import { pathnameOf, pathOn, withoutQuery } from './address'
 import { limits } from './limits'
 
 /** Decides by path which addresses a run looks at. `*` stays within a segment, `**` goes across. */
@@ -135,4 +136,56 @@ export function createPathFilter(include: readonly string[], exclude: readonly s
   const wanted = include.map(globMatcher)
   const unwanted = exclude.map(globMatcher)
   return (path) => (wanted.length === 0 || wanted.some((is) => is(path))) && !unwanted.some((is) => is(path))
+}
+
+/**
+ * The paths that people know a page of a site by: as it is on its host, and without the path that the site lives under.
+ *
+ * @example pathForms('https://site.example/docs/a', 'https://site.example/docs/') // ['/docs/a', '/a']
+ */
+export function pathForms(url: string, site: string): string[] {
+  const whole = pathnameOf(url)
+  const own = pathOn(withoutQuery(url), site)
+  return own === whole || !own.startsWith('/') ? [whole] : [whole, own]
+}
+
+/** A glob as it is meant where its first slash was left out: `guides/**` is `/guides/**`. */
+const withFirstSlash = (glob: string) => (/^[\w.~%-]/.test(glob) ? `/${glob}` : glob)
+
+/** Does a glob match a page, by whichever of its paths? */
+export function urlMatcher(glob: string, site: string, matcher = globMatcher): (url: string) => boolean {
+  const is = matcher(withFirstSlash(glob))
+  return (url) => pathForms(url, site).some(is)
+}
+
+/**
+ * The same as {@link createPathFilter} for URLs: globs are written with the path that the site lives under, or without.
+ *
+ * @param site base URL of the site
+ */
+export function createUrlFilter(
+  include: readonly string[],
+  exclude: readonly string[],
+  site: string,
+): (url: string) => boolean {
+  const wanted = include.map((glob) => urlMatcher(glob, site))
+  const unwanted = exclude.map((glob) => urlMatcher(glob, site))
+  return (url) => (wanted.length === 0 || wanted.some((is) => is(url))) && !unwanted.some((is) => is(url))
+}
+
+/** Globs that match none of the pages, each with the nearest folder or page that there is. */
+export function idleGlobs(
+  globs: readonly string[],
+  urls: readonly string[],
+  site: string,
+  nearest: (word: string, among: readonly string[]) => string | null,
+): { glob: string; near: string }[] {
+  return globs.flatMap((glob) => {
+    if (urls.some(urlMatcher(glob, site))) return []
+    const paths = urls.map((url) => pathForms(url, site).at(-1)!)
+    const folders = [...new Set(paths.flatMap((path) => /^\/[^/]+\//.exec(path)?.[0] ?? []))].map((one) => `${one}**`)
+    const near = nearest(glob, folders) ?? nearest(glob, paths)
+    const some = (folders.length > 0 ? folders : paths).slice(0, 3).join(', ')
+    return [{ glob, near: near === null ? `There are ${some}.` : `Is ${near} meant?` }]
+  })
 }

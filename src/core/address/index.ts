@@ -20,7 +20,16 @@ export {
 } from './address'
 export { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
 export { type AddressOrigin, AddressSecrets, loginInAddress, type ShownAddress, shownAddress } from './address-secrets'
-export { createPathFilter, globFault, globMatcher, type PathFilter } from './globs'
+export {
+  createPathFilter,
+  createUrlFilter,
+  globFault,
+  globMatcher,
+  idleGlobs,
+  type PathFilter,
+  pathForms,
+  urlMatcher,
+} from './globs'
 export { limits } from './limits'
 export { isPreviewHost } from './preview-host'
 export { crawlDelayFor, isAllowed, parseRobots, type RobotsRules } from './robots'

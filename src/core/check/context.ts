@@ -1,4 +1,4 @@
-import { type AddressMap, createAddressMap, parseRobots, pathnameOf, pathOf } from '../address'
+import { type AddressMap, createAddressMap, parseRobots, pathForms, pathnameOf } from '../address'
 import type { GatheredImage, GatheredPage, Gathering, PageFacts } from '../model'
 import { createPageRules, createSectionFinder, noRequirements, type PageRule, type Requirements } from '../requirements'
 import { findSections } from '../section'
@@ -93,7 +93,7 @@ function sectionsOf(gathering: Gathering, requirements: Requirements): Sections 
   return new Map(
     gathering.pages.map(({ url }) => {
       const own = found.get(url) ?? null
-      return [url, sectionGiven(pathOf(url).split('?')[0]!, own) ?? own ?? '/']
+      return [url, sectionGiven(pathForms(url, gathering.source.site), own) ?? own ?? '/']
     }),
   )
 }
@@ -162,7 +162,7 @@ export function createGrowingContext(gathering: Gathering, requirements: Require
   return {
     context,
     addPage: ({ url }) => {
-      if (!sections.has(url)) sections.set(url, known(pathnameOf(url), null) ?? folderOf(url) ?? '/')
+      if (!sections.has(url)) sections.set(url, known([pathnameOf(url)], null) ?? folderOf(url) ?? '/')
     },
     addImage: (image) => images.set(image.url, image),
     takeAsked: () => {

@@ -1,4 +1,4 @@
-import { pathnameOf } from '../address'
+import { pathForms } from '../address'
 import type { RunNote } from '../model'
 import { byNarrowness, pathMatcher, type Waiver } from '../requirements'
 import { nearestWord } from '../text'
@@ -21,7 +21,8 @@ export function idleRequirements(
 ): RunNote[] {
   const { gathering, requirements, sections } = context
   if (gathering.incomplete.length > 0 || gathering.scope.length > 0) return []
-  const paths = gathering.pages.map(({ url }) => pathnameOf(url))
+  const missing = gathering.survey?.missing ?? []
+  const paths = [...gathering.pages, ...missing].flatMap(({ url }) => pathForms(url, gathering.source.site))
   const names = [...new Set(sections.values())]
   const note = (path: (string | number)[], message: string): RunNote => ({ kind: 'requirements', path, message })
   const near = (glob: string, among: readonly string[]) => {

@@ -245,6 +245,7 @@ export function runChecks(
     context.requirements.waivers ?? [],
     today,
     gathering.pages.map(({ url, facts }) => ({ path: pathOf(url).split('?')[0]!, title: facts?.title ?? null })),
+    context.addresses.site,
   )
   const waiverOf = (finding: Pick<Finding, 'rule'>, urls: readonly string[]) => {
     const waiver = waiverFor(finding.rule, urls)

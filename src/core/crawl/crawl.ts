@@ -1,10 +1,9 @@
 import {
   type AddressMap,
   createAddressMap,
-  createPathFilter,
+  createUrlFilter,
   isPrivateHost,
   limits,
-  pathnameOf,
   pathOf,
   resolveAddress,
   shownAddress,
@@ -117,8 +116,13 @@ export async function* crawlGiven(
   const most = limits.maxPagesOfBuild
   const known = { start: null, answers: probe.answers }
   const run = new SiteCrawl(options, addresses, robots.rules, outside, known, given.follow, most)
-  const isWanted = createPathFilter(options.include, options.exclude)
-  const seeds = resolved.map((address) => addresses.toPublic(address)).filter((url) => isWanted(pathnameOf(url)))
+  const isWanted = createUrlFilter(options.include, options.exclude, addresses.site)
+  // A sitemap may name a host that is not the site's, and stand on the server that has the pages.
+  const publicOf = (address: string, index: number) => {
+    const own = addresses.toPublic(address)
+    return addresses.isOnSite(own) ? own : addresses.toPublic(served[index]!)
+  }
+  const seeds = [...new Set(resolved.map(publicOf))].filter(isWanted)
   yield* run.run(
     seeds.map((url) => ({ url, depth: 0 })),
     given.follow,

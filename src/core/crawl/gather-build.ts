@@ -1,7 +1,8 @@
 import {
   type AddressMap,
   createAddressMap,
-  createPathFilter,
+  createUrlFilter,
+  idleGlobs,
   limits,
   parseRobots,
   pathnameOf,
@@ -10,6 +11,7 @@ import {
   withSlash,
 } from '../address'
 import type { GatheredImage, GatheredPage, Linkers, RunNote, SourceKind } from '../model'
+import { nearestWord } from '../text'
 import { addressFiles, type FileReading } from './build-addresses'
 import { colorsOfBuild } from './build-colors'
 import {
@@ -195,10 +197,16 @@ function passedOverNote(entries: readonly string[]): RunNote {
 }
 
 /** What is said where the user's globs leave nothing of a build. */
-function nothingLeft({ include = [], exclude = [] }: BuildOptions, pages: readonly GatheredPage[]): string {
+function nothingLeft(
+  { include = [], exclude = [] }: BuildOptions,
+  pages: readonly GatheredPage[],
+  site: string,
+): string {
   const globs = [...include.map((glob) => `--include ${glob}`), ...exclude.map((glob) => `--exclude ${glob}`)]
   const paths = pages.slice(0, 3).map(({ url }) => pathnameOf(url))
-  return `${globs.join(' ')} leaves none of ${pages.length} pages. Globs see the path, as in /guides/**; pages here are ${paths.join(', ')}${pages.length > 3 ? ' …' : ''}`
+  const urls = pages.map(({ url }) => url)
+  const near = idleGlobs(include, urls, site, nearestWord).map((one) => ` ${one.near}`)
+  return `${globs.join(' ')} leaves none of ${pages.length} pages. Globs see the path, as in /guides/**; pages here are ${paths.join(', ')}${pages.length > 3 ? ' …' : ''}${near.slice(0, 1).join('')}`
 }
 
 /**
@@ -290,8 +298,8 @@ export async function* gatherBuild(
     addressed.set(url, { ...page, fetch: { ...page.fetch, aliases, ledHereBy } })
   }
 
-  const isWanted = createPathFilter(include, exclude)
-  const pages = [...addressed.values()].filter(({ url }) => isWanted(pathnameOf(url)))
+  const isWanted = createUrlFilter(include, exclude, site)
+  const pages = [...addressed.values()].filter(({ url }) => isWanted(url))
   yield* gatherPictures(pages, files, map, addresses, options, outside, lookOutside, replay?.look ?? null)
   const dead = survey.surveyor.toAsk(new Set(pages.map(({ url }) => url))).filter((url) => map.fileAt(url) === null)
   const told = pages.map(({ url, fetch }) => ({ url, aliases: fetch.aliases }))
@@ -313,7 +321,8 @@ export async function* gatherBuild(
     tooDeep: 0,
     maxDepth: 0,
     onlyWeKeptOut: [],
-    nothing: pages.length > 0 || outside.signal.aborted ? null : nothingLeft(options, [...addressed.values()]),
+    nothing: pages.length > 0 || outside.signal.aborted ? null : nothingLeft(options, [...addressed.values()], site),
+    idle: pages.length === 0 ? [] : idleGlobs(include, [...addressed.keys()], site, nearestWord),
   }))
     yield { kind: 'incomplete', incomplete }
   yield { kind: 'finished', finishedAt: outside.now().toISOString(), stopped: outside.signal.aborted }

@@ -69,13 +69,15 @@ export type CrawlLack = {
   onlyWeKeptOut: readonly string[]
   /** Why no page was read at all; null where some were. */
   nothing: string | null
+  /** Globs of what was asked for that match no page, beside others that do. */
+  idle?: readonly { glob: string; near: string }[]
 }
 
 const addresses = (count: number) => (count === 1 ? 'one more address was' : `${count} more addresses were`)
 
 /** Why a run is not complete, each reason with what to try. Nothing where it is. */
 export function* incompletenessOf(lack: CrawlLack): Generator<Incomplete> {
-  const { left, pages, isStopped, cutBy, boundReached, tooDeep, maxDepth, onlyWeKeptOut, nothing } = lack
+  const { left, pages, isStopped, cutBy, boundReached, tooDeep, maxDepth, onlyWeKeptOut, nothing, idle = [] } = lack
   if (isStopped) yield { why: 'stopped', message: `Stopped at ${pages} of about ${pages + left} pages.` }
   else if (cutBy?.why === 'lost') {
     const rest = left === 0 ? '' : ` ${left === 1 ? 'One URL was' : `${left} URLs were`} found and not read.`
@@ -98,5 +100,6 @@ export function* incompletenessOf(lack: CrawlLack): Generator<Incomplete> {
     const message = `robots.txt keeps our crawler, NimbleParrot, out of ${count === 1 ? 'an address' : `${count} addresses`} that other crawlers may read, such as ${onlyWeKeptOut[0]}. Let it in, or pass robots.txt with --ignore-robots.`
     yield { why: 'pages', message }
   }
+  for (const { glob, near } of idle) yield { why: 'pages', message: `--include ${glob} matches no page. ${near}` }
   if (nothing !== null) yield { why: 'nothing-read', message: nothing }
 }

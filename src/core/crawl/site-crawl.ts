@@ -2,10 +2,10 @@ import {
   type AddressMap,
   baseOf,
   crawlDelayFor,
-  createPathFilter,
+  createUrlFilter,
+  idleGlobs,
   isAllowed,
   limits,
-  type PathFilter,
   pageAddress,
   pathnameOf,
   pathOf,
@@ -13,7 +13,7 @@ import {
   resolveAddress,
 } from '../address'
 import type { GatheredImage, GatheredPage, Incomplete, RunNote, SecondLook, Survey } from '../model'
-import { plural } from '../text'
+import { nearestWord, plural } from '../text'
 import type { CrawlOptions, QueuedUrl } from './crawl-options'
 import { Destinations, type Settled } from './destinations'
 import { readIfChanged, SharedTexts, withLinks } from './earlier'
@@ -74,7 +74,7 @@ export class SiteCrawl {
   private readonly reader: ReadAddress
   private readonly links: LinksOfPages
   private readonly traps: TrapWatch
-  private readonly isPathWanted: PathFilter
+  private readonly isPathWanted: (url: string) => boolean
   private readonly trapped = new Map<Trap, { count: number; such: string }>()
   private newlyFound: QueuedUrl[] = []
   private asked = 0
@@ -114,7 +114,7 @@ export class SiteCrawl {
     })
     this.keeping = { texts: new SharedTexts(), conceal: outside.conceal, keepsLinks: outside.keepsLinks }
     this.traps = new TrapWatch(outside.now())
-    this.isPathWanted = createPathFilter(options.include, options.exclude)
+    this.isPathWanted = createUrlFilter(options.include, options.exclude, addresses.site)
     const asked = (robots && !options.ignoreRobots && crawlDelayFor(robots, ROBOTS_TOKEN)) || 0
     this.pace = new Pace(Math.max(options.delayMs, Math.min(asked * 1000, limits.crawlDelayMs)), outside.now)
     this.endsAtMs = outside.now().getTime() + limits.runMs
@@ -157,7 +157,7 @@ export class SiteCrawl {
       this.leftOut++
       return false
     }
-    if (depth > 0 && !this.isPathWanted(pathname)) return false
+    if (depth > 0 && !this.isPathWanted(url)) return false
     if (depth > 0 && !this.mayAsk(url)) {
       this.keptOut.add(url)
       return false
@@ -330,7 +330,7 @@ export class SiteCrawl {
   private tell(page: GatheredPage, depth: number, told: CrawlEvent[]): void {
     this.told.add(page.url)
     this.pageCount++
-    if (depth > 0 || this.isPathWanted(pathnameOf(page.url))) this.wantedCount++
+    if (depth > 0 || this.isPathWanted(page.url)) this.wantedCount++
     this.desk.addDeclared(page)
     told.push({ kind: 'page', page })
   }
@@ -412,6 +412,10 @@ export class SiteCrawl {
       tooDeep: maxDepth === null ? this.leftOut : 0,
       maxDepth: this.maxDepth,
       onlyWeKeptOut: onlyWeAreKeptOut(this.robots, this.keptOut),
+      idle:
+        this.wantedCount > 0 && !isAborted
+          ? idleGlobs(this.options.include, [...this.told], this.addresses.site, nearestWord)
+          : [],
       nothing: this.wantedCount > 0 || this.options.resume || isAborted ? null : this.nothingRead(),
     })
   }

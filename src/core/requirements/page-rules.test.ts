@@ -23,7 +23,7 @@ describe('sections of a file', () => {
     ['/about', '/about'],
     ['/about/us', null],
   ])('%s: %s', (path, section) => {
-    expect(find(path, null)).toBe(section)
+    expect(find([path], null)).toBe(section)
   })
 })
 

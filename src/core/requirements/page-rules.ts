@@ -1,4 +1,4 @@
-import { globMatcher, pathOf } from '../address'
+import { globMatcher, pathForms, pathOf } from '../address'
 import type { GatheredPage, PageFacts } from '../model'
 import { firstValue } from '../surface'
 import { ownEntry } from '../text'
@@ -42,18 +42,22 @@ export function byNarrowness(a: string, b: string): number {
 
 /**
  * The section that a requirements file gives a page; null where none of its globs matches. The narrowest that matches
- * counts, whatever their order. A name that we found holds for the pages that we found in it, whatever signs it is made
+ * counts, whatever their order; a page is asked for by all the paths that people know it by. A name that we found holds for the pages that we found in it, whatever signs it is made
  * of.
  */
-export function createSectionFinder(requirements: Requirements): (path: string, found: string | null) => string | null {
+export function createSectionFinder(
+  requirements: Requirements,
+): (paths: readonly string[], found: string | null) => string | null {
   const globs = Object.keys(requirements.sections ?? {})
     .sort(byNarrowness)
     .map((glob) => ({ glob, isMatch: pathMatcher(glob) }))
-  return (path, found) => globs.find(({ glob, isMatch }) => glob === found || isMatch(path))?.glob ?? null
+  return (paths, found) => globs.find(({ glob, isMatch }) => glob === found || paths.some(isMatch))?.glob ?? null
 }
 
 /** A section's name as we write it, `/guides/*`, holds for its index and all deeper pages as well. */
-export function pathMatcher(glob: string): (path: string) => boolean {
+export function pathMatcher(given: string): (path: string) => boolean {
+  // As it is meant where its first slash was left out.
+  const glob = /^[\w.~%-]/.test(given) ? `/${given}` : given
   const own = globMatcher(glob)
   if (!glob.endsWith('/*')) return own
   const deep = globMatcher(`${glob}*`)
@@ -134,6 +138,9 @@ export function createPageRules(
   }
 }
 
+const formsOf = (url: string, site: string | null): string[] =>
+  site === null ? [pathOf(url).split('?')[0]!] : pathForms(url, site)
+
 /** A page as a waiver knows it. */
 export type WaivedPage = { path: string; title: string | null }
 
@@ -155,11 +162,13 @@ function placeOf({ pages: path, content }: Waiver, pages: readonly WaivedPage[])
  * which they hold all the same.
  *
  * @param pages of the run
+ * @param site base URL of the run: globs are written with its path or without; null: they are whole paths
  */
 export function createWaivers(
   waivers: readonly Waiver[],
   today: string,
   pages: readonly WaivedPage[] = [],
+  site: string | null = null,
 ): { waiverFor: (rule: string, urls: readonly string[]) => Waiver | null; ended: Waiver[]; moved: MovedWaiver[] } {
   const ended = waivers.filter(({ until }) => until !== undefined && until < today)
   const placed = waivers
@@ -175,7 +184,7 @@ export function createWaivers(
     waiverFor: (rule, urls) =>
       holding.find(
         ({ waiver, isMatch }) =>
-          waiver.rule === rule && urls.length > 0 && urls.every((url) => isMatch(pathOf(url).split('?')[0]!)),
+          waiver.rule === rule && urls.length > 0 && urls.every((url) => formsOf(url, site).some(isMatch)),
       )?.waiver ?? null,
   }
 }

@@ -75,7 +75,7 @@ describe('findSections', () => {
       ]
       const sections = findSections(pages, SITE)
       const finder = createSectionFinder({ sections: Object.fromEntries([...sections.values()].map((id) => [id, {}])) })
-      for (const [url, section] of sections) expect(finder(new URL(url).pathname, null)).toBe(section)
+      for (const [url, section] of sections) expect(finder([new URL(url).pathname], null)).toBe(section)
     })
   })
 
@@ -186,7 +186,7 @@ describe('findSections', () => {
         expect(sections.size).toBe(all.length)
         for (const [url, section] of sections) {
           const inSection = createSectionFinder({ sections: { [section]: {} } })
-          expect(inSection(new URL(url).pathname, section), `${url} in ${section}`).toBe(section)
+          expect(inSection([new URL(url).pathname], section), `${url} in ${section}`).toBe(section)
         }
       }),
       runs(300),

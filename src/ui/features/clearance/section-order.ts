@@ -43,7 +43,7 @@ export function withSection(
   const holds = createSectionFinder({ sections: { [section]: {} } })
   const swallowed = new Set(
     pages.flatMap((page) =>
-      page.section !== section && !(page.section in named) && holds(page.path, null) ? page.section : [],
+      page.section !== section && !(page.section in named) && holds([page.path], null) ? page.section : [],
     ),
   )
   // A glob that somebody writes is meant to gather what was found apart; one that we found is not.
