@@ -87,6 +87,7 @@ export async function openBrowserBuild(
       kind: source.kind === 'served' ? source.of : source.kind,
       location: source.name,
       site: source.site,
+      unnamedAs: source.name,
       maxPages: null,
       concurrency: AT_ONCE,
       pictureHosts: source.pictureHosts ?? [],

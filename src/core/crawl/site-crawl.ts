@@ -45,6 +45,7 @@ import type { Lead } from './refreshes'
 import { retrying } from './retrying'
 import { ASKED, secondLooksAt } from './second-look'
 import { isReset, isSilent, KNOCK_AFTER_MS, ServerWatch } from './server-watch'
+import { SignIns } from './sign-in'
 import { SiteAudit } from './site-audit'
 import { SitemapsOfCrawl } from './sitemaps-of-crawl'
 import { type Trap, TrapWatch } from './traps'
@@ -85,6 +86,7 @@ export class SiteCrawl {
   private readonly silent = new Map<string, PageResult>()
   private readonly askedAgain = new Set<string>()
   private readonly server = new ServerWatch()
+  private readonly signIns = new SignIns()
   private isKnocking = false
   private wasLost = false
   private readonly maxPages: number
@@ -279,6 +281,7 @@ export class SiteCrawl {
       this.silent.set(asked.url, { kind: 'page', asked, followed, fetchedAt, looks })
       return
     }
+    if (redirects.length > 0) this.signIns.note(asked.url, redirects.at(-1)!.url)
     // A chain that leaves the site ends on somebody else's page.
     if (isRedirect(exchange)) {
       this.noPages.addRedirect(asked.url, redirects.at(-1)!.url)
@@ -400,6 +403,8 @@ export class SiteCrawl {
   private *incompleteness(): Generator<Incomplete> {
     yield* this.sitemaps.lack
     yield* this.desk.incompleteness()
+    const signIns = this.signIns.words()
+    if (signIns) yield { why: 'pages', message: `${signIns.message} Give the run a login.` }
     const { maxPages, maxDepth, perSection } = this.options
     const isAborted = this.outside.signal.aborted
     const isBounded = this.asked >= this.maxPages ? maxPages !== null : perSection !== null
@@ -504,7 +509,8 @@ export class SiteCrawl {
     yield this.tellSilent()
     const leads = yield* this.settle()
     if (this.server.isLost) yield this.desk.markLost().map((image) => ({ kind: 'image', image }))
-    yield [...this.desk.notes(), ...this.notes()].map((note) => ({ kind: 'note', note }))
+    const signIns = this.signIns.words()
+    yield [...this.desk.notes(), ...(signIns ? [signIns] : []), ...this.notes()].map((note) => ({ kind: 'note', note }))
     yield [{ kind: 'survey', survey: await this.survey(leads) }]
     yield [...this.incompleteness()].map((incomplete) => ({ kind: 'incomplete', incomplete }))
     yield [

@@ -31,6 +31,7 @@ const NoteKind = z.enum([
   'site-guessed',
   'robots-unknown',
   'login-passed',
+  'login-wanted',
   'trap',
   'waiver-ended',
   'not-html',

@@ -1,4 +1,4 @@
-import { createAddressMap, limits, parseUrl, shownAddress } from '@/core/address'
+import { createAddressMap, limits, originOf, parseUrl, shownAddress } from '@/core/address'
 import {
   CrawlRequest,
   earlierFrom,
@@ -35,7 +35,7 @@ async function* crawlLines(
     for await (const events of runCrawl(
       request,
       {
-        unnamedAs: namedAddresses(request.from)[0] ?? '',
+        unnamedAs: namedAddresses(request.from).map((address) => originOf(address))[0] ?? '',
         innerHosts,
         memory,
         refusalToAsk: () => refusalToAsk(client),

@@ -29,7 +29,7 @@ export const pageUnreachable = defineCheck({
     },
     login: {
       says: '{url} is behind a login ({status}).{links}',
-      fix: 'Open it to crawlers before launch, or give the run the login.',
+      fix: 'Give the run the login, and open the page to crawlers before launch.',
       mend: { needs: 'the page open to crawlers', where: 'server' },
     },
     failed: {

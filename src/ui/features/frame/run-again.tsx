@@ -6,8 +6,8 @@ import { useAskFirst } from '../../parts/ask-first'
 import { folderPicker } from '../../state/run/build-folder'
 import { chosenFiles } from '../../state/run/dropped-files'
 import { folderAgain } from '../../state/run/folder-again'
-import { startRun } from '../../state/run/session'
-import { addressAsked, sourceAgain } from '../../state/run/sources'
+import { askForLogin, startRun } from '../../state/run/session'
+import { addressAsked, siteToKeep, sourceAgain } from '../../state/run/sources'
 import { useStartedWith } from '../../state/run/started-with'
 import type { GoTo } from '../../state/view/use-view'
 
@@ -17,9 +17,17 @@ const MAIN = 'bg-[#4fcf8f] text-[#0b1a14] hover:bg-[#6bdca3]'
 export function RunAgain({ run, goTo, className }: { run: StoredRun; goTo: GoTo; className: string }) {
   const { askFirst, dialog } = useAskFirst()
   const source = sourceAgain(run, useStartedWith())
-  const { kind, location, site } = run.source
+  const { kind, location } = run.source
+  const site = siteToKeep(run.source)
   const look = clsx(className, MAIN)
+  // What somebody saw who was let in is not what others see: without the login it would be another run.
+  const hadLogin = run.notes.some((note) => note.kind === 'login-passed')
   const again = (found: GatherSource) => {
+    if (hadLogin && found.kind === 'crawl' && !found.request.login) {
+      askForLogin(found, run.id)
+      goTo({ area: 'gather', run: null, page: null })
+      return
+    }
     const runId = startRun({ ...found, since: run.id })
     goTo({ area: 'gather', run: runId, page: null })
   }

@@ -1,9 +1,9 @@
 'use client'
 
 import { useId, useState } from 'react'
-import type { CrawlRequest } from '@/core/crawl'
 import type { GatherSource } from '@/workers/protocol'
 import { completeAddress, crawlFrom } from '../../state/run/sources'
+import { LoginFields, loginOf } from './login-fields'
 
 type Fields = {
   address: string
@@ -42,23 +42,12 @@ export function requestOf(fields: Fields): { source: GatherSource } | { fault: s
   if (start === null) return { fault: `“${fields.address.trim()}” is no http address. Try http://localhost:3000` }
   if (site === null && fields.site.trim() !== '')
     return { fault: `“${fields.site.trim()}” is no http address. Try https://example.org` }
-  const headers = fields.headers.split('\n').filter((line) => line.trim() !== '')
-  const bad = headers.find((line) => !/^[^:\s]+\s*:/.test(line))
-  if (bad !== undefined) return { fault: `“${bad.trim()}” is no header. Write it as Name: value` }
+  const read = loginOf(fields)
+  if ('fault' in read) return read
+  const { login } = read
   const perSection = fields.perSection.trim() === '' ? null : Number(fields.perSection)
   if (perSection !== null && !(Number.isInteger(perSection) && perSection > 0))
     return { fault: 'Pages a section must be a whole number from 1 on.' }
-  const hasLogin = fields.user !== '' || headers.length > 0
-  const login: CrawlRequest['login'] = hasLogin
-    ? {
-        user: fields.user === '' ? null : fields.user,
-        password: fields.password,
-        headers: headers.map((line) => ({
-          name: line.slice(0, line.indexOf(':')).trim(),
-          value: line.slice(line.indexOf(':') + 1).trim(),
-        })),
-      }
-    : null
   const { ignoreRobots } = fields
   return {
     source: crawlFrom(start, {
@@ -81,9 +70,12 @@ function fieldsOf(given: GatherSource | null): Fields {
 export function AddressForm({
   onStart,
   given,
+  isLoginWanted = false,
 }: {
   onStart: (source: GatherSource) => void
   given: GatherSource | null
+  /** The run before had a login, which is never kept: its fields are open. */
+  isLoginWanted?: boolean
 }) {
   const id = useId()
   const [fields, setFields] = useState(() => fieldsOf(given))
@@ -124,31 +116,16 @@ export function AddressForm({
       <div className="grid gap-1">
         <label htmlFor={`${id}-site`} className="font-semibold">
           Production address{' '}
-          <span className="font-normal text-quiet">– left empty, it is taken from the start page’s own tags</span>
+          <span className="font-normal text-quiet">– left empty, it is taken from what the pages name</span>
         </label>
         <input {...field('site')} placeholder="https://example.org" inputMode="url" />
       </div>
-      <details className="group">
+      <details className="group" open={isLoginWanted}>
         <summary className="cursor-pointer text-quiet group-open:mb-2">
           Staging behind a login, robots.txt, which pages
         </summary>
-        <div className="grid grid-cols-2 gap-3">
-          <label className="grid gap-1">
-            User
-            <input {...field('user')} autoComplete="off" />
-          </label>
-          <label className="grid gap-1">
-            Password
-            <input {...field('password')} type="password" autoComplete="off" />
-          </label>
-          <label className="col-span-2 grid gap-1">
-            Headers, one a line
-            <textarea
-              {...field('headers')}
-              placeholder="X-Preview: token"
-              className="field h-[52px]! py-1 font-mono text-small"
-            />
-          </label>
+        <LoginFields fields={fields} onChange={set} />
+        <div className="mt-3 grid grid-cols-2 gap-3">
           <label className="grid gap-1">
             Only these paths
             <input {...field('include')} placeholder="/guides/**, /tools/*" />

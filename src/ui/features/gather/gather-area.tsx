@@ -1,6 +1,7 @@
 'use client'
 
 import type { ReactNode } from 'react'
+import type { CrawlRequest } from '@/core/crawl'
 import type { GatherSource } from '@/workers/protocol'
 import { leaveSession, type Session, startRun, useSession } from '../../state/run/session'
 import { crawlFrom, isWhole } from '../../state/run/sources'
@@ -18,6 +19,14 @@ const canGoOn = (session: Session) =>
 
 /** The same source with nothing taken from an earlier run. */
 const withoutSince = ({ since: _since, ...source }: GatherSource): GatherSource => source
+
+/** The same source, for another production URL: what has not changed is taken from the run before. */
+const withSite = (source: GatherSource, site: string, since: string): GatherSource =>
+  source.kind === 'crawl' ? { ...source, since, request: { ...source.request, site } } : { ...source, since, site }
+
+/** The same source with a login. */
+const withLogin = (source: GatherSource, login: CrawlRequest['login']): GatherSource =>
+  source.kind === 'crawl' ? { ...source, request: { ...source.request, login } } : source
 
 /** Ways in, the run that goes on, and the runs that are kept. */
 export function GatherArea({
@@ -45,6 +54,8 @@ export function GatherArea({
         onReadAnew={session.kind === 'ended' && session.taken ? () => start(withoutSince(session.source)) : null}
         onLeave={leaveSession}
         onGoOn={canGoOn(session) ? () => start(session.source, session.runId) : null}
+        onSite={isWhole(session.source) ? (site) => start(withSite(session.source, site, session.runId)) : null}
+        onLogin={(login) => start(withLogin(session.source, login))}
       />
     )
   }
@@ -56,6 +67,7 @@ export function GatherArea({
         </h1>
         {session.kind === 'failed' && (
           <Failure
+            title={session.wantsLogin ? 'This run needs its login' : 'The run could not go on'}
             message={session.message}
             kept={session.kept}
             onSeen={leaveSession}
@@ -68,7 +80,11 @@ export function GatherArea({
             name="A running address"
             text="Your own machine, a staging host, a public site. Links are followed from there."
           >
-            <AddressForm onStart={start} given={session.kind === 'failed' ? session.source : null} />
+            <AddressForm
+              onStart={start}
+              given={session.kind === 'failed' ? session.source : null}
+              isLoginWanted={session.kind === 'failed' && session.wantsLogin === true}
+            />
           </Way>
           <Way
             name="A folder or a zip"
@@ -130,11 +146,13 @@ function Way({ name, text, children }: { name: string; text: string; children: R
 }
 
 function Failure({
+  title,
   message,
   kept,
   onSeen,
   onOpen,
 }: {
+  title: string
   message: string
   kept: number
   onSeen: () => void
@@ -143,7 +161,7 @@ function Failure({
   return (
     <div role="alert" className="flex items-start gap-4 rounded-card border border-wrong bg-wrong-soft p-4">
       <div className="flex-1">
-        <p className="font-semibold">The run could not go on</p>
+        <p className="font-semibold">{title}</p>
         <p className="[overflow-wrap:anywhere]">{message}</p>
         {kept > 0 && <p>{kept} pages were gathered before and are kept.</p>}
       </div>

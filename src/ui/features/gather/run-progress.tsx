@@ -3,6 +3,7 @@
 import { clsx } from 'clsx'
 import { type ReactNode, useEffect, useState } from 'react'
 import { limits, parseUrl, pathOf } from '@/core/address'
+import type { CrawlRequest } from '@/core/crawl'
 import { surfaces } from '@/core/surface'
 import { addTo } from '@/core/text'
 import type { WallRow } from '@/store/database'
@@ -15,6 +16,8 @@ import { type Session, stopRun } from '../../state/run/session'
 import { sourceName } from '../../state/run/sources'
 import { useNewestRows, useRun } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
+import { LoginWanted } from './login-wanted'
+import { SitePlace } from './site-place'
 
 type Live = Extract<Session, { kind: 'running' | 'ended' }>
 
@@ -30,6 +33,10 @@ type RunActs = {
   onLeave: () => void
   /** Goes on where the run was stopped; null where that can't be done. */
   onGoOn: (() => void) | null
+  /** Makes the run again for another production URL; null where the source is not known whole. */
+  onSite: ((site: string) => void) | null
+  /** Makes the run again with a login. */
+  onLogin: (login: NonNullable<CrawlRequest['login']>) => void
 }
 
 /** A run as it goes on: its pages as they come, how far it is, and what there is to know. */
@@ -61,6 +68,8 @@ export function RunProgress({ session, goTo, ...acts }: { session: Live; goTo: G
       </section>
       <aside className="flex min-h-0 flex-col gap-5 overflow-auto border-l border-line bg-sheet p-5 max-md:border-l-0 max-md:border-t">
         <Figures session={session} elapsedMs={elapsedMs} rate={rate} />
+        <WhereItLives session={session} onSite={acts.onSite} />
+        <AtALogin session={session} onLogin={acts.onLogin} />
         {session.kind === 'running' && <BeingFetched addresses={session.fetching} />}
         <SlowestAnswers session={session} />
         <SlowedHosts hosts={session.slowed} onStartOver={acts.onStartOver} />
@@ -69,6 +78,26 @@ export function RunProgress({ session, goTo, ...acts }: { session: Live; goTo: G
       </aside>
     </div>
   )
+}
+
+/** Where the site lives, once that is known; to be corrected once the run has ended. */
+function WhereItLives({ session, onSite }: { session: Live } & Pick<RunActs, 'onSite'>) {
+  const run = useRun(session.runId)
+  if (run.kind !== 'ready') return null
+  return <SitePlace source={run.value.source} onChange={session.kind === 'ended' ? onSite : null} />
+}
+
+const LOGIN_TROUBLE = /^answered (?:401|403)$/
+
+/** A run that came to a login leads to the fields for one. */
+function AtALogin({ session, onLogin }: { session: Live } & Pick<RunActs, 'onLogin'>) {
+  const run = useRun(session.runId)
+  if (session.kind !== 'ended' || session.source.kind !== 'crawl' || run.kind !== 'ready') return null
+  const behind = session.troubles.filter(({ message }) => LOGIN_TROUBLE.test(message)).length
+  const signIn = run.value.notes.find(({ kind }) => kind === 'login-wanted')
+  if (behind === 0 && !signIn) return null
+  const words = signIn?.message ?? `${count(behind, 'page')} ${behind === 1 ? 'is' : 'are'} behind a login.`
+  return <LoginWanted words={words} onLogin={onLogin} />
 }
 
 function HowFar({ session, rate, onReadAnew }: { session: Live; rate: number } & Pick<RunActs, 'onReadAnew'>) {
@@ -110,7 +139,7 @@ function RunButtons({
   onLeave,
   onGoOn,
   onStartOver,
-}: { session: Live; goTo: GoTo } & Omit<RunActs, 'onReadAnew'>) {
+}: { session: Live; goTo: GoTo } & Pick<RunActs, 'onLeave' | 'onGoOn' | 'onStartOver'>) {
   const isRunning = session.kind === 'running'
   return (
     <div className="ml-auto flex gap-2">

@@ -28,7 +28,15 @@ export type Session =
       /** What had not changed since an earlier run; null as long as nothing is known to have been taken from one. */
       taken: { pages: number; pictures: number; sinceMs: number } | null
     }
-  | { kind: 'failed'; message: string; source: GatherSource; runId: string; kept: number }
+  | {
+      kind: 'failed'
+      message: string
+      source: GatherSource
+      runId: string
+      kept: number
+      /** It had a login before, which has to be given again. */
+      wantsLogin?: true
+    }
 
 /** Troubles kept in sight; all of them are in the run. */
 const TROUBLES_SHOWN = 50
@@ -132,6 +140,12 @@ export function startRun(asked: GatherSource, resumed: string | null = null): st
   })
   void sendStart(started, runId, source, resumed !== null)
   return runId
+}
+
+/** A run that had a login is not begun without: the fields for it are shown, with where it went. */
+export function askForLogin(source: GatherSource, runId: string): void {
+  const message = 'It was made with a login, which is never kept. Give it again under “Staging behind a login”.'
+  set({ kind: 'failed', message, source, runId, kept: 0, wantsLogin: true })
 }
 
 /** Asks the worker to stop. It keeps what it has, and says when it is done. */

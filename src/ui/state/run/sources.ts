@@ -1,3 +1,4 @@
+import { isNamedSite } from '@/core/address'
 import type { CrawlRequest, StartedWith } from '@/core/crawl'
 import type { StoredRun } from '@/store/database'
 import { canResume } from '@/store/runs'
@@ -29,9 +30,14 @@ export const crawlFrom = (start: string, rest: Partial<CrawlRequest> = {}): Gath
   request: { from: { kind: 'url', start }, site: null, ...rest },
 })
 
+/** The production URL that somebody gave; one that was inferred is inferred again, since the pages may say more by now. */
+export const siteToKeep = ({ site, siteFrom }: StoredRun['source']): string | null =>
+  siteFrom !== undefined || !isNamedSite(site) ? null : site
+
 /** The source of a run that is kept, to gather it again. null for files: the browser has to be given them again. */
 export function sourceOfRun(run: StoredRun): GatherSource | null {
-  const { kind, location, site } = run.source
+  const { kind, location } = run.source
+  const site = siteToKeep(run.source)
   // With the bounds that it had: else more would seem to have come than did.
   const { from, ...bounds } = run.request ?? {}
   const rest = { ...bounds, site, ignoreRobots: run.view === 'launched' }
@@ -43,7 +49,8 @@ export function sourceOfRun(run: StoredRun): GatherSource | null {
 
 /** The source of a run as it can be gathered again without asking for files; null where they have to be given. */
 export function sourceAgain(run: StoredRun, startedWith: StartedWith | null): GatherSource | null {
-  const { kind, location, site } = run.source
+  const { kind, location } = run.source
+  const site = siteToKeep(run.source)
   const isServed = startedWith !== null && startedWith.kind === kind && startedWith.name === location
   return isServed ? { kind: 'served', of: startedWith.kind, name: location, site } : sourceOfRun(run)
 }
