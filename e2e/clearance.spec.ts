@@ -259,6 +259,8 @@ function demoUnder(site: string, edit: (path: string, html: string) => string = 
 test('staging is signed, and production held against it: the same, or the difference as cards', async ({ page }) => {
   const gather = async (site: string, zip: Buffer) => {
     await page.goto('/')
+    // A preview host is no production by itself: it has to be said.
+    await page.getByRole('region', { name: 'A folder or a zip' }).getByLabel('Production address').fill(site)
     await page.getByLabel('Choose a zip').setInputFiles({ name: 'build.zip', mimeType: 'application/zip', buffer: zip })
     await expect(page.getByText(`${new URL(site).host} is gathered.`)).toBeVisible({ timeout: 60_000 })
     await page.getByRole('button', { name: 'Open the Wall' }).click()
