@@ -10,9 +10,7 @@ import { DEMO, expectAccessible, gatherAddress, gatherDemo, SLOW_DEMO } from './
 test('the demo is gathered: every page, with the production address of its own tags', async ({ page }) => {
   await gatherDemo(page)
   await expect(page.getByRole('heading', { name: '48 pages of about 48' })).toBeVisible()
-  await expect(
-    page.getByText('Production address taken from the start page’s own tags: https://brasswick.example.'),
-  ).toBeVisible()
+  await expect(page.getByText('Site: https://brasswick.example/, from 6 canonicals and 6 og:urls.')).toBeVisible()
   await expectAccessible(page)
 })
 

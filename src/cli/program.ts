@@ -1,5 +1,5 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
-import { globFault, limits, shownAddress } from '@/core/address'
+import { globFault, limits, shownAddress, withoutUnnamedHost } from '@/core/address'
 import { CENTER } from '@/core/image'
 import { VERSION } from '@/core/model'
 import { driftFormats, reportFormats } from '@/core/report'
@@ -265,7 +265,7 @@ export async function runCommand(argv: string[]): Promise<number> {
     // The parser has said it already.
     if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : 2
     const message = error instanceof CannotRun ? error.message : error instanceof Error ? error.message : String(error)
-    process.stderr.write(`nimble-parrot: ${terminalText(shownAddress(message))}\n`)
+    process.stderr.write(`nimble-parrot: ${terminalText(withoutUnnamedHost(shownAddress(message)))}\n`)
     return 2
   }
 }

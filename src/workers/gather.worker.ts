@@ -1,3 +1,4 @@
+import { withoutUnnamedHost } from '@/core/address'
 import { earlierFrom, GatheringBuilder, type QueuedUrl, type ServedImage, type WireEvent } from '@/core/crawl'
 import { type GatheredImage, type GatheredPage, VERSION } from '@/core/model'
 import { database, type StoredRun } from '@/store/database'
@@ -95,7 +96,7 @@ class GatherRun {
         if (isDue || this.newPages.length >= BATCH) await this.flush()
       }
       const nothing = this.builder.gathering()?.incomplete.find(({ why }) => why === 'nothing-read')
-      if (nothing) await this.dropRun(nothing.message)
+      if (nothing) await this.dropRun(withoutUnnamedHost(nothing.message))
       else if (this.hasStarted && !this.hasFinished && !this.isStopped) await this.fail(LOST)
       else if (this.hasStarted) await this.finish(this.isStopped || this.isCutOff ? 'stopped' : 'done')
       else report({ kind: 'failed', message: 'The run was stopped before the site answered.', kept: 0 })

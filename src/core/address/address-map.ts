@@ -1,5 +1,3 @@
-import { resolveAddress } from './address'
-
 /** Maps addresses between the build that is read and the production site that it is meant for. */
 export type AddressMap = {
   /** Public base address, with a slash at its end. */
@@ -56,7 +54,8 @@ export function createAddressMap(site: string, start: string | null, served: str
     build,
     toPublic(address) {
       const rest = inBuild === null ? null : restUnder(address, inBuild)
-      if (rest === null) return address
+      // The base without its slash is the start page as well: servers send on to the slash.
+      if (rest === null) return sitePath !== '/' && `${address}/` === siteBase ? siteBase : address
       return isFromRoot && `/${rest}`.startsWith(sitePath) ? `${origin}/${rest}` : siteBase + rest
     },
     toBuild(address) {
@@ -73,18 +72,4 @@ function buildBase(start: string, siteBase: string): string {
   const { origin, pathname } = new URL(start)
   const sitePath = new URL(siteBase).pathname
   return origin + (`${pathname}/`.startsWith(sitePath) ? sitePath : '/')
-}
-
-/** Origin that most of these addresses have; null when none is a usable one. Ties go to the first seen. */
-export function mostNamedOrigin(addresses: Iterable<string>): string | null {
-  const counts = new Map<string, number>()
-  for (const raw of addresses) {
-    const address = resolveAddress(raw, 'about:blank')
-    if (address === null) continue
-    const { origin } = new URL(address)
-    counts.set(origin, (counts.get(origin) ?? 0) + 1)
-  }
-  let best: string | null = null
-  for (const [origin, count] of counts) if (best === null || count > counts.get(best)!) best = origin
-  return best
 }

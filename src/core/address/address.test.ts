@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { baseOf, isPrivateHost, pageAddress, resolveAddress } from './address'
-import { createAddressMap, mostNamedOrigin } from './address-map'
+import { createAddressMap } from './address-map'
 
 const base = 'https://brasswick.example/guides/lamp?x=1'
 
@@ -84,9 +84,16 @@ describe('address map', () => {
   })
 })
 
-test('mostNamedOrigin counts origins and passes over what is no address', () => {
-  expect(mostNamedOrigin(['https://a.example/1', '/relative', 'https://b.example/', 'https://b.example/2'])).toBe(
-    'https://b.example',
-  )
-  expect(mostNamedOrigin(['nonsense'])).toBeNull()
+test('what a build made for a path links to is under it, also where it is served from a root', () => {
+  const map = createAddressMap('https://example.org/docs/', null, 'http://localhost:3000/')
+  expect(map.toPublic('http://localhost:3000/docs/a')).toBe('https://example.org/docs/a')
+  expect(map.toPublic('http://localhost:3000/a')).toBe('https://example.org/docs/a')
+  expect(map.toBuild('https://example.org/docs/a')).toBe('http://localhost:3000/a')
+  expect(map.toPublic('https://example.org/docs')).toBe('https://example.org/docs/')
+})
+
+test('the base that a server gives a site under may be another path', () => {
+  const map = createAddressMap('https://example.org/', null, 'http://localhost:3000/dist/')
+  expect(map.toPublic('http://localhost:3000/dist/a')).toBe('https://example.org/a')
+  expect(map.toBuild('https://example.org/a')).toBe('http://localhost:3000/dist/a')
 })

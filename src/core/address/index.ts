@@ -18,7 +18,7 @@ export {
   resolveAddress,
   withoutQuery,
 } from './address'
-export { type AddressMap, createAddressMap, mostNamedOrigin, withSlash } from './address-map'
+export { type AddressMap, createAddressMap, withSlash } from './address-map'
 export { type AddressOrigin, AddressSecrets, loginInAddress, type ShownAddress, shownAddress } from './address-secrets'
 export {
   createPathFilter,

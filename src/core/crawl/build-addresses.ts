@@ -6,7 +6,7 @@ import { createFileMap, decodedPath, encodedPath, type FileMap } from './build-f
 export type FileReading = { path: string; page: GatheredPage; links: KeptLinks | null }
 
 /** Addresses that a page names as its own: canonical, og:url. */
-export function ownAddressesNamed({ page: { facts } }: FileReading): string[] {
+function ownAddressesNamed({ page: { facts } }: FileReading): string[] {
   if (!facts) return []
   const ogUrls = facts.metas.filter(({ key }) => key === 'og:url').map(({ value }) => value ?? '')
   return [facts.canonical ?? '', ...ogUrls].filter((address) => address !== '')

@@ -20,7 +20,7 @@ export type PageSigns = {
 }
 
 /** One place where the site may live, and what says so. */
-export type SiteReading = { site: string; evidence: string }
+type SiteReading = { site: string; evidence: string }
 
 /** Where a site lives: its production URL with its path, as far as anything says it. */
 export type InferredSite = {
@@ -203,7 +203,9 @@ function candidatesOfTags(pages: readonly PageSigns[], isOfFiles: boolean, previ
       for (const raw of urls) {
         const url = productionUrl(raw, previews)
         if (!url || repeated.has(raw)) continue
-        const path = decodedPath(url.pathname)
+        // The start page of `/bench/` may be called `/bench`.
+        const said = decodedPath(url.pathname)
+        const path = forms.includes('/') && !/[/.][^/]*$/.test(said.slice(1)) && !said.endsWith('/') ? `${said}/` : said
         const fits = forms
           .flatMap((form) => basesOf(form, path) ?? [])
           .filter(({ served }) => !isOfFiles || served === '/')
@@ -334,7 +336,8 @@ export async function inferSite(pages: readonly PageSigns[], source: SignSource)
     evidence: best.words,
   }
   // Links that lead to what is there, and tags that name another path, can't both be right.
-  const isContradicted = links !== null && !isMirrored && links.path !== best.path && best.servedPath === '/'
+  const isContradicted =
+    links !== null && links.path !== best.path && best.servedPath === '/' && !(isMirrored && links.path === '/')
   if (!isContradicted) return { ...ofBest, other: null, previews }
   const ofLinks = {
     site: atPath(origin, links.path),

@@ -106,7 +106,7 @@ export class SiteProbe {
     const origin = originOf(start)
     const isPrivate = isPrivateHost(new URL(start).hostname)
     return inferSite(this.signs, {
-      sitemap: async () => sitemap ?? (isPrivate ? await this.sitemapAt(origin) : []),
+      sitemap: async () => sitemap ?? (isPrivate && this.signs.length > 0 ? await this.sitemapAt(start) : []),
       exists: (path) => this.isThere(origin + encodeURI(path)),
       mostAsked: isPrivate ? MOST_ASKED : 0,
       startedAt: start,
@@ -114,11 +114,15 @@ export class SiteProbe {
     })
   }
 
-  private async sitemapAt(origin: string): Promise<string[]> {
-    const named = this.robots?.sitemaps.filter((url) => originOf(url) === origin) ?? []
-    const first = named.length > 0 ? named : [`${origin}/${USUAL_SITEMAPS[0]}`]
-    const { pages } = await collectSitemaps(first.slice(0, 1), this.outside.read, this.outside)
-    return pages.map(({ page }) => page)
+  /** Entries of the sitemap that robots.txt names, else of one with a usual name beside the start page. */
+  private async sitemapAt(start: string): Promise<string[]> {
+    const named = this.robots?.sitemaps.filter((url) => originOf(url) === originOf(start)) ?? []
+    const usual = USUAL_SITEMAPS.map((name) => new URL(name, start).href)
+    for (const url of named.length > 0 ? named.slice(0, 1) : usual) {
+      const { pages } = await collectSitemaps([url], this.outside.read, this.outside)
+      if (pages.length > 0) return pages.map(({ page }) => page)
+    }
+    return []
   }
 
   /** Does the server have something there? A page in place of a style sheet or an image is what it answers for anything. */

@@ -1,4 +1,4 @@
-import { hostnameOf, isPrivateHost } from '../../address'
+import { hostnameOf, isPrivateHost, originOf } from '../../address'
 import { defineCheck } from '../define-check'
 import { cardAddresses } from '../own-addresses'
 
@@ -34,7 +34,10 @@ export const addressStaging = defineCheck({
     return cardAddresses(page).flatMap(({ key, raw, address, at }) => {
       if (address === null || !ABSOLUTE.test(raw)) return []
       const isBuild =
-        addresses.build !== null && addresses.build !== addresses.site && addresses.toPublic(address) !== address
+        addresses.build !== null &&
+        addresses.build !== addresses.site &&
+        originOf(address) === originOf(addresses.build) &&
+        addresses.toPublic(address) !== address
       if (!isBuild && !isPrivateHost(hostnameOf(address))) return []
       const { host } = new URL(address)
       const whole = isBuild ? addresses.toPublic(address) : onProduction(address, addresses.site)

@@ -6,7 +6,7 @@ import type { RunSource } from '@/core/model'
 import { completeAddress } from '../../state/run/sources'
 
 /** Where the site of a run lives, in words: `https://example.org/bench/`, or its path alone. */
-export function siteWords({ site }: Pick<RunSource, 'site'>): string {
+function siteWords({ site }: Pick<RunSource, 'site'>): string {
   if (isNamedSite(site)) return site
   const path = pathnameOf(site)
   return path === '/' ? 'No production URL yet' : `No production URL yet, under ${path}`
