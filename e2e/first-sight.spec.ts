@@ -40,7 +40,7 @@ test('a site that names no production URL says so, and takes one in place', asyn
   const place = page.getByRole('region', { name: 'Production URL' })
   await expect(place).toContainText('No production URL yet, under /bench/')
   await expect(page.locator('body')).not.toContainText('invalid')
-  await place.getByLabel('Another production URL').fill('no url at all')
+  await place.getByLabel('Another production URL').fill('ftp://lanterns.example')
   await place.getByRole('button', { name: 'Change' }).click()
   await expect(place.getByRole('alert')).toContainText('is no http URL')
   await place.getByLabel('Another production URL').fill('lanterns.example/bench/')
@@ -57,11 +57,12 @@ test.describe('behind a login', () => {
   let server: Server
   let address: string
   test.beforeAll(async () => {
-    server = createServer((request, response) => {
+    server = createServer((request, response): void => {
       const isIn = request.headers.authorization === `Basic ${Buffer.from('ada:hush').toString('base64')}`
-      if (request.url?.startsWith('/sso')) return response.writeHead(302, { location: '/login?next=/' }).end()
-      if (!isIn && !request.url?.startsWith('/login')) return response.writeHead(401).end()
-      response.writeHead(200, { 'content-type': 'text/html' }).end(html('A page', ''))
+      const isSso = request.url?.startsWith('/sso')
+      if (isSso) response.writeHead(302, { location: '/login?next=/' }).end()
+      else if (!isIn && !request.url?.startsWith('/login')) response.writeHead(401).end()
+      else response.writeHead(200, { 'content-type': 'text/html' }).end(html('A page', ''))
     })
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
     address = `http://127.0.0.1:${(server.address() as AddressInfo).port}/`
@@ -83,7 +84,7 @@ test.describe('behind a login', () => {
     await page.getByRole('button', { name: 'Open the Wall' }).click()
     await page.reload()
     await page.getByRole('button', { name: 'Run again' }).click()
-    await expect(page.getByRole('alert')).toContainText('This run needs its login')
+    await expect(page.getByRole('alert').filter({ hasText: 'This run needs its login' })).toBeVisible()
     await expect(page.getByLabel('User')).toBeVisible()
     await expect(
       page.getByRole('region', { name: 'A running address' }).getByLabel('Address', { exact: true }),

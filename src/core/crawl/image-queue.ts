@@ -174,7 +174,7 @@ export class ImageQueue {
 /** An image whose host can't be found from here, as one that was not looked at: that says nothing of the image. */
 function asSeenFromHere(image: GatheredImage, addresses: Pick<AddressMap, 'isOnSite'>): GatheredImage {
   if (image.errorCode !== 'host-not-found' || addresses.isOnSite(image.url)) return image
-  const error = `The host ${new URL(image.url).host} can’t be found from here: no network, or no such host.`
+  const error = `${new URL(image.url).host} can’t be found from here: no network, or no such host.`
   return { ...image, errorCode: 'not-looked-at', error }
 }
 

@@ -357,16 +357,15 @@ export const sourceOfSite = ({ site, evidence, other }: InferredSite) => ({
 
 /** What is said of a site that was inferred, in every paper. */
 export function siteNote({ site, evidence, other, previews }: InferredSite): RunNote {
-  const option = (url: string) => `--site ${url}`
   const preview =
     previews.length > 0
-      ? ` ${previews.join(', ')} ${previews.length === 1 ? 'is' : 'are'} named, but looks like a preview.`
+      ? ` ${previews.join(', ')} ${previews.length === 1 ? 'is' : 'are'} named, but ${previews.length === 1 ? 'looks like a preview' : 'look like previews'}.`
       : ''
   const message =
     evidence === null
-      ? `The pages name no production URL: their URLs are given as paths.${preview} Say it with ${option('https://…')}.`
+      ? `The pages name no production URL: their URLs are given as paths.${preview}`
       : other === null
         ? `Site: ${site}, from ${evidence}.`
-        : `Site: ${site}, from ${evidence}. Other signs say ${other.site} (${other.evidence}): if that is right, say ${option(other.site)}.`
+        : `Site: ${site}, from ${evidence}. Other signs say ${other.site} (${other.evidence}).`
   return { kind: 'site-guessed', message }
 }

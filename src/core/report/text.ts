@@ -1,4 +1,4 @@
-import { pathOn } from '../address'
+import { isNamedSite, pathOn } from '../address'
 import type { Cause } from '../cause'
 import type { Level } from '../model'
 import { terminalText } from '../text'
@@ -85,6 +85,12 @@ function causeLines(cause: Cause, document: RunDocument, style: Style): string[]
   ]
 }
 
+/** What to type where the site was inferred, and may be another. */
+function siteHint({ site, siteOther }: RunDocument['source']): string {
+  if (!isNamedSite(site)) return ' Say it with --site https://….'
+  return siteOther ? ` If that is right, say --site ${siteOther.site}.` : ''
+}
+
 /** What bears on the verdict is set off from what is only to be known. */
 const told = ({ kind, text }: PaperLine, style: Style) =>
   kind === 'incomplete'
@@ -106,13 +112,14 @@ export function runAsText(
   const sections = new Set(pages.map((page) => page.section)).size
   const from = source.location === source.site ? '' : `, from ${source.location}`
   const verdict = style(summary.clear ? 'strong' : 'error', verdictLine(document))
-  const site = document.notes.find(({ kind }) => kind === 'site-guessed')?.message ?? `Site: ${source.site}`
+  const guessed = document.notes.find(({ kind }) => kind === 'site-guessed')?.message
+  const site = guessed ?? `Site: ${source.site}`
   const causes = printedCauses(document)
   const shown = all ? causes : causes.slice(0, CAUSES_SHOWN)
   const left = causes.length - shown.length
   const lines = [
     verdict,
-    style('strong', terminalText(site)),
+    style('strong', terminalText(`${site}${siteHint(source)}`)),
     `${count(summary.pages, 'page')} in ${count(sections, 'section')}, ${count(document.images.length, 'picture')}${terminalText(from)}`,
     ...paperLines(document)
       .filter(({ text }) => text !== site)

@@ -10,10 +10,14 @@ export const lacksOf = (run: Pick<StoredRun, 'incomplete' | 'summary' | 'source'
 
 /** What is to be known of a run beside its pages: what was not read or seen first, then its scope, then the rest. */
 export function notesToKnow(run: Pick<StoredRun, 'incomplete' | 'scope' | 'notes' | 'summary' | 'source'>): string[] {
-  const { scope, notes } = run
+  const { scope, notes, summary } = run
+  // Hosts of images that decide cards are named with these already.
+  const isSaid = ({ kind }: (typeof notes)[number]) => kind === 'offline' && (summary?.unseenCount ?? 0) > 0
   return [
     ...lacksOf(run),
     ...(scope.length > 0 ? [`As asked: ${scope.join('; ')}.`] : []),
-    ...notes.map(({ path, message }) => withoutUnnamedHost(path === undefined ? message : `Requirements: ${message}`)),
+    ...notes
+      .filter((note) => !isSaid(note))
+      .map(({ path, message }) => withoutUnnamedHost(path === undefined ? message : `Requirements: ${message}`)),
   ]
 }
