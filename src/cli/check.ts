@@ -62,6 +62,8 @@ export type RunOptions = {
   askAs?: string
   /** Only this part of a list's or a sitemap's addresses. */
   part?: Shard
+  /** What is judged comes out of documents: what they name was not named by the user. */
+  isOfDocument?: true
 }
 
 /** The same, and where the report goes. */

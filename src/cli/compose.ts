@@ -1,10 +1,11 @@
 import { dirname, join } from 'node:path'
+import { z } from 'zod'
 import { createAddressMap, isNamedSite, limits, pathnameOf, pathOn, withoutUnnamedHost } from '@/core/address'
 import { namesIn, siteCalled } from '@/core/check'
 import { composedNames, type PictureTemplate, pageTexts, readTemplates, wantsPicture } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
 import { CENTER, type Focus } from '@/core/image'
-import type { GatheredPage, Gathering, PageFacts } from '@/core/model'
+import { type GatheredPage, type Gathering, type PageFacts, parseJson } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
 import { nearestWord, printableJson, terminalText } from '@/core/text'
 import { BadFace, type ComposeFace, composeFace, ownFont, SHIPPED_FAMILY } from '@/io/compose/compose-face'
@@ -19,7 +20,7 @@ import { bytesOfRun } from './pictures-of-run'
 import { loginOf } from './source'
 import { writeStandardOut } from './write-out'
 
-export type ComposeOptions = RunOptions & { templates: string; out: string }
+export type ComposeOptions = RunOptions & { templates: string; out: string; overwrite?: boolean }
 
 type ReadPage = GatheredPage & { facts: PageFacts }
 
@@ -118,6 +119,23 @@ function wantedPages(
   })
 }
 
+/** What was composed, beside the pictures. A site may have a manifest.json of its own. */
+const MANIFEST = 'nimble-parrot-composed.json'
+
+const Composed = z.looseObject({
+  format: z.literal('nimble-parrot-composed-pictures'),
+  /** Every file that was composed into the folder so far. */
+  written: z.array(z.string()),
+})
+
+/** Files of a folder that were composed before: these alone are written over. */
+async function writtenBefore(folder: string): Promise<ReadonlySet<string>> {
+  const read = await readPart(join(fromHere(folder), MANIFEST), limits.settingsCharacters).catch(() => null)
+  const parsed = read && parseJson(new TextDecoder().decode(read.body), limits.settingsCharacters)
+  const composed = parsed?.ok ? Composed.safeParse(parsed.value) : null
+  return new Set(composed?.success ? composed.data.written : [])
+}
+
 /** Templates by the sections of a run, which are named with the site's path or without; and those that no page lies in. */
 function placedTemplates(
   ready: ReadonlyMap<string, Ready>,
@@ -167,7 +185,9 @@ export async function compose(source: string, options: ComposeOptions): Promise<
   const called = siteCalled(gathering.pages, (url) => sectionOf.get(url) ?? '/')
   const faults: string[] = []
   const notes = [...idle]
+  const written = await writtenBefore(options.out)
   const manifest: object[] = []
+  const files: string[] = []
   try {
     for (const { page, section, ready: own, file } of wanted) {
       const { template, face, mark } = own
@@ -193,7 +213,8 @@ export async function compose(source: string, options: ComposeOptions): Promise<
       const made = await drawComposed(template, texts, face, { picture, mark })
       if (!made.fits) faults.push(`${path}: ${KINDS.fits}, ${made.bytes.length} bytes.`)
       if (made.plan.isCut) faults.push(`${path}: ${KINDS.cut}.`)
-      await writeBelow(fromHere(options.out), file, made.bytes)
+      await writeBelow(fromHere(options.out), file, made.bytes, options.overwrite === true || written.has(file))
+      files.push(file)
       const address = new URL(file, gathering.source.site).href
       manifest.push({
         ...{ page: page.url, section, file, address, title: texts.title, ...template.shape },
@@ -206,8 +227,9 @@ export async function compose(source: string, options: ComposeOptions): Promise<
     await bytesOf.close()
   }
   const site = isNamedSite(gathering.source.site) ? gathering.source.site : null
-  const list = { format: 'nimble-parrot-composed-pictures', version: 1, site, pictures: manifest }
-  await writeBelow(fromHere(options.out), 'manifest.json', withoutUnnamedHost(`${printableJson(list, 2)}\n`))
+  const all = [...new Set([...written, ...files])].sort()
+  const list = { format: 'nimble-parrot-composed-pictures', version: 1, site, pictures: manifest, written: all }
+  await writeBelow(fromHere(options.out), MANIFEST, withoutUnnamedHost(`${printableJson(list, 2)}\n`))
   await writeStandardOut(`${options.out}: ${manifest.length} ${manifest.length === 1 ? 'picture' : 'pictures'}\n`)
   for (const fault of [...notes, ...faults]) process.stderr.write(`nimble-parrot: ${terminalText(fault)}\n`)
   return faults.length > 0 ? 1 : 0

@@ -1,6 +1,7 @@
+import { createHash } from 'node:crypto'
 import { createReadStream } from 'node:fs'
-import { stat } from 'node:fs/promises'
-import { basename, dirname, join, resolve } from 'node:path'
+import { realpath, stat } from 'node:fs/promises'
+import { basename, dirname, join, resolve, sep } from 'node:path'
 import { createGunzip, gunzipSync } from 'node:zlib'
 import { limits } from '@/core/address'
 import { readRequirements } from '@/core/check'
@@ -56,28 +57,60 @@ const isFile = async (path: string) =>
     () => false,
   )
 
-/** The file in the built folder, else in the working directory; null where there is none. */
+/** Is a place within a folder, or the folder itself? Links are followed on both sides. */
+async function isWithin(place: string, folder: string): Promise<boolean> {
+  const [at, root] = await Promise.all([place, folder].map((path) => realpath(path).catch(() => path)))
+  return at === root || at!.startsWith(root! + sep)
+}
+
+/**
+ * The file in the working directory, or above it up to the root of the repository; null where there is none. Never one in
+ * what is under check: a build does not say what it must have.
+ */
 async function findRules(source: string): Promise<string | null> {
-  const places = /^https?:\/\//i.test(source) ? [] : [join(fromHere(source), FOUND_NAME)]
-  for (const place of [...places, fromHere(FOUND_NAME)]) if (await isFile(place)) return place
+  const isLocal = !/^https?:\/\//i.test(source)
+  const folders = [fromHere('.')]
+  const isRoot = (folder: string) =>
+    stat(join(folder, '.git')).then(
+      () => true,
+      () => false,
+    )
+  for (let at = folders[0]!; !(await isRoot(at)); at = dirname(at)) {
+    // Without a repository only the working directory itself is the user's own.
+    if (dirname(at) === at) {
+      folders.length = 1
+      break
+    }
+    folders.push(dirname(at))
+  }
+  for (const folder of folders) {
+    const place = join(folder, FOUND_NAME)
+    if ((await isFile(place)) && !(isLocal && (await isWithin(place, fromHere(source))))) return place
+  }
   return null
 }
 
 /** The requirements that a run goes by, and the file that holds them. */
 export type LoadedRequirements = {
   requirements: Requirements
-  file: { name: string; folder: string; lineOf: LineOf } | null
+  file: { name: string; folder: string; hash: string; lineOf: LineOf } | null
 }
 
 /** The requirements of --rules, else those found, else none. */
 export async function loadRequirements(given: string | undefined, source: string): Promise<LoadedRequirements> {
   const file = given ?? (await findRules(source))
   if (file === null) return { requirements: noRequirements, file: null }
-  const read = readRequirements(await textOf(file, 'requirements file', limits.settingsCharacters))
+  const text = await textOf(file, 'requirements file', limits.settingsCharacters)
+  const read = readRequirements(text)
   if (read.ok)
     return {
       requirements: read.requirements,
-      file: { name: basename(file), folder: dirname(fromHere(file)), lineOf: read.lineOf },
+      file: {
+        name: basename(file),
+        folder: dirname(fromHere(file)),
+        hash: `sha256:${createHash('sha256').update(text).digest('hex')}`,
+        lineOf: read.lineOf,
+      },
     }
   const faults = read.faults.map(({ path, message, line }) => `${line ? `Line ${line}, ` : ''}${path}: ${message}`)
   throw new CannotRun(`${file} can’t be used. ${faults.join(' ')}`)

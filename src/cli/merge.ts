@@ -164,5 +164,5 @@ export async function merge(files: readonly string[], options: CheckOptions): Pr
   const finishedAt = latest(documents.map((one) => one.finishedAt))
   const { source } = documents[0]!
   const run = await judged(source.location, { ...gathering, startedAt, finishedAt }, options)
-  return reported(run, null, options)
+  return reported(run, null, { ...options, isOfDocument: true })
 }

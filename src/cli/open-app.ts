@@ -1,15 +1,20 @@
 import { spawn } from 'node:child_process'
 import { existsSync } from 'node:fs'
-import { dirname, join } from 'node:path'
-import { fromHere } from './from-here'
+import { join, sep } from 'node:path'
+import { fileURLToPath } from 'node:url'
 
 const APP = 'nimble-parrot-app'
 
-/** The app's own start, in the project that one stands in; null where it is not installed. */
+/**
+ * The app's own start, where it is installed beside this command; null where it isn't. Folders that one happens to stand in
+ * are not searched: what lies there may be anybody's.
+ */
 function installedApp(): string | null {
-  const places: string[] = []
-  for (let at = fromHere('.'); places.at(-1) !== at; at = dirname(at)) places.push(at)
-  return places.map((at) => join(at, 'node_modules', APP, 'bin.mjs')).find((path) => existsSync(path)) ?? null
+  const own = fileURLToPath(import.meta.url)
+  const modules = own.lastIndexOf(`${sep}node_modules${sep}`)
+  if (modules < 0) return null
+  const start = join(own.slice(0, modules), 'node_modules', APP, 'bin.mjs')
+  return existsSync(start) ? start : null
 }
 
 /** Starts the app where it is installed, else says how it is got. @returns the exit code */

@@ -42,9 +42,20 @@ async function buildOf({ kind, location }: RunSource): Promise<ReadFile | null> 
   return async (path) => (files.paths.includes(path) ? (await files.read(path, limits.imageBytes)).body : null)
 }
 
+/** Does a place that a document names lie below the working directory? */
+async function isBelowHere(location: string): Promise<boolean> {
+  const [here, at] = await Promise.all(
+    [fromHere('.'), fromHere(location)].map((path) => realpath(path).catch(() => path)),
+  )
+  return at === here || at!.startsWith(here + sep)
+}
+
 const isBuild = ({ kind }: RunSource) => kind === 'folder' || kind === 'zip'
 
-/** Who may be asked for pictures: what only a document names may not lead inside. */
+/**
+ * Who may be asked for pictures. Of what only a document names nothing inside is asked, no login goes there, and files are read
+ * below the working directory alone.
+ */
 export type PictureAccess = { isNamedByUser: boolean; login: Login | null }
 
 /** Reads a run's pictures, where the run read them. */
@@ -53,7 +64,7 @@ type PictureReader = { read: (url: string) => Promise<Uint8Array | null>; close:
 /** What reads the pictures of a run by their addresses; null for what can't be had. Close it when they are read. */
 export async function bytesOfRun(source: RunSource, { isNamedByUser, login }: PictureAccess): Promise<PictureReader> {
   const { signal } = new AbortController()
-  const build = await buildOf(source)
+  const build = isNamedByUser || (await isBelowHere(source.location)) ? await buildOf(source) : null
   const served = isBuild(source) ? null : (source.servedAt ?? source.site)
   const addresses = createAddressMap(source.site, served, source.servedAt ?? null)
   const fetcher = createFetcher({
@@ -61,7 +72,10 @@ export async function bytesOfRun(source: RunSource, { isNamedByUser, login }: Pi
     concurrency: AT_ONCE,
     timeoutMs: limits.timeoutMs,
     signal,
-    login: login && served !== null ? { origin: new URL(served).origin, headers: loginHeaders(login) } : null,
+    login:
+      login && isNamedByUser && served !== null
+        ? { origin: new URL(served).origin, headers: loginHeaders(login) }
+        : null,
   })
   // Other people's hosts are asked as slowly here as in a run.
   const hosts = new PictureHosts([source.site, ...(served === null ? [] : [served])], [], () => new Date())

@@ -201,6 +201,7 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
     .option('--user <user:password>', 'Basic authentication for the site crawled')
     .requiredOption('--out <folder>', 'folder to write into: the build, or one beside it')
+    .option('--overwrite', 'write over files that were not composed before', false)
     .allowExcessArguments(false)
     .action(async (source, options) => {
       const { compose } = await import('./compose')

@@ -14,7 +14,10 @@ export async function reportPictures(
   const { urls, side } = picturesWanted(document, onePage)
   const hashes = new Map(document.images.map(({ url, hash }) => [url, hash]))
   const wanted = urls.map((url) => ({ url, hash: hashes.get(url) ?? null }))
-  const copies = await picturesOfRun(document.source, wanted, side, { isNamedByUser: true, login: loginOf(options) })
+  const copies = await picturesOfRun(document.source, wanted, side, {
+    isNamedByUser: options.isOfDocument !== true,
+    login: loginOf(options),
+  })
   const pictures = new Map<string, ReportPicture>()
   // In the order in which they are shown: where there is no room for all, the first have it.
   for (const url of urls) {

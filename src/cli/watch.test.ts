@@ -54,6 +54,25 @@ test('stays, and prints what an edit mended and what another broke; files are wr
   expect(code).toBe(1)
 }, 60_000)
 
+test('what it writes into the build itself is no change of the build', async () => {
+  cpSync(join(root, 'demo/site'), join(here, 'own'), { recursive: true })
+  const args = ['check', join(here, 'own'), '--watch', '--format', `json=${join(here, 'own/run.json')}`]
+  const child = spawn(process.execPath, [join(root, 'scripts/cli.mjs'), ...args])
+  let err = ''
+  child.stderr.on('data', (text) => {
+    err += text
+  })
+  child.stdout.resume()
+  try {
+    await until(() => err, /Watching/)
+    await new Promise((resolve) => setTimeout(resolve, 4000))
+    expect(err.match(/Watching/g)).toHaveLength(1)
+  } finally {
+    child.kill('SIGINT')
+  }
+  await new Promise((resolve) => child.on('exit', resolve))
+}, 60_000)
+
 test('what is no file can’t be watched, and says so in one line', async () => {
   const { code, out, err } = await commandIn(here)('check', 'https://brasswick.example/', '--watch')
   expect([code, out]).toEqual([2, ''])

@@ -1,9 +1,11 @@
 import { watch as watchFiles } from 'node:fs'
 import { stat } from 'node:fs/promises'
+import { join } from 'node:path'
 import { driftBetween } from '@/core/compare'
 import { type ReadDocument, readRunDocument } from '@/core/document'
 import { driftFormats, exitCodeFor, jsonPieces, type RunDocument, verdictLine, withVerdict } from '@/core/report'
 import { terminalText } from '@/core/text'
+import { isBeingWritten } from '@/io/write-file'
 import { CannotRun } from './cannot-run'
 import { type CheckOptions, ensureWritables, makeRun, writeReports } from './check'
 import { fromHere } from './from-here'
@@ -21,11 +23,17 @@ function documentOf(run: RunDocument): ReadDocument {
   return read.document
 }
 
-/** Resolves once something beneath a path has changed and rests again; false when it is interrupted first. */
-function change(path: string, isFolder: boolean): Promise<boolean> {
+/**
+ * Resolves once something beneath a path has changed and rests again; false when it is interrupted first.
+ *
+ * @param own files that this program writes: their change is none
+ */
+function change(path: string, isFolder: boolean, own: ReadonlySet<string>): Promise<boolean> {
   return new Promise((resolve, reject) => {
     let timer: NodeJS.Timeout | undefined
-    const watcher = watchFiles(path, { recursive: isFolder }, () => {
+    const watcher = watchFiles(path, { recursive: isFolder }, (_, name) => {
+      const file = name === null || !isFolder ? path : join(path, name)
+      if (own.has(file) || isBeingWritten(file)) return
       clearTimeout(timer)
       timer = setTimeout(() => end(true), REST_MS)
     })
@@ -57,10 +65,15 @@ export async function watch(source: string, options: CheckOptions): Promise<numb
       `--watch looks at files, and “${source}” is none. Give the folder that the build is written to.`,
     )
   await ensureWritables(options)
+  const named = [
+    ...options.format.flatMap(({ file }) => file ?? []),
+    ...(options.out === undefined ? [] : [options.out]),
+  ]
+  const own = new Set(named.map((file) => fromHere(file)))
   let before: ReadDocument | null = null
   for (;;) {
     // What changes while it is looked at is a change as well: it is waited for from before the look on.
-    const changed = change(path, found.isDirectory())
+    const changed = change(path, found.isDirectory(), own)
     let document: RunDocument | null = null
     try {
       document = withVerdict((await makeRun(source, options)).document, options.failOn)

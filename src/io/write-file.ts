@@ -57,13 +57,17 @@ export async function writeFileWhole(path: string, content: Content): Promise<vo
   }
 }
 
+/** Is it the name of a file that is being written beside another, before it takes its place? */
+export const isBeingWritten = (path: string): boolean => /^\..*\.[0-9a-f]{12}\.tmp$/.test(basename(path))
+
 /**
  * Writes a file below a folder, whole or not at all, and makes the folders on the way. No link on the way is followed.
  *
  * @param path from the folder, with `/`
- * @throws where something on the way is a link or no folder, or the file can't be written
+ * @param mayReplace whether a file that is there may be replaced; absent: yes
+ * @throws where something on the way is a link or no folder, a file is there that may not be replaced, or it can't be written
  */
-export async function writeBelow(folder: string, path: string, content: Content): Promise<void> {
+export async function writeBelow(folder: string, path: string, content: Content, mayReplace = true): Promise<void> {
   await mkdir(folder, { recursive: true })
   const segments = path.split('/')
   let at = folder
@@ -73,5 +77,10 @@ export async function writeBelow(folder: string, path: string, content: Content)
     if (found === null) await mkdir(at)
     else if (!found.isDirectory()) throw new Error(`${at} is a link or a file, and no folder`)
   }
-  await writeFileWhole(join(at, segments.at(-1)!), content)
+  const file = join(at, segments.at(-1)!)
+  if (!mayReplace && (await lstat(file).catch(() => null)) !== null)
+    throw new Error(
+      `${path} is there already, and was not written by this program. Move it away, name another folder, or say --overwrite`,
+    )
+  await writeFileWhole(file, content)
 }

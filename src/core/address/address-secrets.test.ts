@@ -11,6 +11,11 @@ describe('shownAddress', () => {
     ['https://a.example/?X-Amz-Signature=hush', 'https://a.example/?X-Amz-Signature=…'],
     ['It redirects to “https://a.example/?sig=hush”, twice.', 'It redirects to “https://a.example/?sig=…”, twice.'],
     ['https://a.example/?design=oak&monkey=1&key=c', 'https://a.example/?design=oak&monkey=1&key=c'],
+    ['https://a.example/?accessToken=hush&authToken=hush', 'https://a.example/?accessToken=…&authToken=…'],
+    ['https://a.example/?clientSecret=hush&userPassword=hush', 'https://a.example/?clientSecret=…&userPassword=…'],
+    ['https://a.example/?auth[token]=hush&x=1', 'https://a.example/?auth[token]=…&x=1'],
+    ['https://a.example/?auth%5Btoken%5D=hush', 'https://a.example/?auth%5Btoken%5D=…'],
+    ['https://a.example/?author=ada&tokens=3&signal=on', 'https://a.example/?author=ada&tokens=3&signal=on'],
     ['mail ada@a.example', 'mail ada@a.example'],
     ['https://a.example/@ada', 'https://a.example/@ada'],
   ])('%s', (text, expected) => {

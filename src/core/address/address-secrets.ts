@@ -4,20 +4,29 @@ declare const shownBrand: unique symbol
 /** Text that holds no password and no token of an address: what may be kept, written and shown. */
 export type ShownAddress = string & { readonly [shownBrand]: true }
 
-/** Names of query parameters that let somebody in. A name that ends so behind a dash is one as well. */
-const SECRET_NAMES = [
-  ...['token', 'secret', 'password', 'passwd', 'pwd', 'passphrase', 'auth', 'authorization', 'apikey', 'api_key'],
-  ...['api-key', 'access_key', 'access-key', 'accesskey', 'signature', 'sig', 'jwt', 'credential', 'credentials'],
-  'bypass',
-]
+/** What query parameters that let somebody in are called, without what separates words. */
+const SECRET_NAMES: ReadonlySet<string> = new Set([
+  ...['token', 'secret', 'password', 'passwd', 'pwd', 'passphrase', 'auth', 'authorization', 'apikey', 'accesskey'],
+  ...['signature', 'sig', 'jwt', 'credential', 'credentials', 'bypass'],
+])
 
 /** Names that let somebody in where a server sends on with them and a long value; anywhere else they may be a page's own. */
 const SECRET_WHERE_SENT_ON = new Set(['ticket', 'sid'])
 const LONG = 10
 
-const isSecret = (name: string) => {
-  const lower = name.toLowerCase()
-  return SECRET_NAMES.some((one) => lower === one || lower.endsWith(`-${one}`) || lower.endsWith(`_${one}`))
+/** The words of a name: at capitals, dashes, dots and brackets. @example wordsOf('auth[accessToken]') // ['auth', 'access', 'token'] */
+function wordsOf(name: string): string[] {
+  const plain = name.replace(/%5[bd]/gi, ' ').replace(/([a-z0-9])([A-Z])/g, '$1 $2')
+  return plain
+    .toLowerCase()
+    .split(/[^a-z0-9]+/)
+    .filter((word) => word !== '')
+}
+
+/** Does a parameter of this name let somebody in? Its last word says what it is, or its last two. */
+function isSecret(name: string): boolean {
+  const words = wordsOf(name)
+  return SECRET_NAMES.has(words.at(-1) ?? '') || SECRET_NAMES.has(words.slice(-2).join(''))
 }
 
 /** Stands where a secret was. */

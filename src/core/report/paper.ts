@@ -119,7 +119,7 @@ export function unseenLines({
 /** What is to be known beside the findings, in the order in which it matters. */
 export function paperLines(document: RunDocument, timeZone?: string): PaperLine[] {
   const when = (at: string) => shownTime(at, timeZone)
-  const { incomplete, scope, baseline, signedOff, signOff, notes } = document
+  const { incomplete, scope, baseline, signedOff, signOff, notes, judgedBy } = document
   const line = (kind: PaperLine['kind']) => (text: string) => ({ kind, text })
   const known = baseline ? LEVELS.reduce((sum, level) => sum + baseline.known[level], 0) : 0
   return [
@@ -131,6 +131,7 @@ export function paperLines(document: RunDocument, timeZone?: string): PaperLine[
           `Held against the run of ${when(baseline.of)}: new are ${countWords(baseline.new)}; ${count(known, 'finding')} known before.`,
         ].map(line('baseline'))
       : []),
+    ...(judgedBy ? [`Judged by ${judgedBy.file} (${judgedBy.hash.slice(0, 19)}…).`].map(line('note')) : []),
     ...waiverLines(document).map(line('waiver')),
     ...(signedOff ? [signedOffWords(signedOff, when)].map(line('signed-off')) : []),
     ...(signOff ? heldWords(signOff, when).map(line(signOff.differs.length > 0 ? 'incomplete' : 'signed-off')) : []),

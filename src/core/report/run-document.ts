@@ -73,7 +73,7 @@ export type DocumentOptions = {
   /** What is said of one page, where some of it is known. */
   check?: Parameters<typeof runChecks>[3]
   /** Lines of the requirements file, and its name. */
-  requirementsFile?: { name: string; lineOf: LineOf } | null
+  requirementsFile?: { name: string; hash?: string; lineOf: LineOf } | null
 }
 
 /** A run that was held against a sign-off: whose, and in what it differs. */
@@ -195,6 +195,8 @@ export function runDocument(
     causes: findCauses(context, verdict.pages, verdict.findings, verdict.waived),
     ...(since ? { baseline: baselineOf(since, context, verdict.pages, verdict.findings, verdict.waived) } : {}),
     summary: verdict.summary,
+    // Which file said what the site must have.
+    ...(requirementsFile?.hash ? { judgedBy: { file: requirementsFile.name, hash: requirementsFile.hash } } : {}),
     ...(signedOff ? { signedOff } : {}),
     ...NOT_HELD,
   }

@@ -91,6 +91,13 @@ function siteHint({ site, siteOther }: RunDocument['source']): string {
   return siteOther ? ` If that is right, say --site ${siteOther.site}.` : ''
 }
 
+/** What to type where pages lie behind a login; nothing where none does. */
+function loginHint({ pages, notes }: RunDocument): string[] {
+  const isMet = notes.some(({ kind }) => kind === 'login-wanted')
+  const isRefused = pages.some(({ fetch }) => fetch.status === 401 || fetch.status === 403)
+  return isMet || isRefused ? ['Give the login with --user NAME:PASSWORD, or with --header “Name: value”.'] : []
+}
+
 /** What bears on the verdict is set off from what is only to be known. */
 const told = ({ kind, text }: PaperLine, style: Style) =>
   kind === 'incomplete'
@@ -124,6 +131,7 @@ export function runAsText(
     ...paperLines(document)
       .filter(({ text }) => text !== site)
       .map((line) => told(line, style)),
+    ...loginHint(document),
     '',
     ...shown.flatMap((cause) => causeLines(cause, document, style)),
     ...(left > 0 ? [`and ${count(left, 'more change')}; --all prints them, the JSON document holds them.`, ''] : []),
