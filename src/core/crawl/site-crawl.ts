@@ -44,7 +44,7 @@ import {
 import type { Lead } from './refreshes'
 import { retrying } from './retrying'
 import { ASKED, secondLooksAt } from './second-look'
-import { isReset, isSilent, KNOCK_AFTER_MS, ServerWatch } from './server-watch'
+import { ServerWatch } from './server-watch'
 import { SignIns } from './sign-in'
 import { SiteAudit } from './site-audit'
 import { SitemapsOfCrawl } from './sitemaps-of-crawl'
@@ -82,13 +82,9 @@ export class SiteCrawl {
   private leftOut = 0
   private bytes = 0
   private cutBy: CrawlLack['cutBy'] = null
-  /** Pages whose question the server did not take; asked once more before that is their fault. */
-  private readonly silent = new Map<string, PageResult>()
-  private readonly askedAgain = new Set<string>()
-  private readonly server = new ServerWatch()
+  private readonly server = new ServerWatch<PageResult>()
   private readonly signIns = new SignIns()
   private isKnocking = false
-  private wasLost = false
   private readonly maxPages: number
   private readonly maxDepth: number
   private readonly endsAtMs: number
@@ -217,34 +213,23 @@ export class SiteCrawl {
   private nextPage(): Promise<Result> | null {
     if (this.isRunFull()) return null
     // One that was not answered is asked once more when nothing else is left to ask for.
-    const asked = this.asked < this.maxPages ? (this.waiting.take() ?? this.takeSilent()) : this.takeSilent()
+    const asked = this.asked < this.maxPages ? (this.waiting.take() ?? this.takeAgain()) : this.takeAgain()
     if (!asked) return null
-    if (!this.askedAgain.has(asked.url)) this.asked++
+    if (!this.server.isAgain(asked.url)) this.asked++
     this.fetching.add(asked.url)
     return this.readPage(asked)
   }
 
-  private takeSilent(): QueuedUrl | undefined {
-    if (this.fetching.size > 0) return undefined
-    // A reset was asked again at once, with patience: it is not asked for a third round.
-    const found = [...this.silent.values()].find(({ followed: { exchange } }) => !isReset(exchange) || this.wasLost)
-    if (!found) return undefined
-    this.silent.delete(found.asked.url)
-    this.askedAgain.add(found.asked.url)
-    return found.asked
+  private takeAgain(): QueuedUrl | undefined {
+    return this.fetching.size > 0 ? undefined : this.server.takeAgain()
   }
 
-  /** Asks a server that has gone silent once more, after a while. */
   private async knock(): Promise<Result> {
     this.isKnocking = true
-    const [asked] = this.silent.keys()
-    const url = this.addresses.toBuild(asked ?? this.addresses.site)
-    for (const waitMs of KNOCK_AFTER_MS) {
-      await this.outside.sleep(waitMs)
-      const exchange = await this.outside.read({ url, accept: 'page', maxBytes: 1 })
-      if (!isSilent(exchange)) return { kind: 'knock', isThere: true }
-    }
-    return { kind: 'knock', isThere: false }
+    const { addresses, outside } = this
+    const ask = (url: string | null) =>
+      outside.read({ url: addresses.toBuild(url ?? addresses.site), accept: 'page', maxBytes: 1 })
+    return { kind: 'knock', isThere: await this.server.knock(ask, outside.sleep) }
   }
 
   /** Has the run read all that one run may? */
@@ -267,20 +252,13 @@ export class SiteCrawl {
     return this.takesImageNext ? (this.nextImage() ?? this.nextPage()) : (this.nextPage() ?? this.nextImage())
   }
 
-  private takePage({ asked, followed, fetchedAt, looks }: PageResult, told: CrawlEvent[]): void {
+  private takePage(result: PageResult, told: CrawlEvent[]): void {
+    const { asked, followed, fetchedAt, looks } = result
     this.fetching.delete(asked.url)
     const { exchange, finalUrl, redirects } = followed
     // Cut off by our own stop: no fault of the page's.
     if (exchange.kind === 'failed' && exchange.code === 'stopped') return
-    this.server.note(exchange)
-    if (
-      isSilent(exchange) &&
-      this.addresses.isOnSite(finalUrl) &&
-      (!this.askedAgain.has(asked.url) || this.server.isInDoubt)
-    ) {
-      this.silent.set(asked.url, { kind: 'page', asked, followed, fetchedAt, looks })
-      return
-    }
+    if (this.server.keepsBack(result, this.addresses.isOnSite(finalUrl))) return
     if (redirects.length > 0) this.signIns.note(asked.url, redirects.at(-1)!.url)
     // A chain that leaves the site ends on somebody else's page.
     if (isRedirect(exchange)) {
@@ -349,25 +327,16 @@ export class SiteCrawl {
     return [...this.found(), ...told, ...this.desk.slowed(), this.progress()]
   }
 
-  /** Pages that the server did not take the question for, while it answered others: that is their fault. */
-  private tellSilent(): CrawlEvent[] {
-    if (this.server.isLost) return []
+  private tellLeft(): CrawlEvent[] {
     const told: CrawlEvent[] = []
-    for (const result of this.silent.values()) {
-      this.askedAgain.add(result.asked.url)
-      this.takePage(result, told)
-    }
-    this.silent.clear()
+    for (const result of this.server.takeLeft()) this.takePage(result, told)
     return told
   }
 
   private takeKnock(isThere: boolean): void {
     this.isKnocking = false
     this.server.settle(isThere)
-    if (isThere) {
-      this.wasLost = true
-      for (const url of this.silent.keys()) this.askedAgain.delete(url)
-    } else this.cutBy = { why: 'lost', words: `The server was lost after ${plural(this.pageCount, 'page')}` }
+    if (!isThere) this.cutBy = { why: 'lost', words: `The server was lost after ${plural(this.pageCount, 'page')}` }
   }
 
   private progress(): CrawlEvent {
@@ -409,7 +378,7 @@ export class SiteCrawl {
     const isAborted = this.outside.signal.aborted
     const isBounded = this.asked >= this.maxPages ? maxPages !== null : perSection !== null
     yield* incompletenessOf({
-      left: this.waiting.size + this.silent.size,
+      left: this.waiting.size + this.server.size,
       pages: this.pageCount,
       isStopped: isAborted,
       cutBy: this.cutBy,
@@ -506,7 +475,7 @@ export class SiteCrawl {
           yield this.take(results)
       }
     }
-    yield this.tellSilent()
+    yield this.tellLeft()
     const leads = yield* this.settle()
     if (this.server.isLost) yield this.desk.markLost().map((image) => ({ kind: 'image', image }))
     const signIns = this.signIns.words()
