@@ -12,9 +12,13 @@ export const UNSEEN_RULE: Record<Unseen['kind'], string> = { image: 'image-unrea
 /** Images that some place shows of a page, and that were not looked at. */
 function* unseenImages(page: GatheredPage & { facts: PageFacts }, context: CheckContext): Generator<string> {
   const declared = context.declaredImages(page)
-  const first = declared[0] && context.images.get(declared[0].url)
-  // Most pages name one image, and it was seen.
-  if (declared.length === 1 && isLookedAt(first) && first.errorCode === null) return
+  // Most pages name images that were seen and can be used, or have none at all.
+  if (declared.length === 0 && page.facts.contentImages.length === 0) return
+  const isUsable = ({ url }: { url: string }) => {
+    const image = context.images.get(url)
+    return isLookedAt(image) && image.errorCode === null
+  }
+  if (declared.length > 0 && declared.every(isUsable)) return
   const urls = new Set(context.surfaces.flatMap((surface) => context.pictureOf(page, surface).image.url ?? []))
   for (const url of urls) if (!isLookedAt(context.images.get(url))) yield url
 }

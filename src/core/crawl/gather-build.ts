@@ -76,8 +76,10 @@ export async function siteOfBuild(
 ): Promise<{ site: string; inferred: InferredSite | null }> {
   if (site !== null) return { site: withSlash(site), inferred: null }
   const map = createFileMap(files.paths, NOWHERE, new Set())
-  const pages = readings.flatMap(({ path, page, links }) =>
-    page.facts ? [signsOf(formsOfFile(path), page.facts, links?.hrefs ?? [], null)] : [],
+  // Links of a few hundred pages tell the path: those of all would be more than memory should hold.
+  const step = Math.ceil(readings.length / PAGES_WITH_LINKS)
+  const pages = readings.flatMap(({ path, page, links }, index) =>
+    page.facts ? [signsOf(formsOfFile(path), page.facts, index % step === 0 ? (links?.hrefs ?? []) : null, null)] : [],
   )
   const inferred = await inferSite(pages, {
     sitemap: async () => {
@@ -91,6 +93,9 @@ export async function siteOfBuild(
   })
   return { site: inferred.site, inferred }
 }
+
+/** Pages of a build whose links and assets are looked at to find out the path that it lives under. */
+const PAGES_WITH_LINKS = 300
 
 /** Paths that are looked up at most to find out where a build lives. */
 const MOST_SIGNS = 5000

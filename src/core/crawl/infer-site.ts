@@ -52,16 +52,24 @@ export type SignSource = {
 
 const withoutTail = (path: string) => path.replace(/[?#].*$/s, '')
 
-/** What a page says, from its facts. @param hrefs of its links, as they are written */
+/**
+ * What a page says, from its facts.
+ *
+ * @param hrefs of its links, as they are written; null: what it links to and loads is not looked at
+ * @param pageUrl where a server gives it; null of a file
+ */
 export function signsOf(
   forms: readonly string[],
   facts: PageFacts,
-  hrefs: readonly string[],
+  hrefs: readonly string[] | null,
   pageUrl: string | null,
 ): PageSigns {
   const metas = (...keys: string[]) =>
     facts.metas.flatMap(({ key, value }) => (keys.includes(key) && value ? [collapseWhiteSpace(value)] : []))
-  const named = [...facts.links.map(({ href }) => href), ...hrefs, ...facts.contentImages.map(({ src }) => src)]
+  const named =
+    hrefs === null
+      ? []
+      : [...facts.links.map(({ href }) => href), ...hrefs, ...facts.contentImages.map(({ src }) => src)]
   const rootPaths = named.flatMap((raw) => (/^\/(?!\/)/.test(raw) ? [withoutTail(raw)] : []))
   const base = facts.base === null || pageUrl === null ? pageUrl : (resolveAddress(facts.base, pageUrl) ?? pageUrl)
   const served =
