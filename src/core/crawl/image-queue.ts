@@ -163,7 +163,7 @@ export class ImageQueue {
       ({ url, errorCode }) => this.addresses.isOnSite(url) && (errorCode === 'refused' || errorCode === 'reset'),
     )
     return lost.map((image) => {
-      const error = 'The server was lost before it could be read.'
+      const error = 'Its server was lost before the image could be read.'
       const marked = { ...image, errorCode: 'not-looked-at' as const, error }
       this.read.set(image.url, marked)
       return marked
