@@ -14,6 +14,13 @@ export const limits = {
   imagesOfPage: 10_000,
   jsonLdOfPage: 1000,
   linksOfPage: 100_000,
+  /** Findings of one check on one page: what says the same a hundred times says no more the hundred and first. */
+  findingsOfCheck: 100,
+  /** Rungs of one ladder. */
+  rungsOfLadder: 40,
+  /** Changes tried on one page, and tags read again by all trials of a run. */
+  changesTriedOfPage: 50,
+  tagsTriedOfRun: 20_000_000,
   /** Pictures fetched of those that one page names, icons too; and of one run. */
   picturesOfPage: 20,
   picturesOfRun: 100_000,
@@ -27,6 +34,8 @@ export const limits = {
   decodedBytes: 4_000_000_000,
   /** robots.txt read at most (RFC 9309 asks for 500 KiB). */
   robotsBytes: 512 * 1024,
+  /** Rules of robots.txt with a `*` that count for one crawler. */
+  wildRobotsRules: 2000,
   /** A sitemap, unpacked (sitemaps.org: 50 MB, 50,000 entries). */
   sitemapBytes: 50 * 1024 * 1024,
   sitemapEntries: 50_000,
@@ -73,6 +82,8 @@ export const limits = {
   /** Files that a person hands in as JSON: settings, and documents of runs. Characters, and how deep lists may lie. */
   settingsCharacters: 5_000_000,
   documentCharacters: 500_000_000,
+  /** How far a packed document may unpack: one of thousands of like pages does to about 40 times its size. */
+  documentRatio: 200,
   jsonDepth: 100,
   /** What the app's server takes of a request: any, and one that holds a list of addresses. */
   requestBytes: 1_000_000,

@@ -1,3 +1,5 @@
+import { limits } from './limits'
+
 /** robots.txt, read as RFC 9309 says. */
 export type RobotsRules = {
   groups: { agents: string[]; rules: { allow: boolean; path: string }[]; crawlDelaySeconds: number | null }[]
@@ -39,10 +41,16 @@ export function parseRobots(text: string): RobotsRules {
 /** A rule's path, cut at its `*`; `isAnchored` where a `$` at its end stands for the end. */
 type Pattern = { allow: boolean; length: number; parts: string[]; isAnchored: boolean }
 
-/** What holds for one crawler. */
-type RulesForOne = { patterns: Pattern[]; crawlDelaySeconds: number | null }
+/** What holds for one crawler. `last`: the path that was asked for last, with its answer. */
+type RulesForOne = {
+  patterns: Pattern[]
+  crawlDelaySeconds: number | null
+  /** Rules with a `*` beyond the bound, which don't count. */
+  leftOut: number
+  last: { path: string; allow: boolean } | null
+}
 
-/** Worked out once for each crawler: a crawl asks for every link that it finds. */
+/** Worked out once for each crawler, and once for all that the same groups hold for: a crawl asks for every link that it finds. */
 const worked = new WeakMap<RobotsRules, Map<string, RulesForOne>>()
 
 function rulesFor(rules: RobotsRules, token: string): RulesForOne {
@@ -51,14 +59,24 @@ function rulesFor(rules: RobotsRules, token: string): RulesForOne {
   let found = known.get(token)
   if (!found) {
     const groups = groupsFor(rules, token)
-    found = {
-      patterns: groups.flatMap((group) => group.rules.map(patternOf)),
-      crawlDelaySeconds: groups.find((group) => group.crawlDelaySeconds !== null)?.crawlDelaySeconds ?? null,
-    }
+    const ofGroups = `: ${groups.map((group) => rules.groups.indexOf(group)).join(' ')}`
+    found = known.get(ofGroups) ?? workedOut(groups)
+    known.set(ofGroups, found)
     known.set(token, found)
   }
   return found
 }
+
+function workedOut(groups: RobotsRules['groups']): RulesForOne {
+  let wild = 0
+  const all = groups.flatMap((group) => group.rules.map(patternOf))
+  const patterns = all.filter(({ parts }) => parts.length === 1 || ++wild <= limits.wildRobotsRules)
+  const crawlDelaySeconds = groups.find((group) => group.crawlDelaySeconds !== null)?.crawlDelaySeconds ?? null
+  return { patterns, crawlDelaySeconds, leftOut: all.length - patterns.length, last: null }
+}
+
+/** Rules with a `*` that don't count for a crawler, since there are more than any site needs. */
+export const rulesLeftOut = (rules: RobotsRules, token: string): number => rulesFor(rules, token).leftOut
 
 /** Groups that hold for a crawler: all that name it, together; else those for `*`. */
 function groupsFor(rules: RobotsRules, token: string): RobotsRules['groups'] {
@@ -118,12 +136,15 @@ function matches({ parts, isAnchored }: Pattern, path: string): boolean {
  * @param path path and query, as in the request
  */
 export function isAllowed(rules: RobotsRules, token: string, path: string): boolean {
+  const own = rulesFor(rules, token)
+  if (own.last?.path === path) return own.last.allow
   const wanted = comparable(path)
   let best = { allow: true, length: -1 }
-  for (const pattern of rulesFor(rules, token).patterns) {
+  for (const pattern of own.patterns) {
     const { allow, length } = pattern
     if (length < best.length || (length === best.length && !allow)) continue
     if (matches(pattern, wanted)) best = { allow, length }
   }
+  own.last = { path, allow: best.allow }
   return best.allow
 }

@@ -1,4 +1,5 @@
-import { areLanguageVersions, type CheckContext, checkOf, type PageVerdict } from '../check'
+import { limits } from '../address'
+import { areLanguageVersions, boundedChecks, type CheckContext, checkOf, type PageVerdict } from '../check'
 import type { Finding, SiteFinding } from '../model'
 import { metasOf } from '../surface'
 import { addTo } from '../text'
@@ -21,6 +22,8 @@ export type Collected = {
   icon: SiteFinding | null
   /** Pages that a script is to fill: they lack everything for that one reason. */
   shells: Standing[]
+  /** Findings whose changes are not tried: a page or the run has more of them than there is time for. */
+  untried: Set<Finding>
 }
 
 const TRANSLATION = 'a translation'
@@ -83,7 +86,9 @@ class Collector {
     crawlers: new Map(),
     icon: null,
     shells: [],
+    untried: new Set(),
   }
+  private tagsTried = 0
   private readonly pages: ReadonlyMap<string, ReadPage>
 
   constructor(
@@ -136,14 +141,30 @@ class Collector {
       this.take(proposal, page, standing, findings)
   }
 
-  private takePage({ url, section, findings }: PageVerdict): void {
+  private takePage({ url, section, findings, skipped }: PageVerdict): void {
     const page = this.pages.get(url)
     if (!page) return
     if (findings.some(({ rule }) => isOfShell(rule))) {
       this.found.shells.push(...findings.map((finding) => ({ url, section, finding })))
       return
     }
-    for (const finding of findings) this.takeAll(page, { url, section, finding })
+    const bounded = boundedChecks(skipped)
+    for (const finding of findings) {
+      if (bounded.has(finding.rule)) this.found.untried.add(finding)
+      else this.takeAll(page, { url, section, finding })
+    }
+  }
+
+  /** Leaves changes of a page untried beyond what a page and a run may cost: those of the first, gravest findings stay. */
+  private bound(url: string, changes: Map<string, PageChange>): void {
+    const { metas } = this.pages.get(url)!.facts
+    let count = 0
+    for (const [slot, { findings }] of changes) {
+      this.tagsTried += metas.length + 1
+      if (++count <= limits.changesTriedOfPage && this.tagsTried <= limits.tagsTriedOfRun) continue
+      changes.delete(slot)
+      for (const finding of findings) this.found.untried.add(finding)
+    }
   }
 
   private takeSite(finding: SiteFinding): void {
@@ -193,6 +214,7 @@ class Collector {
     for (const verdict of pages) this.takePage(verdict)
     for (const finding of site) this.takeSite(finding)
     for (const of of this.found.changes.values()) dropNeedless(of)
+    for (const [url, changes] of this.found.changes) this.bound(url, changes)
     return this.found
   }
 }

@@ -15,6 +15,9 @@ import { type Gone, Prover } from './prove'
 import { Scopes } from './scope'
 import { isToBeMade } from './stand-in'
 
+/** What a change needs that was not tried, since its page or the run has too many. */
+const UNTRIED = 'a person: not tried, there are too many like it'
+
 /** Lines shown as evidence. */
 const EVIDENCE = 3
 
@@ -98,6 +101,7 @@ function evidenceOf(url: string, own: readonly PageChange[]): Cause['evidence'][
 class CauseFinder {
   private readonly ids = new Map<string, number>()
   private readonly scopes: Scopes
+  private untried: ReadonlySet<Finding> = new Set()
 
   constructor(
     private readonly context: CheckContext,
@@ -182,6 +186,7 @@ class CauseFinder {
   }
 
   private neededCause(finding: Finding, pages: string[], gone: Gone[], change: string): Cause {
+    const isUntried = gone.some((one) => this.untried.has(one.finding))
     const needs = needsOf(finding)
     const sections = new Set(pages.map((url) => this.context.sections.get(url) ?? '/'))
     const asked = needs[0]?.where ?? 'page'
@@ -202,7 +207,7 @@ class CauseFinder {
       pages,
       clears: clearsOf(gone),
       proved: false,
-      needs: needs.length > 0 ? listed([...new Set(needs.map((one) => one.needs))]) : 'a person',
+      needs: isUntried ? UNTRIED : needs.length > 0 ? listed([...new Set(needs.map((one) => one.needs))]) : 'a person',
       edits: [],
       evidence: uniqueBy(
         gone.map(({ url, finding: one }) => ({ url, line: one.line, value: one.image ?? null })),
@@ -226,16 +231,18 @@ class CauseFinder {
   }
 
   /** Plans by themselves: what was collected for them takes as much room, and is needed no longer. */
-  private planned(desk: Desk): { plans: Plan[]; shells: Standing[] } {
+  private planned(desk: Desk): { plans: Plan[]; shells: Standing[]; untried: ReadonlySet<Finding> } {
     const collected = collect(this.context, desk, this.verdicts, this.site)
     const numbers = new Map(this.context.pages.map(({ url }, index) => [url, index + 1]))
-    return { plans: makePlans(collected, this.scopes, numbers), shells: collected.shells }
+    const { shells, untried } = collected
+    return { plans: makePlans(collected, this.scopes, numbers), shells, untried }
   }
 
   find(waived: readonly SiteFinding[]): { causes: Cause[]; plans: ReadonlyMap<string, Plan>; desk: Desk } {
     const { context, verdicts, site } = this
     const desk = new Desk(context)
-    const { plans, shells } = this.planned(desk)
+    const { plans, shells, untried } = this.planned(desk)
+    this.untried = untried
     const proofs = new Prover(context, desk, verdicts, [...site], plans).prove(waived)
     const claimed = new Set<Finding>(shells.map(({ finding }) => finding))
     const inOrder = [...plans].sort((a, b) => proofs.get(b)!.gone.length - proofs.get(a)!.gone.length)

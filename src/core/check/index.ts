@@ -30,6 +30,7 @@ export { checkRequirements, type RequirementFault, readRequirements, requirement
 export { checkOf, checks } from './rules'
 export { usualAffix } from './rules/identity-differs'
 export {
+  boundedChecks,
   checkPage,
   checkSite,
   countFindings,

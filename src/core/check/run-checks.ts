@@ -1,4 +1,4 @@
-import { pathOf } from '../address'
+import { limits, parseRobots, pathOf, rulesLeftOut } from '../address'
 import {
   byLevel,
   type Finding,
@@ -16,11 +16,12 @@ import {
   type WaivedFinding,
 } from '../model'
 import { createWaivers, type LevelOrOff } from '../requirements'
-import { groupBy } from '../text'
+import { groupBy, plural } from '../text'
 import { type CheckContext, createCheckContext } from './context'
 import type { Check, Family, Raised, SiteRaised, SkippedCheck } from './define-check'
 import { idleRequirements } from './idle-requirements'
 import { checks as allChecks } from './rules'
+import { takenAway } from './taken-away'
 import { toldUnseen, UNSEEN_RULE, type UnseenOnPages, unseenIn } from './unseen'
 
 /** What was said of one page. */
@@ -84,6 +85,16 @@ export function skippedAs(rule: string, reason: string): Skipped {
   return made
 }
 
+/** Why the rest of a check's findings on a page is not listed. */
+const MANY = `more-than-${limits.findingsOfCheck}-findings`
+
+/** Checks that found more on a page than is listed: a trial can't tell which of them a change mends. */
+export function boundedChecks(skipped: readonly Skipped[]): ReadonlySet<string> {
+  const bounded = skipped.filter(({ reason }) => reason === MANY)
+  return bounded.length === 0 ? NO_CHECKS : new Set(bounded.map(({ rule }) => rule))
+}
+const NO_CHECKS: ReadonlySet<string> = new Set()
+
 /** What checks said of one page, in the order of the checks. */
 export type Outcome = { findings: readonly Finding[]; skipped: readonly Skipped[] }
 type NewOutcome = { findings: Finding[]; skipped: Skipped[] }
@@ -102,7 +113,12 @@ export function outcomeOf(page: GatheredPage, context: CheckContext, checks: rea
     }
     const outcome = check.check(page as GatheredPage & { facts: PageFacts }, context)
     if (isSkipped(outcome)) skipped.push(skippedAs(check.id, outcome.skipped))
-    else for (const raised of outcome) findings.push(withLevel(findingOf(check, raised), rule.levels[check.id]))
+    else {
+      const bounded = outcome.length > limits.findingsOfCheck
+      if (bounded) skipped.push(skippedAs(check.id, MANY))
+      for (const raised of bounded ? outcome.slice(0, limits.findingsOfCheck) : outcome)
+        findings.push(withLevel(findingOf(check, raised), rule.levels[check.id]))
+    }
   }
   return { findings, skipped }
 }
@@ -230,6 +246,23 @@ const unseenFinding = ({ kind, url, reason }: UnseenOnPages): Finding => ({
   column: null,
 })
 
+/** Says that robots.txt has more rules with a star than count. */
+function robotsNotes({ gathering: { robotsTxt }, allSurfaces }: CheckContext): RunNote[] {
+  if (robotsTxt === null) return []
+  const robots = parseRobots(robotsTxt)
+  const left = Math.max(...allSurfaces.map(({ token }) => (token ? rulesLeftOut(robots, token) : 0)), 0)
+  const message = `robots.txt has ${plural(left, 'rule')} with a * beyond the first ${limits.wildRobotsRules} of one crawler: they don’t count here.`
+  return left === 0 ? [] : [{ kind: 'bounded', message }]
+}
+
+/** Says what is not listed of pages on which a check found the same thing many times. */
+function boundedNote(pages: readonly PageVerdict[]): RunNote {
+  const names = [...new Set(pages.flatMap(({ skipped }) => [...boundedChecks(skipped)]))].sort()
+  const where = `${plural(pages.length, 'page')} (first ${pathOf(pages[0]!.url)})`
+  const message = `${names.join(', ')}: more than ${limits.findingsOfCheck} findings of one kind on ${where}; the first ${limits.findingsOfCheck} are listed.`
+  return { kind: 'bounded', message }
+}
+
 /**
  * Every check on everything that was gathered. Pure: the same run on the same day gives the same verdict.
  *
@@ -309,6 +342,16 @@ export function runChecks(
     [...pages.flatMap((page) => page.waived), ...waived],
     moved.map(({ waiver }) => waiver),
   )
+  const taken = takenAway(context, allChecks, isAboutSharing)
   const unseenPages = new Set(unseen.flatMap((one) => one.pages))
-  return { pages, findings, waived, summary, unseenPages, notes: [...notes, ...movedNotes, ...idle] }
+  const many = pages.filter(({ skipped }) => boundedChecks(skipped).size > 0)
+  const boundedNotes = [...(many.length === 0 ? [] : [boundedNote(many)]), ...robotsNotes(context)]
+  return {
+    pages,
+    findings,
+    waived,
+    summary,
+    unseenPages,
+    notes: [...notes, ...movedNotes, ...idle, ...taken, ...boundedNotes],
+  }
 }

@@ -1,15 +1,48 @@
+import { limits } from '../address'
+
 /** Where the pages of a path are written: `from` is a glob of paths, `to` a file, with the same stars. */
 export type SourceRule = { from: string; to: string }
 
-const SPECIAL = /[.+^${}()|[\]\\?]/g
+type Piece = { stars: '' | '*' | '**'; text: string }
 
-/** What the stars of a glob stand for in a path; null where it doesn't match. `*` stays within a segment, `**` goes across. */
+/**
+ * What the stars of a glob stand for in a path; null where it doesn't match. `*` stays within a segment, `**` goes across;
+ * of several ways the first star takes the most. Takes the product of the two lengths at most, whatever is written.
+ */
 function capturesOf(glob: string, path: string): string[] | null {
-  const parts = glob.split(/(\*\*|\*)/)
-  const pattern = parts
-    .map((part) => (part === '**' ? '(.*)' : part === '*' ? '([^/]*)' : part.replace(SPECIAL, '\\$&')))
-    .join('')
-  return new RegExp(`^${pattern}$`).exec(path)?.slice(1) ?? null
+  if (glob.length > limits.globCharacters || path.length > limits.addressCharacters) return null
+  const pieces = glob.split(/(\*\*|\*)/).map((text): Piece => {
+    const isStars = text === '*' || text === '**'
+    return { stars: isStars ? text : '', text }
+  })
+  // fits[n][at]: do the pieces from the nth on match the path from there to its end?
+  const fits = pieces.map(() => new Uint8Array(path.length + 1))
+  const restFits = (piece: number, at: number) =>
+    piece === pieces.length ? at === path.length : fits[piece]![at] === 1
+  for (let piece = pieces.length - 1; piece >= 0; piece--) {
+    const { stars, text } = pieces[piece]!
+    for (let at = path.length; at >= 0; at--) {
+      const goesOn = stars !== '' && at < path.length && (stars === '**' || path[at] !== '/') && restFits(piece, at + 1)
+      const isText = stars === '' && path.startsWith(text, at) && restFits(piece + 1, at + text.length)
+      if (goesOn || isText || (stars !== '' && restFits(piece + 1, at))) fits[piece]![at] = 1
+    }
+  }
+  if (!restFits(0, 0)) return null
+  let from = 0
+  return pieces.flatMap(({ stars, text }, piece) => {
+    if (stars === '') {
+      from += text.length
+      return []
+    }
+    let to = from
+    for (let at = from; at <= path.length; at++) {
+      if (restFits(piece + 1, at)) to = at
+      if (stars === '*' && path[at] === '/') break
+    }
+    const captured = path.slice(from, to)
+    from = to
+    return [captured]
+  })
 }
 
 /** A path without what a server or a generator puts at its end: `/guides/lamp/`, `/guides/lamp.html` → `/guides/lamp`. */

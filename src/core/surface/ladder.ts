@@ -1,3 +1,4 @@
+import { limits } from '../address'
 import { isBlank } from '../text'
 import type { Outcome, Rung } from './card-model'
 
@@ -27,6 +28,18 @@ const rung = ({ from, line, column, value }: Candidate, outcome: Outcome, why?: 
   ...(why === undefined ? {} : { why }),
 })
 
+/** The first rungs of a long ladder, and the taken one wherever it stands; the last of them says how many are not listed. */
+function bounded(ladder: Rung[]): Rung[] {
+  const more = ladder.length - limits.rungsOfLadder
+  if (more <= 0) return ladder
+  const shown = ladder.slice(0, limits.rungsOfLadder)
+  const taken = ladder.find(({ outcome }) => outcome === 'taken')
+  if (taken && !shown.includes(taken)) shown[shown.length - 1] = taken
+  const last = shown[shown.length - 1]!
+  shown[shown.length - 1] = { ...last, why: [last.why, `${more} more are not listed`].filter(Boolean).join('; ') }
+  return shown
+}
+
 /**
  * Goes through candidates in order of preference and takes the first that can be used.
  *
@@ -44,10 +57,10 @@ export function climb(candidates: readonly Candidate[], readsBytes: number | nul
     taken = candidate
     return rung(candidate, 'taken')
   })
-  return { taken, ladder }
+  return { taken, ladder: bounded(ladder) }
 }
 
 /** The same candidates on a card that shows none of them. */
 export function passAll(candidates: readonly Candidate[], outcome: 'blocked' | 'unreachable'): Rung[] {
-  return candidates.map((candidate) => rung(candidate, outcome))
+  return bounded(candidates.map((candidate) => rung(candidate, outcome)))
 }
