@@ -38,6 +38,7 @@ const NoteKind = z.enum([
   'cut-short',
   'two-forms',
   'requirements',
+  'taken-over',
 ])
 
 export const RunNote = z.object({

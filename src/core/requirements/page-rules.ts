@@ -74,10 +74,13 @@ const LD_KINDS: Record<string, string> = {
   app: 'product',
 }
 
-/** Kind of a page as it says itself: og:type, else JSON-LD; null where it says nothing. */
+/** The kind that exempts pages: requirements alone give it to a section. */
+const NOT_SHARED = 'not-shared'
+
+/** Kind of a page as it says itself: og:type, else JSON-LD; null where it says nothing. No page says that it is exempt. */
 export function saidKind(facts: PageFacts): string | null {
   const type = firstValue(facts, 'og:type')?.toLowerCase()
-  return type || describedKind(facts)
+  return (type === NOT_SHARED ? null : type) || describedKind(facts)
 }
 
 /** Kind of what a page's JSON-LD describes first, as og:type calls it; null where it describes nothing. */
@@ -131,7 +134,7 @@ export function createPageRules(
       limits: Object.assign({ ...DEFAULT_LIMITS }, requirements.limits, ...rules.map((rule) => rule?.limits)),
       levels: Object.assign({}, requirements.levels, ...rules.map((rule) => rule?.levels)),
       shareTo: rules.findLast((rule) => rule?.shareTo)?.shareTo ?? null,
-      isNotShared: kind === 'not-shared',
+      isNotShared: kind === NOT_SHARED,
     }
     known.set(key, made)
     return made
