@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -7,6 +7,7 @@ import { expect, type Page, test } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
 import { demoFolder } from '../demo/server.mjs'
 import { filesIn } from '../src/cli/testing/files-in'
+import { SSH_KEY, SSH_LINE } from '../src/core/testing/keys'
 import { expectAccessible } from './app'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
@@ -134,18 +135,33 @@ test('every form is saved, and a sign-off stays', async ({ page }) => {
   // With errors in the way a yes says why.
   await expect(page.getByRole('button', { name: 'Sign off' })).toBeDisabled()
   await page.getByLabel('Why, with 31 errors').fill('The rest follows on Monday')
+  const key = { name: 'ada', mimeType: 'text/plain', buffer: Buffer.from(SSH_KEY) }
+  await page.getByLabel('A key to sign with').setInputFiles(key)
   await page.getByRole('button', { name: 'Sign off' }).click()
   // The database has it once it is said.
   await expect(page.getByText(/Signed off by Ada/)).toBeVisible()
   await page.reload()
   await expect(page.getByText(/Signed off by Ada, .*with 31 errors: “The rest follows on Monday”/)).toBeVisible()
+  await expect(
+    page.getByText('Signed with a key, checked against no signers file: the name Ada is not verified.'),
+  ).toBeVisible()
   await expectAccessible(page)
   const file = await saved(page, () => page.getByRole('button', { name: 'Save it' }).click())
   expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
     format: 'nimble-parrot-sign-off',
     by: 'Ada',
     errors: 31,
+    signature: { key: SSH_LINE.split(' ').slice(0, 2).join(' ') },
   })
+  // What the browser signed, the command finds right.
+  const signers = join(mkdtempSync(join(tmpdir(), 'signers-')), 'signers.txt')
+  writeFileSync(signers, `Ada ${SSH_LINE}\n`)
+  const held = ['--signed-off', file, '--signers', signers, '--fail-on', 'never']
+  const { stdout } = spawnSync('node', ['scripts/cli.mjs', 'check', 'demo/site', ...held], {
+    cwd: root,
+    encoding: 'utf8',
+  })
+  expect(stdout).toContain('Signed with the key of Ada.')
   await openPane(page, 'What it must have')
   // An edited requirement is another content, and the sign-off says so itself.
   await page.getByLabel('Requirements file to open').setInputFiles({

@@ -8,6 +8,7 @@ import { strToU8, zipSync } from 'fflate'
 import { afterAll, describe, expect, test } from 'vitest'
 import { fails } from '@/core/report'
 import { troubles } from '../../demo/generator/troubles'
+import { digest } from './check'
 import { commandIn, root, spawned } from './testing/command'
 
 const here = mkdtempSync(join(tmpdir(), 'parrot-'))
@@ -106,8 +107,10 @@ describe('nimble-parrot check', { timeout: 60_000 }, () => {
     const signOff = {
       ...{ format: 'nimble-parrot-sign-off', version: 1, by: 'Ada', at: '2026-11-27T10:00:00Z' },
       ...{ site: 'https://good.example/', content: 'sha256:0', surfaces: ['wide-feed'], errors: 0 },
-      ...{ notLookedAt: [], pages: { '/': 'another' }, waivers: [], requirements: null },
+      ...{ notLookedAt: [], pages: { '/': '0123456789abcdef' }, waivers: [], requirements: null },
     }
+    const { pages, waivers, requirements } = signOff
+    signOff.content = await digest(new TextEncoder().encode(JSON.stringify([pages, waivers, requirements])))
     const list = (runs: object[]) =>
       writeFileSync(
         join(here, 'project.zip'),

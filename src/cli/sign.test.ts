@@ -1,8 +1,9 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterAll, beforeAll, expect, test } from 'vitest'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { goodPage, goodSite } from '@/core/testing/good-site'
+import { PEM_KEY, SSH_KEY, SSH_LINE } from '@/core/testing/keys'
 import { commandIn } from './testing/command'
 import { realImage, writeFiles } from './testing/real-site'
 
@@ -47,5 +48,78 @@ test('where something is wrong it is signed for a reason alone', async () => {
   expect(JSON.parse(readFileSync(join(here, 'bad-off.json'), 'utf8'))).toMatchObject({
     errors: 1,
     reason: 'It is today',
+  })
+})
+
+describe('with a key', () => {
+  beforeAll(async () => {
+    writeFiles(here, {
+      ada: SSH_KEY,
+      'signers.txt': `Ada ${SSH_LINE}\n`,
+      'others.txt': `Bob ${SSH_LINE}\n`,
+      'other.pem': PEM_KEY,
+    })
+    await run('sign', 'good', '--by', 'Ada', '--key', 'ada', '--out', 'keyed.json')
+  })
+  const against = (signOff: string, ...more: string[]) => run('check', 'good', '--signed-off', signOff, ...more)
+  const edited = (file: string, edit: (signOff: Record<string, unknown>) => Record<string, unknown>) => {
+    const content = edit(JSON.parse(readFileSync(join(here, file), 'utf8')))
+    writeFiles(here, { 'edited.json': JSON.stringify(content) })
+    return 'edited.json'
+  }
+
+  test('a sign-off is of who it says, where somebody says who counts', async () => {
+    const known = await against('keyed.json', '--signers', 'signers.txt')
+    expect(known.code).toBe(0)
+    expect(known.out).toContain('Signed with the key of Ada.')
+    expect((await against('keyed.json')).out).toContain('checked against no signers file: the name Ada is not verified')
+    const other = await against('keyed.json', '--signers', 'others.txt')
+    expect(other.code).toBe(2)
+    expect(other.err).toContain('It is not signed by Ada with a key that others.txt has for that name.')
+  })
+
+  test('one without a signature says so, and does not count where signatures do', async () => {
+    expect((await against('good-off.json')).out).toContain('Signed without a key: the name Ada is not verified.')
+    const { code, err } = await against('good-off.json', '--signers', 'signers.txt')
+    expect(code).toBe(2)
+    expect(err).toContain('the name Ada is not verified')
+  })
+
+  test('nobody signs under a name that the signers have with another key', async () => {
+    const of = ['--by', 'Ada', '--key', 'other.pem', '--signers', 'signers.txt', '--out', 'no.json']
+    const { code, err } = await run('sign', 'good', ...of)
+    expect(code).toBe(2)
+    expect(err).toContain('It is not signed by Ada')
+    expect(existsSync(join(here, 'no.json'))).toBe(false)
+  })
+
+  test.each([
+    ['no places', (one: Record<string, unknown>) => ({ ...one, surfaces: [] }), 'It is of no place'],
+    ['no pages', (one: Record<string, unknown>) => ({ ...one, pages: {} }), 'It is of no page'],
+    [
+      'the digest of nothing for all pages',
+      ({ pages, ...one }: Record<string, unknown>) => ({
+        ...one,
+        pages: Object.fromEntries(Object.keys(pages as object).map((path) => [path, '4f53cda18c2baa0c'])),
+      }),
+      'It has pages without cards',
+    ],
+    [
+      'a digest of zeros',
+      (one: Record<string, unknown>) => ({ ...one, content: `sha256:${'0'.repeat(64)}` }),
+      'digest',
+    ],
+    ['a waiver more', (one: Record<string, unknown>) => ({ ...one, waivers: ['all'] }), 'digest'],
+  ])('%s is nothing that anybody signed', async (_name, edit, fault) => {
+    const { code, err } = await against(edited('good-off.json', edit))
+    expect(code).toBe(2)
+    expect(err).toContain(fault)
+  })
+
+  test('fewer places than there are cards for is another content', async () => {
+    const few = edited('good-off.json', (one) => ({ ...one, surfaces: (one['surfaces'] as string[]).slice(1) }))
+    const { code, out } = await against(few)
+    expect(code).toBe(1)
+    expect(out).toContain('pages have other cards than were signed')
   })
 })

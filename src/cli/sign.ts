@@ -3,13 +3,14 @@ import { surfacesWith } from '@/core/check'
 import { type ReadDocument, readRunDocument } from '@/core/document'
 import { jsonPieces, signOffOf, unseenLines } from '@/core/report'
 import { plural, printableJson, terminalText } from '@/core/text'
+import { signedWithKey } from '@/io/sign-with-key'
 import { CannotRun } from './cannot-run'
 import { digest, makeRun, type RunOptions } from './check'
 import { fromHere } from './from-here'
-import { loadRequirements, loadRunDocument } from './load-files'
+import { ensureSigned, loadPrivateKey, loadRequirements, loadRunDocument } from './load-files'
 import { ensureWritable, writeOut, writeStandardOut } from './write-out'
 
-export type SignOptions = RunOptions & { by: string; reason?: string; out: string }
+export type SignOptions = RunOptions & { by: string; reason?: string; key?: string; out: string }
 
 const isDocument = (source: string) => /\.jsonl?(?:\.gz)?$/i.test(source)
 
@@ -65,6 +66,7 @@ export async function sign(source: string, options: SignOptions): Promise<number
   const { by, reason, out } = options
   if (by.trim() === '') throw new CannotRun('--by names who signs: give a name.')
   await ensureWritable(fromHere(out))
+  const seed = options.key === undefined ? null : await loadPrivateKey(options.key)
   const document = await runOf(source, options)
   const { requirements } = await loadRequirements(options.rules, source)
   const surfaces = requirements.surfaces ?? surfacesWith(requirements.ownSurfaces ?? []).map(({ id }) => id)
@@ -76,8 +78,12 @@ export async function sign(source: string, options: SignOptions): Promise<number
     throw new CannotRun(`Not signed: ${left}. Say with --reason why it is signed all the same.`)
   }
   const signing = { by, at: new Date().toISOString(), reason, surfaces, errors: document.summary.error }
-  const signOff = await signOffOf(document, requirements, { ...signing, notLookedAt: lacksOf(document) }, digest)
+  const plain = await signOffOf(document, requirements, { ...signing, notLookedAt: lacksOf(document) }, digest)
+  const signOff = seed === null ? plain : signedWithKey(plain, seed)
+  await ensureSigned(out, signOff, options.signers, digest)
   await writeOut(fromHere(out), `${printableJson(signOff, 2)}\n`)
-  await writeStandardOut(`Signed: ${out}. Hold later runs against it with check --signed-off ${out}.\n`)
+  await writeStandardOut(
+    `Signed${seed === null ? ', without a key' : ''}: ${out}. Hold later runs against it with check --signed-off ${out}.\n`,
+  )
   return 0
 }

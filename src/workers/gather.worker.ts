@@ -364,8 +364,8 @@ const ANSWERS: { [K in Question['kind']]: (asked: Extract<Question, { kind: K }>
     await recheck(runId)
     return DONE
   },
-  sign: async ({ runId, by, reason }) => {
-    await signRun(runId, by, reason)
+  sign: async ({ runId, by, reason, key }) => {
+    await signRun(runId, by, reason, key)
     return DONE
   },
   hold: async ({ runId, signed }) => ({ kind: 'held', ...(await holdAgainstSignOff(runId, signed)) }),

@@ -52,7 +52,7 @@ export type GatherCommand =
   /** Write a run as it would be with some of another's causes carried out. */
   | { kind: 'try'; runId: string; parent: string; causes: string[] }
   /** Write down somebody's yes to a run. */
-  | { kind: 'sign'; runId: string; by: string; reason: string | undefined }
+  | { kind: 'sign'; runId: string; by: string; reason: string | undefined; key: string | undefined }
   /** Hold a run against what was signed in one. */
   | { kind: 'hold'; runId: string; signed: string }
   /** Write a run in one of the forms that the command writes. */
@@ -84,7 +84,7 @@ export type GatherReport =
   | { kind: 'taken'; pages: number; pictures: number; sinceMs: number }
   | { kind: 'finished'; state: 'done' | 'stopped' }
   | { kind: 'exported'; file: Blob }
-  | { kind: 'held'; differs: string[]; difference: SignOffDifference }
+  | { kind: 'held'; differs: string[]; difference: SignOffDifference; signature: string }
   | { kind: 'previewed'; effect: RequirementsEffect }
   /** `kept` pages stay in the run; 0 when there is no run. */
   | { kind: 'failed'; message: string; kept: number }

@@ -1,8 +1,11 @@
 import { surfacesWith } from '@/core/check'
+import { readPrivateKey, signatureState } from '@/core/document'
 import {
   differenceFromSignOff,
+  faultOfSignOff,
   runDocument,
   type SignOffDifference,
+  signatureWords,
   signOffDifferences,
   signOffOf,
   unseenLines,
@@ -12,6 +15,7 @@ import { requirementsOf } from '@/store/requirements'
 import { digestOf } from './digest'
 import { gatheringOf } from './look-again'
 import { UserFacingError } from './user-facing-error'
+import { signedWithKey, verifySignature } from './verify-signature'
 
 const runOf = async (id: string): Promise<StoredRun> => {
   const run = await database.runs.get(id)
@@ -26,12 +30,19 @@ async function documentOf(run: StoredRun) {
   return { document: runDocument(gathering, requirements, new Date().toISOString().slice(0, 10)), requirements }
 }
 
-/** Writes down somebody's yes to what the cards of a run show, to what was waived and to what was required. */
-export async function signRun(id: string, by: string, reason: string | undefined): Promise<void> {
+/**
+ * Writes down somebody's yes to what the cards of a run show, to what was waived and to what was required.
+ *
+ * @param key text of a file with a private key of Ed25519 to sign with; it is kept nowhere
+ * @throws UserFacingError where the key can't be used
+ */
+export async function signRun(id: string, by: string, reason: string | undefined, key?: string): Promise<void> {
+  const seed = key === undefined ? null : readPrivateKey(key)
+  if (seed && !seed.ok) throw new UserFacingError(`The key can’t be used. ${seed.fault}`)
   const run = await runOf(id)
   const { document, requirements } = await documentOf(run)
   const errors = document.summary.error
-  const content = await signOffOf(
+  const plain = await signOffOf(
     document,
     requirements,
     {
@@ -47,19 +58,23 @@ export async function signRun(id: string, by: string, reason: string | undefined
     },
     digestOf,
   )
+  const content = seed ? await signedWithKey(plain, seed.seed) : plain
   await database.runs.update(id, { signedOff: { by, at: content.at, errors, content } })
 }
 
+/** `signature`: what is known of the name, in a sentence. */
+export type HeldRun = { differs: string[]; difference: SignOffDifference; signature: string }
+
 /** In what a run differs from what was signed in another, or in itself before the requirements were edited. */
-export async function holdAgainstSignOff(
-  id: string,
-  signed: string,
-): Promise<{ differs: string[]; difference: SignOffDifference }> {
+export async function holdAgainstSignOff(id: string, signed: string): Promise<HeldRun> {
   const content = (await runOf(signed)).signedOff?.content
   if (!content) throw new UserFacingError('The run was signed before sign-offs were of a content. Sign it again.')
+  const fault = await faultOfSignOff(content, digestOf)
+  if (fault !== null) throw new UserFacingError(`The sign-off can’t be used. ${fault}`)
+  const signature = await signatureState(content, null, verifySignature)
   const { document, requirements } = await documentOf(await runOf(id))
   // Of another site only the content was signed: what is required there is its own.
   const isSameSite = content.site === document.source.site
   const difference = await differenceFromSignOff(document, isSameSite ? requirements : null, content, digestOf)
-  return { differs: signOffDifferences(difference), difference }
+  return { differs: signOffDifferences(difference), difference, signature: signatureWords(signature, content.by) }
 }

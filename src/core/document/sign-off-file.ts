@@ -28,6 +28,8 @@ export const SignOffFile = z.object({
   waivers: z.array(z.string()),
   /** Hash of what the site must have, waivers aside; null where nothing was required. */
   requirements: z.string().nullable(),
+  /** Ed25519 over all of the above: the public key as a line of SSH, and the signature as base64. Absent: the name is a claim. */
+  signature: z.object({ key: z.string().max(1000), value: z.string().max(1000) }).optional(),
 })
 export type SignOffFile = z.infer<typeof SignOffFile>
 

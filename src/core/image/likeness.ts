@@ -3,6 +3,7 @@
  * bits that change little when a picture is resized, recompressed or cut (to find candidates), and patches that are
  * held side by side (to be sure: pictures from one template differ in a line of letters only).
  */
+import { base64Of, bytesOfBase64 } from '../text'
 
 /** Side of the grey square that stands for a picture. */
 export const LOOK_SIDE = 48
@@ -40,16 +41,13 @@ const LOOK_BYTES = GREYS + 2 * TINTS
  */
 export type Look = Uint8Array
 
-const toBase64 = (bytes: Uint8Array) => btoa(String.fromCharCode(...bytes))
-
 /** A look as text, as it is kept beside a picture. */
-export const lookAsText = (look: Look): string => toBase64(look)
+export const lookAsText = (look: Look): string => base64Of(look)
 
 /** The look that a text keeps; null when it keeps none. */
 export function lookFromText(text: string | null | undefined): Look | null {
-  if (!text) return null
-  const bytes = Uint8Array.from(atob(text), (character) => character.charCodeAt(0))
-  return bytes.length === LOOK_BYTES ? bytes : null
+  const bytes = text ? bytesOfBase64(text) : null
+  return bytes?.length === LOOK_BYTES ? bytes : null
 }
 
 /** The look of RGBA pixels, {@link LOOK_SIDE} squared of them, drawn on white. */

@@ -9,7 +9,7 @@ export { type DriftFormat, driftFormats, REASON_WORDS } from './drift-reports'
 export { type FormatId, type ReportFormat, reportFormats } from './formats'
 export { needsPagesFile, pagesAsHtml } from './html-pages'
 export { escapeMarkdown } from './markdown'
-export { type PaperOptions, unseenLines, verdictLine } from './paper'
+export { type PaperOptions, signatureWords, unseenLines, verdictLine } from './paper'
 export { refreshAsAddresses, refreshAsCsv } from './refresh-reports'
 export { picturesWanted, type ReportPicture } from './report-cards'
 export { contextOfDocument, type RunDocument, runDocument } from './run-document'
@@ -17,6 +17,7 @@ export { jsonLines, jsonPieces, runAsJson } from './run-pieces'
 export {
   type Digest,
   differenceFromSignOff,
+  faultOfSignOff,
   type SignedDocument,
   type SignOffDifference,
   signOffDifferences,

@@ -1,6 +1,7 @@
 import { pathOn, withoutUnnamedHost } from '../address'
 import type { Cause, Edit } from '../cause'
 import { UNSEEN_RULE } from '../check'
+import type { SignatureState } from '../document'
 import { LEVELS, type Level, type RunSource, type Summary, type TakenOn } from '../model'
 import { groupBy, plural, shownTime } from '../text'
 import type { ReportPicture } from './report-cards'
@@ -86,7 +87,8 @@ function waiverLines(document: RunDocument): string[] {
         : urls.length === 0
           ? 'the site'
           : count(urls.length, 'page')
-    return `Waived: ${rule} on ${where}, ${waiverWords(waiver)}`
+    const many = group.length > Math.max(1, urls.length) ? ` (${count(group.length, 'finding')})` : ''
+    return `Waived: ${rule} on ${where}${many}, ${waiverWords(waiver)}`
   })
 }
 
@@ -143,10 +145,26 @@ export function paperLines(document: RunDocument, timeZone?: string): PaperLine[
 type When = (at: string) => string
 
 /** What was signed against what is here. */
-const heldWords = ({ by, at, differs }: HeldAgainst, when: When): string[] =>
-  differs.length === 0
+const heldWords = ({ by, at, differs, signature }: HeldAgainst, when: When): string[] => [
+  ...(differs.length === 0
     ? [`What is here is what ${by} signed on ${when(at)}.`]
-    : [`This is not what ${by} signed on ${when(at)}.`, ...differs]
+    : [`This is not what ${by} signed on ${when(at)}.`, ...differs]),
+  ...(signature ? [signatureWords(signature, by)] : []),
+]
+
+/** What is known of the name on a sign-off, in a sentence. */
+export function signatureWords(signature: SignatureState, by: string): string {
+  switch (signature.kind) {
+    case 'signer':
+      return `Signed with the key of ${signature.name}.`
+    case 'stranger':
+      return `Signed with a key, checked against no signers file: the name ${by} is not verified.`
+    case 'broken':
+      return `The signature does not match the sign-off: ${by} did not sign this.`
+    case 'unsigned':
+      return `Signed without a key: the name ${by} is not verified.`
+  }
+}
 
 function signedOffWords({ by, at, waived, errors = 0 }: NonNullable<RunDocument['signedOff']>, when: When): string {
   const left = [errors > 0 && `${count(errors, 'error')} left`, waived > 0 && `${waived} waived`].filter(Boolean)

@@ -8,7 +8,7 @@ import {
   runChecks,
   subjectOf,
 } from '../check'
-import type { SignedOff } from '../document'
+import type { SignatureState, SignedOff } from '../document'
 import type {
   Finding,
   GatheredImage,
@@ -77,10 +77,20 @@ export type DocumentOptions = {
 }
 
 /** A run that was held against a sign-off: whose, and in what it differs. */
-export type HeldAgainst = { by: string; at: string; content: string; differs: string[] }
+export type HeldAgainst = {
+  by: string
+  at: string
+  content: string
+  differs: string[]
+  /** What is known of the name; absent where it was held before signatures were. */
+  signature?: SignatureState
+}
 
 /** A run as it is made is held against none. */
-const NOT_HELD: { signOff?: HeldAgainst } = {}
+const NOT_HELD: { signOff?: HeldAgainst; reusable?: Reusable } = {}
+
+/** What a later run may take over, counted, and its digest: what was changed after it was written is refused. */
+type Reusable = { pages: number; images: number; digest: string }
 
 /** A note about a requirement says where in the file it stands. */
 function placedNote({ path, ...note }: RunNote, file: DocumentOptions['requirementsFile']): RunNote {

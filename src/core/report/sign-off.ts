@@ -125,6 +125,24 @@ export async function signOffOf(
   }
 }
 
+/** A page that no place has a card of says nothing: its hash is that of an empty list. */
+const NO_CARDS: readonly string[] = []
+
+/** Why a sign-off can't be believed by itself: it is not whole, or its digests are not those of its content. null: nothing. */
+export async function faultOfSignOff(signOff: SignOffFile, digest: Digest): Promise<string | null> {
+  const { surfaces, pages, waivers, requirements, content } = signOff
+  const hashes = Object.values(pages)
+  if (surfaces.length === 0) return 'It is of no place: nothing was signed.'
+  if (hashes.length === 0) return 'It is of no page: nothing was signed.'
+  const nothing = (await digest(encode(NO_CARDS))).slice('sha256:'.length, 23)
+  if (hashes.some((hash) => hash === nothing || !/^[0-9a-f]{16}$/.test(hash)))
+    return 'It has pages without cards: it was made otherwise than by signing.'
+  const sorted = Object.fromEntries(Object.entries(pages).sort(([a], [b]) => (a < b ? -1 : 1)))
+  if ((await digest(encode([sorted, waivers, requirements]))) !== content)
+    return 'It was changed after it was signed: its digest is not that of its content. Sign again.'
+  return null
+}
+
 /** In what a document differs from what was signed; nothing where it is that very content. */
 export type SignOffDifference = {
   /** Paths of pages whose cards show something else. */

@@ -4,8 +4,10 @@
  * escapes it. It knows nothing of pages or places: a string goes in, a string or a number comes out. Begin
  * with fit.ts, which breaks a text into the lines of a box, and measure.ts.
  */
+export { base64Of, bytesOfBase64 } from './base64'
 export { type BreakPiece, breakPieces } from './break-pieces'
 export { collapseWhiteSpace, isBlank, trimAscii } from './collapse'
+export { ensureEntryNames, entryNameFault, fileOfPath, fittingPath } from './entry-name'
 export { asciiOnly, escapeAttribute, escapeText } from './escape-html'
 export { escapeXml } from './escape-xml'
 export { fitText, type TextBox } from './fit'

@@ -20,16 +20,16 @@ export async function recheckRun(runId: string): Promise<void> {
   await ask({ kind: 'recheck', runId })
 }
 
-/** Writes down somebody's yes to a run. */
-export async function signRun(runId: string, by: string, reason: string | undefined): Promise<void> {
-  await ask({ kind: 'sign', runId, by, reason })
+/** Writes down somebody's yes to a run. @param key text of a private key to sign with */
+export async function signRun(runId: string, by: string, reason?: string, key?: string): Promise<void> {
+  await ask({ kind: 'sign', runId, by, reason, key })
 }
 
 /** In what a run differs from what was signed in another, in sentences and by pages; nothing where it is that very content. */
 export async function holdAgainst(
   runId: string,
   signed: string,
-): Promise<{ differs: string[]; difference: SignOffDifference }> {
+): Promise<{ differs: string[]; difference: SignOffDifference; signature: string }> {
   const report = await ask({ kind: 'hold', runId, signed })
   if (report.kind !== 'held') throw new Error('The run could not be held against what was signed.')
   return report

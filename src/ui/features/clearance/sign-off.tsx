@@ -15,7 +15,7 @@ import { sheetOfDifference } from './signed-difference'
 /** What is here against what somebody signed: not known yet, the same, or in what it differs. */
 type Held =
   | { kind: 'asking' }
-  | { kind: 'held'; differs: string[]; difference: SignOffDifference }
+  | { kind: 'held'; differs: string[]; difference: SignOffDifference; signature: string }
   | { kind: 'failed'; message: string }
 
 const wordsOf = (error: unknown) => (error instanceof Error ? error.message : String(error))
@@ -93,10 +93,15 @@ function Standing({ run, signed, held }: { run: StoredRun; signed: StoredRun; he
   if (held === null || held.kind === 'asking') return null
   if (held.kind === 'failed') return <p className="text-wrong">{held.message}</p>
   if (held.differs.length === 0)
-    return isOwn ? null : (
-      <p className="text-good">
-        What {by} approved on {dayAndTime(at)} is what is here{isSameSite ? '' : ', address for address'}.
-      </p>
+    return (
+      <div className={`text-right max-md:text-left ${isOwn ? 'order-last' : ''}`}>
+        {!isOwn && (
+          <p className="text-good">
+            What {by} approved on {dayAndTime(at)} is what is here{isSameSite ? '' : ', address for address'}.
+          </p>
+        )}
+        <p className="text-small text-quiet">{held.signature}</p>
+      </div>
     )
   return (
     <div role="alert" className="max-w-[520px] text-right">
@@ -165,13 +170,14 @@ function Signed({ run, signedOff }: { run: StoredRun; signedOff: NonNullable<Sto
 function SignForm({ run }: { run: StoredRun }) {
   const [by, setBy] = useState('')
   const [reason, setReason] = useState('')
+  const [key, setKey] = useState<File | null>(null)
   const [state, setState] = useState<'idle' | 'signing' | string>('idle')
   const errors = run.summary?.error ?? 0
   const isReady = by.trim() !== '' && (errors === 0 || reason.trim() !== '') && run.summary !== null
   const sign = async () => {
     setState('signing')
     try {
-      await signRun(run.id, by.trim(), reason.trim() === '' ? undefined : reason.trim())
+      await signRun(run.id, by.trim(), reason.trim() === '' ? undefined : reason.trim(), await key?.text())
       setState('idle')
     } catch (error) {
       setState(wordsOf(error))
@@ -201,6 +207,18 @@ function SignForm({ run }: { run: StoredRun }) {
         value={by}
         onChange={(event) => setBy(event.target.value)}
       />
+      <label
+        className="button cursor-pointer"
+        title="A private key of Ed25519, as ssh-keygen makes it: it signs what you approve, and is kept nowhere"
+      >
+        {key ? key.name : 'Key …'}
+        <input
+          type="file"
+          aria-label="A key to sign with"
+          className="sr-only"
+          onChange={({ target }) => setKey(target.files?.[0] ?? null)}
+        />
+      </label>
       <button
         type="submit"
         className={run.summary?.clear ? 'button button-main' : 'button'}
