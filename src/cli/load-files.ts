@@ -3,6 +3,7 @@ import { createReadStream } from 'node:fs'
 import { realpath, stat } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
 import { createGunzip, gunzipSync } from 'node:zlib'
+import { z } from 'zod'
 import { limits } from '@/core/address'
 import { readRequirements } from '@/core/check'
 import { openZip } from '@/core/crawl'
@@ -13,21 +14,30 @@ import {
   type EarlierRun,
   earlierOfArchive,
   earlierRunOf,
+  entryCheck,
   newestRunOf,
   PartDocument,
   partIn,
   type ReadDocument,
+  readPrivateKey,
   readRunDocument,
+  readSigners,
   readSignOff,
+  type SignatureState,
+  type Signer,
   type SignOffFile,
+  signatureState,
   signOffOfArchive,
   wholeDocument,
 } from '@/core/document'
-import { type LineOf, parseJson, schemaFaults } from '@/core/model'
-import { type Digest, signOffOf } from '@/core/report'
+import { type LineOf, parseJson, schemaFaults, VERSION } from '@/core/model'
+import { type Digest, faultOfSignOff, signOffOf } from '@/core/report'
 import { noRequirements, type Requirements } from '@/core/requirements'
+import { plural } from '@/core/text'
 import { readPart } from '@/io/folder'
+import { verifySignature } from '@/io/sign-with-key'
 import { CannotRun } from './cannot-run'
+import { type Contents, contentsOf, reusableOf } from './contents'
 import { fromHere } from './from-here'
 
 /** File of a project archive that says what is in it. */
@@ -119,13 +129,33 @@ export async function loadRequirements(given: string | undefined, source: string
 /** A source file is a text that people write: more of it than this is something else. */
 const MAX_SOURCE_BYTES = 2_000_000
 
-/** Reads files that rules of a requirements file name, from its folder on; null where there is none. */
+/** The folder above a place in which its repository begins; the folder itself where it is in none. */
+async function repositoryOf(folder: string): Promise<string> {
+  for (let at = resolve(folder); dirname(at) !== at; at = dirname(at))
+    if (await stat(join(at, '.git')).catch(() => null)) return at
+  return folder
+}
+
+/**
+ * Reads files that rules of a requirements file name, from its folder on; null where there is none. Only what lies in its
+ * repository, links followed: a path of a page stands in the name of the file.
+ */
 export function sourcesFrom(folder: string): (file: string) => Promise<string | null> {
-  return (file) =>
-    readPart(resolve(folder, file), MAX_SOURCE_BYTES).then(
+  const root = repositoryOf(folder)
+  return async (file) => {
+    const place = resolve(folder, file)
+    if (!(await isWithin(place, await root))) return null
+    return readPart(place, MAX_SOURCE_BYTES).then(
       ({ body }) => new TextDecoder().decode(body),
       () => null,
     )
+  }
+}
+
+/** Bytes that a packed document may unpack to: a small one is not held to the ratio. */
+async function mostUnpacked(file: string): Promise<number> {
+  const { size } = await stat(file).catch(() => ({ size: 0 }))
+  return Math.max(size * limits.documentRatio, limits.settingsCharacters)
 }
 
 /**
@@ -135,18 +165,23 @@ export function sourcesFrom(folder: string): (file: string) => Promise<string | 
 async function readPieces(
   file: string,
   what: string,
-): Promise<{ ok: true; value: unknown } | { ok: false; fault: string }> {
+): Promise<{ ok: true; value: Record<string, unknown> } | { ok: false; fault: string }> {
   const reader = new DocumentReader()
-  const builder = new DocumentBuilder()
+  const builder = new DocumentBuilder(entryCheck())
   const text = new TextDecoder()
   const source = createReadStream(fromHere(file))
-  const bytes = /\.gz$/i.test(file) ? source.pipe(createGunzip()) : source
+  const isGzip = /\.gz$/i.test(file)
+  const bytes = isGzip ? source.pipe(createGunzip()) : source
+  const most = isGzip ? await mostUnpacked(fromHere(file)) : Number.POSITIVE_INFINITY
+  let unpacked = 0
   try {
     // What breaks on the way is told by the stream that the bytes come from.
     source.on('error', (error) => bytes.destroy(error))
     for await (const part of bytes) {
+      unpacked += (part as Uint8Array).length
+      if (unpacked > most) throw new Error(`it unpacks to more than ${limits.documentRatio} times its size.`)
       builder.take(reader.add(text.decode(part as Uint8Array, { stream: true })))
-      if (reader.fault !== null) break
+      if (reader.fault !== null || builder.fault !== null) break
     }
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error)
@@ -154,7 +189,8 @@ async function readPieces(
     throw new CannotRun(`The ${what} ${file} can’t be read: ${isPacked ? 'it can’t be unpacked: ' : ''}${why}`)
   }
   if (reader.fault === null) builder.take(reader.end())
-  return reader.fault === null ? { ok: true, value: builder.value() } : { ok: false, fault: reader.fault }
+  const fault = builder.fault ?? reader.fault
+  return fault === null ? { ok: true, value: builder.value() } : { ok: false, fault }
 }
 
 async function readRun(file: string, what: string): Promise<ReturnType<typeof asRunDocument>> {
@@ -173,6 +209,18 @@ export async function loadRunDocument(file: string, what: string): Promise<ReadD
   return read.document
 }
 
+/** @throws what `unfit` makes where a part does not hold what it says that it was written with */
+function ensureOwnContents(said: Contents, value: Record<string, unknown>, unfit: (why: string) => Error): void {
+  const [pages, images] = [value['pages'], value['images']].map((list) => (Array.isArray(list) ? list : []))
+  const { digest, ...counts } = contentsOf(pages!, images!)
+  if (counts.pages !== said.pages || counts.images !== said.images)
+    throw unfit(
+      `It was written with ${plural(said.pages, 'page')} and ${plural(said.images, 'image')}, and holds ${counts.pages} and ${counts.images}: read it again.`,
+    )
+  if (digest !== said.digest)
+    throw unfit('It was changed after it was written: its digest is not that of its pages. Read it again.')
+}
+
 /** One part of a run, as check --shard wrote it. */
 export async function loadPart(file: string): Promise<PartDocument> {
   const unfit = (why: string) => new CannotRun(`The part ${file} can’t be used. ${why}`)
@@ -181,7 +229,10 @@ export async function loadPart(file: string): Promise<PartDocument> {
   const value = wholeDocument(read.value)
   if (partIn(value) === null) throw unfit('It is no part of a run: check --shard I/N writes one.')
   const parsed = PartDocument.safeParse(value)
-  if (parsed.success) return parsed.data
+  if (parsed.success) {
+    ensureOwnContents(parsed.data.partial.contents, read.value, unfit)
+    return parsed.data
+  }
   const [fault] = schemaFaults(PartDocument, value)
   throw unfit(`${fault!.path}: ${fault!.message}`)
 }
@@ -204,9 +255,26 @@ async function openArchive(archive: string): Promise<(file: string) => Promise<s
   }
 }
 
+/** What a run document holds that a later run may take over. @throws CannotRun where it is not as it was written */
+async function earlierOfDocument(file: string): Promise<EarlierRun> {
+  const unfit = (why: string) => new CannotRun(`The earlier run ${file} can’t be used. ${why}`)
+  const pieces = await readPieces(file, 'earlier run')
+  const read = pieces.ok ? asRunDocument(pieces.value) : pieces
+  if (!read.ok || !pieces.ok) throw unfit(`${read.ok ? '' : read.fault} Write one with check --format json=FILE.`)
+  const earlier = earlierRunOf(read.document)
+  if (earlier.program !== VERSION) return earlier
+  const said = z.object({ reusable: z.object({ digest: z.string() }) }).safeParse(pieces.value)
+  if (!said.success) throw unfit('It has no digest of what it read: run it once without --since.')
+  if (reusableOf(pieces.value).digest !== said.data.reusable.digest)
+    throw unfit(
+      'It was changed after it was written: its digest is not that of its content. Run it once without --since.',
+    )
+  return earlier
+}
+
 /** The earlier run that a run takes over from. @throws CannotRun where it can't be read */
 export async function loadEarlier(file: string): Promise<EarlierRun> {
-  if (!/\.zip$/i.test(file)) return earlierRunOf(await loadRunDocument(file, 'earlier run'))
+  if (!/\.zip$/i.test(file)) return earlierOfDocument(file)
   const unfit = (why: string) => new CannotRun(`The archive ${file} can’t be used. ${why}`)
   const textAt = await openArchive(file)
   const jsonAt = async (name: string): Promise<unknown> => {
@@ -227,14 +295,58 @@ function signOffIn(text: string) {
   return own.ok ? { run: own, fault: null } : { run: readRunDocument(text), fault: own.fault }
 }
 
+/**
+ * Holds a sign-off against itself, and its signature against who counts.
+ *
+ * @param signersFile whose signatures count; undefined: nobody was named
+ * @throws CannotRun where it is not what anybody signed, or nobody that counts signed it
+ */
+export async function ensureSigned(
+  file: string,
+  signOff: SignOffFile,
+  signersFile: string | undefined,
+  digest: Digest,
+) {
+  const unfit = (why: string) => new CannotRun(`The sign-off ${file} can’t be used. ${why}`)
+  const fault = await faultOfSignOff(signOff, digest)
+  if (fault !== null) throw unfit(fault)
+  const signers = signersFile === undefined ? null : await loadSigners(signersFile)
+  const state = await signatureState(signOff, signers, verifySignature)
+  if (state.kind === 'broken') throw unfit('Its signature is not of what it says. Sign again.')
+  if (signers !== null && state.kind === 'unsigned')
+    throw unfit(`It was signed without a key, so the name ${signOff.by} is not verified: sign again with --key.`)
+  if (signers !== null && state.kind === 'stranger')
+    throw unfit(`It is not signed by ${signOff.by} with a key that ${signersFile} has for that name.`)
+  return state
+}
+
+/** The bytes of a private key of Ed25519. @throws CannotRun where the file holds none */
+export async function loadPrivateKey(file: string): Promise<Uint8Array> {
+  const read = readPrivateKey(await textOf(file, 'key', 100_000))
+  if (!read.ok) throw new CannotRun(`The key ${file} can’t be used. ${read.fault}`)
+  return read.seed
+}
+
+/** Who counts. @throws CannotRun where the file can't be used */
+async function loadSigners(file: string): Promise<Signer[]> {
+  const read = readSigners(await textOf(file, 'signers file', limits.settingsCharacters))
+  if (!read.ok) throw new CannotRun(`The signers file ${file} can’t be used. ${read.fault}`)
+  return read.signers
+}
+
 /** A run document tells what its cards show and what was waived, not what was required. */
-type LoadedSignOff = { signOff: SignOffFile; saysRequirements: boolean }
+type LoadedSignOff = { signOff: SignOffFile; saysRequirements: boolean; signature: SignatureState }
 
 /**
  * What was signed: a sign-off in a file of its own, or a run document that somebody signed, whose cards are the content.
  * @throws CannotRun where it is neither, or not of somebody's yes
  */
-export async function loadSignOff(file: string, digest: Digest): Promise<LoadedSignOff> {
+export async function loadSignOff(file: string, signers: string | undefined, digest: Digest): Promise<LoadedSignOff> {
+  const read = await readSignOffOf(file, digest)
+  return { ...read, signature: await ensureSigned(file, read.signOff, signers, digest) }
+}
+
+async function readSignOffOf(file: string, digest: Digest): Promise<Omit<LoadedSignOff, 'signature'>> {
   if (/\.zip$/i.test(file)) {
     const read = signOffOfArchive(await (await openArchive(file))(PROJECT_LIST))
     if (read.ok) return { signOff: read.signOff, saysRequirements: true }

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { FetchFact } from '@/core/model'
+import { contentsOf } from './contents'
 import { commandIn, root } from './testing/command'
 
 const here = mkdtempSync(join(tmpdir(), 'merge-'))
@@ -72,6 +73,32 @@ describe('a folder in parts', () => {
       copyFileSync(join(demo, name), join(here, 'edited', name))
     const build = await other('build.json', 'edited', ...SITE, '--shard', '2/4')
     expect(build.err).toMatch(/build\.json .*: the files of the build were others then/)
+  })
+
+  type PartFile = { pages: { page: { facts: { title: string } } }[]; partial: { contents: object } }
+  test.each<[string, (part: PartFile) => unknown, RegExp]>([
+    ['emptied', ({ pages }) => pages.splice(0), /It was written with \d+ pages and \d+ images?, and holds 0 and/],
+    [
+      'with another title',
+      ({ pages }) => Object.assign(pages[0]!.page.facts, { title: 'Forged' }),
+      /its digest is not that of its pages/,
+    ],
+    [
+      'emptied, with its count and digest made anew',
+      (part) => {
+        const { images } = part as PartFile & { images: unknown[] }
+        part.pages = []
+        part.partial.contents = contentsOf([], images)
+      },
+      /part-3-forged\.json \(part 3 of 4\) lacks \d+ pages that it should hold/,
+    ],
+  ])('a part that was %s is refused', async (_name, edit, fault) => {
+    const part = JSON.parse(readFileSync(join(here, 'part-3.json'), 'utf8'))
+    edit(part)
+    writeFileSync(join(here, 'part-3-forged.json'), JSON.stringify(part))
+    const { code, err } = await run('merge', 'part-3-forged.json', ...parts.slice(1))
+    expect(code).toBe(2)
+    expect(err).toMatch(fault)
   })
 
   test('no other command takes a part for a run', async () => {

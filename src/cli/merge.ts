@@ -1,8 +1,10 @@
+import { createHash } from 'node:crypto'
 import { createAddressMap, isNamedSite } from '@/core/address'
 import {
   GatheringBuilder,
   gatherBuild,
   NothingAnswered,
+  pagesOfShard,
   replayOf,
   seenFromHere,
   surveyWith,
@@ -11,6 +13,7 @@ import {
 } from '@/core/crawl'
 import { type PartDocument, partProgram } from '@/core/document'
 import type { Gathering, Survey } from '@/core/model'
+import { plural } from '@/core/text'
 import { nodeEnvironment } from '@/io/crawl-environment'
 import { CannotRun } from './cannot-run'
 import { type CheckOptions, ensureWritables, judged, reported } from './check'
@@ -47,6 +50,25 @@ function ensureParts(parts: readonly Part[]): void {
     throw new CannotRun(
       `${missing.length === 1 ? 'Part' : 'Parts'} ${shown}${missing.length > 5 ? ' …' : ''} of ${of} ${missing.length === 1 ? 'is' : 'are'} missing: read ${missing.length === 1 ? 'it' : 'them'} with check --shard ${missing[0]}/${of}.`,
     )
+  }
+}
+
+/** @throws CannotRun where a part of a build lacks pages that the list of all paths gives to it, or has others */
+function ensureOwnPages(parts: readonly Part[]): void {
+  const paths = parts.find(({ document }) => document.partial.build?.paths)?.document.partial.build?.paths
+  if (!paths) throw new CannotRun('No part holds the list of the build’s files: read part 1 again.')
+  const listing = `sha256:${createHash('sha256').update(paths.join('\n')).digest('hex')}`
+  for (const part of parts) {
+    const { partial, pages } = part.document
+    const { shard: index, of, asked, build } = partial
+    if (build?.listing !== listing)
+      throw new CannotRun(`${named(part)} is of another list of files than part 1 holds. Read all parts again.`)
+    const own = new Set(pages.map(({ path }) => path))
+    const lacking = pagesOfShard(paths, asked, { index, of }).filter((path) => !own.has(path))
+    if (lacking.length > 0)
+      throw new CannotRun(
+        `${named(part)} lacks ${plural(lacking.length, 'page')} that it should hold (${lacking[0]}). Read it again.`,
+      )
   }
 }
 
@@ -159,6 +181,7 @@ export async function merge(files: readonly string[], options: CheckOptions): Pr
   parts.sort((a, b) => a.document.partial.shard - b.document.partial.shard)
   const documents = parts.map(({ document }) => document)
   const isBuild = documents[0]!.partial.build !== null
+  if (isBuild) ensureOwnPages(parts)
   const gathering = isBuild ? await gatherParts(parts) : joinParts(parts)
   const startedAt = earliest(documents.map((one) => one.startedAt))
   const finishedAt = latest(documents.map((one) => one.finishedAt))

@@ -10,6 +10,7 @@ import { openFolder, readPart } from '@/io/folder'
 import { noInnerHosts } from '@/io/guard'
 import { CannotRun } from './cannot-run'
 import { type CheckOptions, gathered, type RunOptions, siteOf } from './check'
+import { contentsOf } from './contents'
 import { fromHere } from './from-here'
 import { loadRequirements } from './load-files'
 import { progressLine } from './progress'
@@ -97,6 +98,7 @@ async function readPartOf(source: string, options: RunOptions, shard: Shard): Pr
       view: asked.ignoreRobots ? 'launched' : 'standing',
       notes: [],
       partial: {
+        contents: contentsOf(pages, images),
         shard: shard.index,
         of: shard.of,
         asked,
@@ -127,16 +129,18 @@ async function readPartOf(source: string, options: RunOptions, shard: Shard): Pr
   if (fault !== null || gathering.incomplete.some(({ why: is }) => is === 'stopped'))
     throw new CannotRun(`The part broke off, and was not written. ${fault ?? ''} Run it again.`)
   const { pages, images, survey, robotsTxt, ...rest } = gathering
+  const told = pages.map(({ kept, ...page }) => ({ path: null, page, links: kept ?? null }))
   return {
     ...head,
     ...rest,
     complete: false,
     partial: {
+      contents: contentsOf(told, images),
       ...{ shard: shard.index, of: shard.of, asked, build: null, robotsTxt },
       survey: survey ?? null,
       program: partProgram,
     },
-    pages: pages.map(({ kept, ...page }) => ({ path: null, page, links: kept ?? null })),
+    pages: told,
     images,
   }
 }

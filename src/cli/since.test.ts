@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer, type Server } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -56,11 +56,17 @@ afterAll(() => {
   rmSync(here, { recursive: true })
 })
 
-/** A document without times. */
+/** A document without times, and without what it says of the earlier run. */
 const timeless = (file: string) =>
   JSON.parse(readFileSync(join(here, file), 'utf8'), (key, value) =>
-    ['startedAt', 'finishedAt', 'fetchedAt', 'ms'].includes(key) ? undefined : value,
+    ['startedAt', 'finishedAt', 'fetchedAt', 'ms', 'reusable'].includes(key)
+      ? undefined
+      : key === 'notes'
+        ? value.filter(({ kind }: { kind: string }) => kind !== 'taken-over')
+        : value,
   )
+const notesOf = (file: string): string[] =>
+  JSON.parse(readFileSync(join(here, file), 'utf8')).notes.map(({ message }: { message: string }) => message)
 
 describe('--since', { timeout: 60_000 }, () => {
   test('a crawl asks for what has changed, and says the same as a whole one', async () => {
@@ -95,11 +101,29 @@ describe('--since', { timeout: 60_000 }, () => {
     await command('check', ...site, '--format', 'json=folder.json')
     await command('check', ...site, '--since', 'folder.json', '--format', 'json=again.json')
     expect(timeless('again.json')).toEqual(timeless('folder.json'))
-    // Had it been looked at, it would not be called transparent.
-    const told = readFileSync(join(here, 'folder.json'), 'utf8').replaceAll('"alpha": false', '"alpha": true')
-    writeFileSync(join(here, 'told.json'), told)
-    await command('check', ...site, '--since', 'told.json', '--format', 'json=taken.json')
-    expect(readFileSync(join(here, 'taken.json'), 'utf8')).toContain('image-transparent')
+    expect(notesOf('again.json').join()).toMatch(/^Taken over from folder\.json, .*: 0 pages, 1 image\.$/)
+  })
+
+  test.each([
+    ['an image that is said to be another', '"alpha": false', '"alpha": true', /its digest is not that of its content/],
+    ['no digest', '"reusable"', '"used"', /has no digest of what it read/],
+  ])('%s: an earlier run that was changed is refused', async (_name, from, to, fault) => {
+    const site = ['site', '--site', 'https://brasswick.example', '--fail-on', 'never']
+    await command('check', ...site, '--format', 'json=written.json')
+    writeFileSync(join(here, 'told.json'), readFileSync(join(here, 'written.json'), 'utf8').replaceAll(from, to))
+    const { code, err } = await command('check', ...site, '--since', 'told.json', '--format', 'json=taken.json')
+    expect(code).toBe(2)
+    expect(err).toMatch(fault)
+    expect(existsSync(join(here, 'taken.json'))).toBe(false)
+  })
+
+  test('a page of a crawl that is said to have said something else is refused', async () => {
+    await command('check', base, '--format', 'json=crawled.json', '--fail-on', 'never')
+    const forged = readFileSync(join(here, 'crawled.json'), 'utf8').replaceAll('"title": "A"', '"title": "Forged"')
+    writeFileSync(join(here, 'forged.json'), forged)
+    const { code, err } = await command('check', base, '--since', 'forged.json', '--fail-on', 'never')
+    expect(code).toBe(2)
+    expect(err).toContain('The earlier run forged.json can’t be used. It was changed after it was written')
   })
 
   test('an archive gives its pictures', async () => {

@@ -29,6 +29,17 @@ export type PartPage = FileReading
 /** A small file that was read beside the pages: robots.txt, a sitemap, a shell. */
 export type KeptFile = { path: string; part: FilePart }
 
+/** Pages of a build that one of its parts reads; shells, which no part owns, are read by the first. */
+export function pagesOfShard(
+  paths: readonly string[],
+  { perSection, maxPages }: Pick<BuildOptions, 'perSection' | 'maxPages'>,
+  shard: Shard,
+): string[] {
+  return sampled(pageFiles(paths).pages, perSection ?? null)
+    .slice(0, maxPages ?? limits.maxPagesOfBuild)
+    .filter((_, position) => isInShard(shard, position))
+}
+
 /** What one part of a build is read to be. Put together, the parts are gathered as the whole build is. */
 export type BuildPart = {
   /** By which the parts of one build know each other: of all its paths. */
@@ -68,9 +79,7 @@ export async function* gatherBuildPart(
 ): AsyncGenerator<CrawlEvent, BuildPart> {
   const { pages: all, shells } = pageFiles(files.paths)
   if (all.length === 0) throw noPagesIn(options.location, options.kind, files.paths.length)
-  const wanted = sampled(all, options.perSection ?? null)
-    .slice(0, options.maxPages ?? limits.maxPagesOfBuild)
-    .filter((_, position) => isInShard(shard, position))
+  const wanted = pagesOfShard(files.paths, options, shard)
   const readings: FileReading[] = []
   const queue = wanted.values()
   const next = () => {

@@ -23,6 +23,7 @@ export {
   isInShard,
   type KeptFile,
   type PartPage,
+  pagesOfShard,
   replayOf,
   type Shard,
 } from './build-part'

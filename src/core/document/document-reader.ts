@@ -130,15 +130,67 @@ export class DocumentReader {
   }
 }
 
+/** What every entry of a list has, by which it is known from others. */
+const NAMED_BY: Readonly<Record<string, string>> = {
+  pages: 'url',
+  images: 'url',
+  icons: 'url',
+  findings: 'rule',
+  waived: 'rule',
+  causes: 'id',
+}
+
+/** Lists in which each entry stands once. */
+const ONCE: ReadonlySet<string> = new Set(['pages', 'images', 'icons'])
+
+/** Says why an entry can't be one of its list; null where it can. */
+export type EntryCheck = (list: string, value: unknown) => string | null
+
+/** What names an entry: a page of a part stands one level deeper. */
+function nameOf(value: unknown, name: string): unknown {
+  if (typeof value !== 'object' || value === null) return null
+  const own: unknown = Reflect.get(value, name)
+  return own === undefined && 'page' in value ? nameOf(value.page, name) : own
+}
+
+/** Looks at the entries of a document as they come: each has its name, and stands once where there can be but one. */
+export function entryCheck(): EntryCheck {
+  const counts = new Map<string, number>()
+  const seen = new Map<string, Set<string>>()
+  const most = limits.maxPagesOfBuild * 10
+  return (list, value) => {
+    const count = (counts.get(list) ?? 0) + 1
+    counts.set(list, count)
+    if (count > most) return `${list}: It has more than ${most} entries.`
+    const name = NAMED_BY[list]
+    if (name === undefined) return null
+    const own = nameOf(value, name)
+    if (typeof own !== 'string') return `${list}, entry ${count}: It has no ${name}.`
+    if (!ONCE.has(list)) return null
+    const known = seen.get(list) ?? new Set()
+    seen.set(list, known)
+    if (known.has(own)) return `${list}, entry ${count}: ${own} stands there twice.`
+    known.add(own)
+    return null
+  }
+}
+
 /** Puts the pieces of a document together again. */
 export class DocumentBuilder {
   private readonly fields: Record<string, unknown> = {}
   private readonly lists = new Map<string, unknown[]>()
+  /** What is wrong with an entry; null as long as nothing is. The first that is none ends it. */
+  fault: string | null = null
+
+  constructor(private readonly faultOf: EntryCheck = () => null) {}
 
   take(pieces: readonly DocumentPiece[]): void {
     for (const piece of pieces) {
+      if (this.fault !== null) return
       if ('field' in piece) this.fields[piece.field] = piece.value
       else {
+        this.fault = this.faultOf(piece.list, piece.value)
+        if (this.fault !== null) return
         const list = this.lists.get(piece.list)
         if (list) list.push(piece.value)
         else this.lists.set(piece.list, [piece.value])

@@ -24,7 +24,11 @@ const Asked = z.object({
 })
 export type Asked = z.infer<typeof Asked>
 
+/** How much a part holds, and a digest of it: what was taken out or put in afterwards shows. */
+const Contents = z.object({ pages: z.number().int(), images: z.number().int(), digest: z.string() })
+
 const Partial = z.object({
+  contents: Contents,
   shard: z.number().int().min(1),
   of: z.number().int().min(1),
   asked: Asked,

@@ -14,7 +14,7 @@ import {
   Unseen,
 } from '../model'
 import { Layout } from '../surface'
-import { DocumentBuilder, DocumentReader } from './document-reader'
+import { DocumentBuilder, DocumentReader, entryCheck } from './document-reader'
 import { partIn } from './part-document'
 import { namedSource, withWholeUrls } from './whole-urls'
 
@@ -163,10 +163,11 @@ function withLack(document: ReadDocument): ReadDocument {
 /** Reads a run document, all of it. A fault is one sentence: what it is instead, or where it differs from the contract. */
 export function readRunDocument(text: string): RunReading {
   const reader = new DocumentReader()
-  const builder = new DocumentBuilder()
+  const builder = new DocumentBuilder(entryCheck())
   builder.take(reader.add(text))
   builder.take(reader.end())
-  return reader.fault === null ? asRunDocument(builder.value()) : { ok: false, fault: reader.fault }
+  const fault = builder.fault ?? reader.fault
+  return fault === null ? asRunDocument(builder.value()) : { ok: false, fault }
 }
 
 type RunReading = { ok: true; document: ReadDocument } | { ok: false; fault: string }
