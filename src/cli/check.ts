@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto'
 import { basename } from 'node:path'
-import { resolveAddress } from '@/core/address'
+import { originOf, resolveAddress } from '@/core/address'
 import { BadZip, type CrawlEvent, GatheringBuilder, NothingAnswered, type Shard } from '@/core/crawl'
 import { type EarlierRun, type ReadDocument, unfitAsEarlier } from '@/core/document'
-import type { GatheredPage, Gathering, Level } from '@/core/model'
+import type { GatheredPage, Gathering, Level, RunNote } from '@/core/model'
 import {
   type Baseline,
   baselineOf,
@@ -24,7 +24,9 @@ import {
   withSources,
   withVerdict,
 } from '@/core/report'
+import { plural } from '@/core/text'
 import { CannotRun } from './cannot-run'
+import { reusableOf } from './contents'
 import { fromHere } from './from-here'
 import { loadBaseline, loadEarlier, loadRequirements, loadSignOff, sourcesFrom } from './load-files'
 import { progressLine } from './progress'
@@ -47,6 +49,9 @@ export type RunOptions = {
   /** The run is written as a document, from which a later one may take over. */
   keepsLinks?: boolean
   signedOff?: string
+  signers?: string
+  /** Hosts that a document names and that may be asked, as URLs. */
+  ask?: readonly string[]
   maxPages?: number
   maxDepth?: number
   concurrency: number
@@ -142,12 +147,17 @@ async function gather(
 }
 
 /** @throws CannotRun where not one page was read */
-function ensureSomethingRead({ pages, incomplete }: Gathering, source: string): void {
+function ensureSomethingRead({ pages, incomplete, source: from }: Gathering, source: string): void {
   const nothing = incomplete.find(({ why }) => why === 'nothing-read')
   if (nothing) throw new CannotRun(nothing.message)
   if (pages.length === 0) throw new CannotRun(incomplete[0]?.message ?? `No page was read at ${source}.`)
-  if (pages.every(({ fetch }) => fetch.status === null))
-    throw new CannotRun(`Nothing answered: ${pages[0]!.fetch.error ?? source}`)
+  if (pages.every(({ fetch }) => fetch.status === null)) {
+    const { error, errorCode, finalUrl } = pages[0]!.fetch
+    // A sitemap in a file names hosts of its own: the user says which of them are theirs.
+    const isNotNamed = errorCode === 'forbidden' && !/^https?:/i.test(source)
+    const hint = isNotNamed ? ` If it is yours: --ask ${originOf(from.servedAt ?? finalUrl)}` : ''
+    throw new CannotRun(`Nothing answered: ${error ?? source}${hint}`)
+  }
 }
 
 /**
@@ -189,10 +199,10 @@ type Held = {
   signed: Awaited<ReturnType<typeof loadSignOff>> | null
 }
 
-const loadHeld = async ({ baseline, since, signedOff }: RunOptions): Promise<Held> => ({
+const loadHeld = async ({ baseline, since, signedOff, signers }: RunOptions): Promise<Held> => ({
   since: since === undefined ? null : await loadEarlier(since),
   baseline: baseline === undefined ? null : await loadBaseline(baseline),
-  signed: signedOff === undefined ? null : await loadSignOff(signedOff, digest),
+  signed: signedOff === undefined ? null : await loadSignOff(signedOff, signers, digest),
 })
 
 /**
@@ -217,10 +227,17 @@ export async function judged(
   const document = runDocument(gathering, requirements, today, { baseline, requirementsFile, context, check })
   const placed = await withSources(document, requirements.source ?? [], sourcesFrom(requirementsFile?.folder ?? '.'))
   if (held.signed === null) return placed
-  const { signOff, saysRequirements } = held.signed
+  const { signOff, saysRequirements, signature } = held.signed
   const difference = await differenceFromSignOff(placed, saysRequirements ? requirements : null, signOff, digest)
   const { by, at, content } = signOff
-  return { ...placed, signOff: { by, at, content, differs: signOffDifferences(difference) } }
+  return { ...placed, signOff: { by, at, content, signature, differs: signOffDifferences(difference) } }
+}
+
+/** How much of an earlier run was taken over; null where nothing was. */
+function takenOverNote({ page, picture }: { page: number; picture: number }, file: string | undefined): RunNote | null {
+  if (file === undefined || page + picture === 0) return null
+  const message = `Taken over from ${file}, since the server said that it has not changed, or its bytes have not: ${plural(page, 'page')}, ${plural(picture, 'image')}.`
+  return { kind: 'taken-over', message }
 }
 
 /**
@@ -236,7 +253,9 @@ export async function makeRun(source: string, options: RunOptions): Promise<Made
   // Asked under another name a server may say something else, and “not modified” of that: all pages are read.
   const isAsOther = options.askAs !== undefined
   const earlier = held.since && (isAsOther ? { ...held.since.earlier, page: () => null } : held.since.earlier)
-  const memory = { earlier: earlier ?? undefined, keepsLinks: options.keepsLinks === true && !isAsOther }
+  const taken = { page: 0, picture: 0 }
+  const counted = earlier && { ...earlier, onTaken: (what: 'page' | 'picture') => taken[what]++ }
+  const memory = { earlier: counted ?? undefined, keepsLinks: options.keepsLinks === true && !isAsOther }
   const { gathering, fault } = await gather(source, site, { ...options, pictureHosts, memory }, (started) => {
     const unfit = held.since && unfitAsEarlier(held.since, started.source.site)
     if (unfit) throw new CannotRun(`--since ${options.since} can’t be used. ${unfit}`)
@@ -246,7 +265,9 @@ export async function makeRun(source: string, options: RunOptions): Promise<Made
   const progress = progressLine(process.stderr)
   progress.stage(`judging ${gathering.pages.length.toLocaleString('en')} pages`)
   try {
-    return { document: await judged(source, gathering, options, held), gathering, fault }
+    const note = takenOverNote(taken, options.since)
+    const told = note ? { ...gathering, notes: [...gathering.notes, note] } : gathering
+    return { document: await judged(source, told, options, held), gathering: told, fault }
   } finally {
     progress.clear()
   }
@@ -309,7 +330,10 @@ export async function writeReports(document: RunDocument, options: CheckOptions,
   const reportOf = (format: FormatId, pagesFile?: string): Iterable<string> => {
     const form = reportFormats.find(({ id }) => id === format)!
     const paper = { failOn, all, onePage, pictures, pagesFile }
-    return form.pieces ? form.pieces(document, paper) : [form.write(document, paper)]
+    if (!form.pieces) return [form.write(document, paper)]
+    // What a later run takes over is held against this.
+    const isDocument = format === 'json' || format === 'jsonl'
+    return form.pieces(isDocument ? { ...document, reusable: reusableOf(document) } : document, paper)
   }
   const progress = progressLine(process.stderr)
   const write = async (format: FormatId, file: string) => {

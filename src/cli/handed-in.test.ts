@@ -1,10 +1,12 @@
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { goodPage, goodSite } from '@/core/testing/good-site'
+import { sourcesFrom } from './load-files'
 import { commandIn } from './testing/command'
 import { realImage, writeFiles } from './testing/real-site'
 
@@ -79,5 +81,61 @@ describe('requirements', () => {
     writeFileSync(join(here, 'repository/nimble-parrot.json'), allOff)
     expect(await isOff()).toBe(true)
     rmSync(join(here, 'nimble-parrot.json'))
+  })
+})
+
+describe('a packed document', () => {
+  test('that unpacks to far more than its size is given up while it is unpacked', async () => {
+    await run('check', 'dist', '--format', 'json=run.json')
+    const text = readFileSync(join(here, 'run.json'), 'utf8')
+    const bomb = text.replace('"scope": []', `"scope": [${'"",'.repeat(3_000_000)}""]`)
+    expect(bomb.length).toBeGreaterThan(text.length)
+    writeFileSync(join(here, 'bomb.json.gz'), gzipSync(bomb))
+    const { code, err } = await run('check', 'dist', '--baseline', 'bomb.json.gz')
+    expect(code).toBe(2)
+    expect(err).toContain('it unpacks to more than 200 times its size')
+  })
+
+  test.each([
+    ['{"url":"https://site.example/x"}', /entry \d+: https:\/\/site\.example\/x stands there twice/],
+    ['{}', /pages, entry \d+: It has no url\./],
+  ])('of the same entry many times is given up at the first that can be none: %s', async (entry, fault) => {
+    const text = readFileSync(join(here, 'run.json'), 'utf8')
+    const many = text.replace('\n  "pages": [', `\n  "pages": [${`${entry},`.repeat(1000)}`)
+    writeFileSync(join(here, 'many.json'), many)
+    const { code, err } = await run('check', 'dist', '--baseline', 'many.json')
+    expect(code).toBe(2)
+    expect(err).toMatch(fault)
+  })
+})
+
+describe('files that requirements name', () => {
+  test('are read in their repository alone', async () => {
+    const repository = join(here, 'own-repository')
+    mkdirSync(join(repository, '.git'), { recursive: true })
+    writeFiles(repository, { 'content/about.md': '---\ntitle: x\n---\n' })
+    writeFileSync(join(here, 'outside.md'), 'title: og:title\n')
+    symlinkSync(join(here, 'outside.md'), join(repository, 'content/link.md'))
+    const read = sourcesFrom(repository)
+    expect(await read('content/about.md')).toContain('title: x')
+    for (const file of ['../outside.md', 'content/../../outside.md', join(here, 'outside.md'), 'content/link.md'])
+      expect(await read(file)).toBeNull()
+  })
+})
+
+describe('a sitemap in a file', () => {
+  test('has nothing asked inside the network, and takes no login, unless the user says where', async () => {
+    asked.length = 0
+    writeFileSync(join(here, 'sitemap.xml'), `<urlset><url><loc>${base}a</loc></url></urlset>`)
+    const refused = await run('check', 'sitemap.xml')
+    expect(refused.code).toBe(2)
+    expect(refused.err).toContain(
+      `inside this network, and not the one you named. If it is yours: --ask ${base.slice(0, -1)}`,
+    )
+    const login = await run('check', 'sitemap.xml', '--user', 'ada:hush')
+    expect(login.err).toContain('say which of them the login is for, with --ask URL')
+    expect(asked).toEqual([])
+    await run('check', 'sitemap.xml', '--ask', base, '--user', 'ada:hush')
+    expect(asked.some(({ authorization }) => authorization !== undefined)).toBe(true)
   })
 })

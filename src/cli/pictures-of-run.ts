@@ -2,13 +2,13 @@ import { createHash } from 'node:crypto'
 import { realpath, stat } from 'node:fs/promises'
 import { join, sep } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
-import { createAddressMap, limits } from '@/core/address'
+import { createAddressMap, limits, parseUrl } from '@/core/address'
 import { decodedPath, inParallel, type Login, openZip, PictureHosts, readAsHostsMay, readFollowing } from '@/core/crawl'
 import type { RunSource } from '@/core/model'
+import { plural, terminalText } from '@/core/text'
 import { createCopier, type PictureCopy } from '@/io/decoder/decoder'
 import { createFetcher } from '@/io/fetch-address'
 import { readPart } from '@/io/folder'
-import { noInnerHosts } from '@/io/guard'
 import { loginHeaders } from '@/io/login-headers'
 import { innerHostsNamed } from '@/io/named-hosts'
 import { fromHere } from './from-here'
@@ -50,25 +50,44 @@ async function isBelowHere(location: string): Promise<boolean> {
   return at === here || at!.startsWith(here + sep)
 }
 
+/** Scheme, host and port of an address; the address itself where it is none. */
+const originOf = (address: string) => parseUrl(address)?.origin ?? address
+
 const isBuild = ({ kind }: RunSource) => kind === 'folder' || kind === 'zip'
 
 /**
- * Who may be asked for pictures. Of what only a document names nothing inside is asked, no login goes there, and files are read
- * below the working directory alone.
+ * Who may be asked for pictures. Of what only a document names nobody is asked whom the user does not name in `ask`, no
+ * login goes there, and files are read below the working directory alone.
  */
-export type PictureAccess = { isNamedByUser: boolean; login: Login | null }
+export type PictureAccess = { isNamedByUser: boolean; login: Login | null; ask: readonly string[] }
 
-/** Reads a run's pictures, where the run read them. */
-type PictureReader = { read: (url: string) => Promise<Uint8Array | null>; close: () => Promise<void> }
+/** Reads a run's pictures, where the run read them. `notAsked`: pictures by the origins that nobody said may be asked. */
+type PictureReader = {
+  read: (url: string) => Promise<Uint8Array | null>
+  notAsked: ReadonlyMap<string, number>
+  close: () => Promise<void>
+}
+
+/** What is said of pictures that were not asked for, and how they are; null where all were. */
+export function notAskedWords(notAsked: ReadonlyMap<string, number>): string | null {
+  const [first] = notAsked
+  if (!first) return null
+  const count = [...notAsked.values()].reduce((sum, one) => sum + one, 0)
+  const more = notAsked.size > 1 ? ` and ${plural(notAsked.size - 1, 'more host')}` : ''
+  return `Not asked for ${plural(count, 'image')}: only the document names ${terminalText(first[0])}${more}. To have them asked for: --ask ${terminalText(first[0])}`
+}
 
 /** What reads the pictures of a run by their addresses; null for what can't be had. Close it when they are read. */
-export async function bytesOfRun(source: RunSource, { isNamedByUser, login }: PictureAccess): Promise<PictureReader> {
+export async function bytesOfRun(
+  source: RunSource,
+  { isNamedByUser, login, ask }: PictureAccess,
+): Promise<PictureReader> {
   const { signal } = new AbortController()
   const build = isNamedByUser || (await isBelowHere(source.location)) ? await buildOf(source) : null
   const served = isBuild(source) ? null : (source.servedAt ?? source.site)
   const addresses = createAddressMap(source.site, served, source.servedAt ?? null)
   const fetcher = createFetcher({
-    innerHosts: served !== null && isNamedByUser ? await innerHostsNamed([served]) : noInnerHosts,
+    innerHosts: await innerHostsNamed([...(served !== null && isNamedByUser ? [served] : []), ...ask]),
     concurrency: AT_ONCE,
     timeoutMs: limits.timeoutMs,
     signal,
@@ -80,17 +99,25 @@ export async function bytesOfRun(source: RunSource, { isNamedByUser, login }: Pi
   // Other people's hosts are asked as slowly here as in a run.
   const hosts = new PictureHosts([source.site, ...(served === null ? [] : [served])], [], () => new Date())
   const readPicture = readAsHostsMay(fetcher.read, hosts, (ms) => wait(ms))
+  const mayAsk = new Set(ask.map(originOf))
+  const notAsked = new Map<string, number>()
   const read = async (url: string): Promise<Uint8Array | null> => {
     // A build's own pictures are in it: at its production address there is nothing yet.
     if (served === null && addresses.isOnSite(url)) {
       const path = decodedPath(new URL(url).pathname.slice(new URL(addresses.site).pathname.length))
       return (await build?.(path)) ?? null
     }
-    const ask = (address: string) => readPicture({ url: address, accept: 'image', maxBytes: limits.imageBytes })
-    const { exchange } = await readFollowing(addresses.toBuild(url), ask)
+    const askFor = async (address: string): ReturnType<typeof readPicture> => {
+      const origin = originOf(address)
+      if (isNamedByUser || mayAsk.has(origin))
+        return readPicture({ url: address, accept: 'image', maxBytes: limits.imageBytes })
+      notAsked.set(origin, (notAsked.get(origin) ?? 0) + 1)
+      return { kind: 'failed', code: 'refused', message: 'Nobody said that it may be asked.', ms: 0 }
+    }
+    const { exchange } = await readFollowing(addresses.toBuild(url), askFor)
     return exchange.kind === 'answered' && exchange.status === 200 && !exchange.isCut ? exchange.body : null
   }
-  return { read: (url) => read(url).catch(() => null), close: fetcher.close }
+  return { read: (url) => read(url).catch(() => null), notAsked, close: fetcher.close }
 }
 
 /**
@@ -108,7 +135,7 @@ export async function picturesOfRun(
   const copies = new Map<string, PictureCopy>()
   if (wanted.length === 0) return copies
   const copy = createCopier(new AbortController().signal)
-  const { read, close } = await bytesOfRun(source, access)
+  const { read, notAsked, close } = await bytesOfRun(source, access)
   const copyOf = async ({ url, hash }: WantedPicture) => {
     const bytes = await read(url)
     const isOther = (now: Uint8Array) => hash !== null && digestOf(now) !== hash
@@ -126,5 +153,7 @@ export async function picturesOfRun(
   } finally {
     await close()
   }
+  const words = notAskedWords(notAsked)
+  if (words !== null) process.stderr.write(`nimble-parrot: ${words}\n`)
   return copies
 }

@@ -1,5 +1,5 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
-import { globFault, limits, shownAddress, withoutUnnamedHost } from '@/core/address'
+import { globFault, limits, resolveAddress, shownAddress, withoutUnnamedHost } from '@/core/address'
 import { CENTER } from '@/core/image'
 import { VERSION } from '@/core/model'
 import { driftFormats, reportFormats } from '@/core/report'
@@ -34,6 +34,13 @@ const anyOf = (choices: readonly string[]) => (text: string) => {
 }
 
 const collect = (value: string, before: string[]) => [...before, value]
+
+/** URLs of hosts. @throws InvalidArgumentError for anything else */
+function collectUrl(value: string, before: string[]): string[] {
+  const url = resolveAddress(value, 'about:blank')
+  if (url === null) throw new InvalidArgumentError(`“${value}” is not an http(s) URL, such as http://localhost:3000`)
+  return [...before, url]
+}
 
 const collectGlob = (glob: string, before: string[]) => {
   const fault = globFault(glob) ?? (before.length < limits.globs ? null : `More than ${limits.globs} are not taken.`)
@@ -114,8 +121,13 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--baseline <file>', 'a run document: what it found already does not count')
     .option('--since <file>', 'an earlier run document or archive: what has not changed since is taken from it')
     .option('--signed-off <file>', 'a sign-off, or a run document that was signed: another content fails')
+    .option(
+      '--signers <file>',
+      'whose signatures count: a name and a public key a line; --signed-off is held against it',
+    )
     .option('--all', 'text, Markdown, HTML: every cause, not only those that stand most in the way', false)
     .option('--one-page', 'HTML: only the page that a client reads', false)
+    .option('--ask <url>', 'a host that a document names and that may be asked for images (repeatable)', collectUrl, [])
     .option('--include <glob>', 'only these paths (repeatable)', collectGlob, [])
     .option('--exclude <glob>', 'not these paths (repeatable)', collectGlob, [])
     .option('--per-section <n>', 'pages of one section at most: a sample', wholeNumber(1))
@@ -143,8 +155,13 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--fail-on <level>', 'error, warning, note or never', anyOf(['error', 'warning', 'note', 'never']), 'error')
     .option('--baseline <file>', 'a run document: what it found already does not count')
     .option('--signed-off <file>', 'a sign-off, or a run document that was signed: another content fails')
+    .option(
+      '--signers <file>',
+      'whose signatures count: a name and a public key a line; --signed-off is held against it',
+    )
     .option('--all', 'text, Markdown, HTML: every cause, not only those that stand most in the way', false)
     .option('--one-page', 'HTML: only the page that a client reads', false)
+    .option('--ask <url>', 'a host that a document names and that may be asked for images (repeatable)', collectUrl, [])
     .allowExcessArguments(false)
     .action(async (parts, options) => {
       exitCode = await merge(parts, { ...plainRun, watch: false, ...options })
@@ -185,6 +202,8 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--rules <file>', 'requirements file; nimble-parrot.json is found by itself')
     .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
     .option('--user <user:password>', 'Basic authentication for the site crawled')
+    .option('--ask <url>', 'a host that a document names and that may be asked for images (repeatable)', collectUrl, [])
+    .option('--overwrite', 'write over files of the folder that were not drawn before', false)
     .requiredOption('--out <place>', 'a .png, an .svg, or a folder: a picture of each page')
     .allowExcessArguments(false)
     .action(async (source, options) => {
@@ -217,6 +236,8 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--rules <file>', 'requirements file; nimble-parrot.json is found by itself')
     .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
     .option('--user <user:password>', 'Basic authentication for the site crawled')
+    .option('--key <file>', 'a private key of Ed25519 (PEM, or as ssh-keygen makes it) to sign with')
+    .option('--signers <file>', 'whose signatures count: the key has to be there under the name')
     .requiredOption('--out <file>', 'the sign-off, such as sign-off.json')
     .allowExcessArguments(false)
     .action(async (source, options) => {

@@ -17,6 +17,7 @@ export async function reportPictures(
   const copies = await picturesOfRun(document.source, wanted, side, {
     isNamedByUser: options.isOfDocument !== true,
     login: loginOf(options),
+    ask: options.ask ?? [],
   })
   const pictures = new Map<string, ReportPicture>()
   // In the order in which they are shown: where there is no room for all, the first have it.

@@ -15,7 +15,8 @@ import { surfaceOf } from '@/core/surface'
 import { nodeEnvironment, type RunMemory } from '@/io/crawl-environment'
 import { createFetcher } from '@/io/fetch-address'
 import { openFolder, readPart } from '@/io/folder'
-import { noInnerHosts } from '@/io/guard'
+import { type InnerHosts, noInnerHosts } from '@/io/guard'
+import { innerHostsNamed } from '@/io/named-hosts'
 import { runCrawl } from '@/io/run-crawl'
 import { CannotRun } from './cannot-run'
 import type { RunOptions } from './check'
@@ -81,6 +82,7 @@ function crawlEvents(
   site: string | null,
   options: GatherOptions,
   signal: AbortSignal,
+  named?: NamedByUser,
 ): AsyncGenerator<CrawlEvent> {
   const {
     pictureHosts,
@@ -111,6 +113,7 @@ function crawlEvents(
     parsed.data,
     {
       ...(maxDepth === undefined ? {} : { maxDepth }),
+      ...named,
       concurrency,
       delayMs,
       timeoutMs,
@@ -143,6 +146,17 @@ function refuse(options: RunOptions, names: readonly string[], kind: string): vo
   if (given !== undefined) throw new CannotRun(`${given} has no meaning for ${kind}: leave it out.`)
 }
 
+/** Inner hosts that may be asked, and the address that a login goes to, where the source itself is no word of the user. */
+type NamedByUser = { innerHosts: InnerHosts; loginAt: string | null }
+
+/** What is named beside a file that names hosts. @throws CannotRun where a login has nowhere to go */
+async function namedBeside(site: string | null, options: GatherOptions): Promise<NamedByUser> {
+  const named = [...(options.ask ?? []), ...(site ? [site] : [])]
+  if (loginOf(options) !== null && named.length === 0)
+    throw new CannotRun('A sitemap file names hosts of its own: say which of them the login is for, with --ask URL.')
+  return { innerHosts: await innerHostsNamed(named), loginAt: named[0] ?? null }
+}
+
 /** Events of a run over whatever the source is: an address, a folder, a zip, a sitemap, a list. */
 export async function* gatherSource(
   source: string,
@@ -169,7 +183,9 @@ export async function* gatherSource(
   if (!isFolder && (SITEMAP.test(path) || /\.txt$/i.test(path))) {
     if (!follow) refuse(options, CRAWL_ONLY, 'a list')
     const { kind, addresses, isCut } = await addressesIn(path, source)
-    for await (const event of crawlEvents({ kind: 'list', addresses, isCut, follow }, site, options, signal)) {
+    // A list is the user's own word; what a sitemap names, its generator wrote.
+    const named = kind === 'sitemap' ? await namedBeside(site, options) : undefined
+    for await (const event of crawlEvents({ kind: 'list', addresses, isCut, follow }, site, options, signal, named)) {
       yield event.kind === 'started'
         ? { ...event, source: { ...event.source, kind, location: shownAddress(source) } }
         : event
