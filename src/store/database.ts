@@ -97,7 +97,13 @@ export type WallRow = {
 export type StoredRows = { run: string; part: number; text: string }
 
 /** A picture of a run. `made`: made here by refitting, and not in the build yet. */
-export type StoredImage = { run: string; url: string; image: ServedImage; made?: true }
+export type StoredImage = {
+  run: string
+  url: string
+  /** `keptFor`: it came with an archive of this site, and so did its small copy. */
+  image: ServedImage & { keptFor?: string }
+  made?: true
+}
 
 /** An address that a run found. Those that are no page of the run yet are where it goes on when it was broken off. */
 type StoredWaiting = { run: string; url: string; depth: number }

@@ -89,8 +89,11 @@ describe('a project archive', () => {
       conflicts: [],
     })
     const after = await everything()
-    for (const name of ['pages', 'images', 'drafts', 'defaults', 'requirements'])
-      expect(after[name]).toEqual(before[name].filter((row: { run?: string }) => row.run !== 'theirs'))
+    const own = (name: string) => before[name].filter((row: { run?: string }) => row.run !== 'theirs')
+    for (const name of ['pages', 'drafts', 'defaults', 'requirements']) expect(after[name]).toEqual(own(name))
+    // What an archive says of a picture is shown for its site alone.
+    const kept = (row: { image: object }) => ({ ...row, image: { ...row.image, keptFor: GOOD_SITE } })
+    expect(after['images']).toEqual(own('images').map(kept))
     expect(after['runs'].map(({ id }: { id: string }) => id).sort()).toEqual(['new', 'old'])
     const [, old] = after['runs']
     expect(old).toMatchObject({
@@ -212,6 +215,11 @@ describe('a project archive', () => {
     const { conflicts } = await openProject(archive, 'later')
     expect(conflicts).toEqual([
       'Both have a draft of /about.html: yours stays.',
+      'The archive waives title-long on all pages, by Ada: x',
+      'The archive has 1 answer that is not here.',
+      expect.stringMatching(
+        /^The run of .* is not signed here; by the archive Ada signed it: that of the archive stays\.$/,
+      ),
       expect.stringMatching(/^The run of .* was signed by Benno and by Ada: yours stays, the later one\.$/),
     ])
     const { requirements } = (await database.requirements.get(GOOD_SITE))!
@@ -230,6 +238,86 @@ describe('a project archive', () => {
     })
     const files = unzipSync(new Uint8Array(await (await saveProject(GOOD_SITE)).arrayBuffer()))
     for (const bytes of Object.values(files)) expect(new TextDecoder().decode(bytes)).not.toContain('hush-hush')
+  })
+})
+
+/** What a test edits in the list of an archive. */
+type ListOfArchive = {
+  runs: { id: string; signedOff?: unknown }[]
+  requirements: { answers?: unknown[] }
+  drafts: { changedAt: string }[]
+  held: unknown[]
+  pictures: unknown[]
+}
+
+describe('an archive of somebody who means harm', () => {
+  /** The archive with its list edited. */
+  async function edited(edit: (list: ListOfArchive) => void, more: Record<string, Uint8Array> = {}): Promise<Blob> {
+    const files = unzipSync(new Uint8Array(await (await saveProject(GOOD_SITE)).arrayBuffer()))
+    const list = JSON.parse(new TextDecoder().decode(files[MANIFEST]))
+    edit(list as ListOfArchive)
+    return new Blob([
+      zipSync({ ...files, ...more, [MANIFEST]: strToU8(JSON.stringify(list)) }) as Uint8Array<ArrayBuffer>,
+    ])
+  }
+
+  test('has no word of a time that has not come', async () => {
+    const at = '2999-01-01T00:00:00Z'
+    const answer = { question: 'title', page: '/about.html', answer: 'yes', by: 'Eve', at }
+    const archive = await edited((list) => {
+      list.requirements.answers = [answer]
+      list.drafts[0]!.changedAt = at
+      list.held.push({ kind: 'shared', surface: 'wide-feed', address: ABOUT, run: 'new', at })
+      list.runs.find(({ id }) => id === 'new')!.signedOff = { by: 'Eve', at, errors: 0 }
+    })
+    await database.drafts.clear()
+    const { conflicts, drafts } = await openProject(archive, 'later')
+    expect(conflicts).toEqual(
+      ['answer', 'run', 'draft', 'word about held copies'].map((what) =>
+        what === 'answer'
+          ? expect.stringMatching(/^1 answer of the archive says a time/)
+          : expect.stringContaining(`1 ${what} of the archive says a time that has not come: left out.`),
+      ),
+    )
+    expect(drafts).toBe(0)
+    expect((await database.requirements.get(GOOD_SITE))!.requirements.answers ?? []).toEqual([])
+    expect((await database.runs.get('new'))!.signedOff).toBeUndefined()
+  })
+
+  test('gives no run a sign-off that is none', async () => {
+    const content = {
+      ...{ format: 'nimble-parrot-sign-off', version: 1, by: 'Ada', at: '2026-11-22T08:00:00Z', site: GOOD_SITE },
+      ...{ content: `sha256:${'0'.repeat(64)}`, surfaces: ['wide-feed'], errors: 0, notLookedAt: [] },
+      ...{ pages: { '/': '0123456789abcdef' }, waivers: [], requirements: null },
+    }
+    const archive = await edited((list) => {
+      for (const run of list.runs) run.signedOff = { by: 'Ada', at: content.at, errors: 0, content }
+    })
+    await database.runs.update('old', { signedOff: undefined })
+    const { conflicts } = await openProject(archive, 'archive')
+    expect(conflicts.filter((one) => one.includes('sign-off by Ada is left out. It was changed'))).toHaveLength(2)
+    for (const id of ['old', 'new']) expect((await database.runs.get(id))!.signedOff).toBeUndefined()
+    await clear()
+    await openProject(archive, 'archive')
+    for (const id of ['old', 'new']) expect((await database.runs.get(id))!.signedOff).toBeUndefined()
+  })
+
+  test('shows no picture on another site, and none under a digest that is not its own', async () => {
+    const own = `sha256:${'1'.repeat(64)}`
+    await database.thumbs.put({ key: own, blob: new Blob(['mine']), bytes: 4, savedAt: 1 })
+    const archive = await edited(
+      (list) => {
+        list.pictures.push({ key: own, file: 'pictures/77', type: 'image/png', kind: 'whole' })
+        list.pictures.push({ key: own, file: 'pictures/77', type: 'image/png', kind: 'small' })
+      },
+      { 'pictures/77': strToU8('theirs') },
+    )
+    const { conflicts } = await openProject(archive, 'mine')
+    expect(conflicts).toContain('1 image of the archive is not what its digest says: left out.')
+    expect(await (await database.thumbs.get(own))!.blob.text()).toBe('mine')
+    expect(await database.originals.count()).toBe(0)
+    const added = (await database.thumbs.toArray()).map(({ key }) => key).filter((key) => key.endsWith(own))
+    expect(added.sort()).toEqual([`${GOOD_SITE} ${own}`, own].sort())
   })
 })
 

@@ -1,17 +1,22 @@
 import type { z } from 'zod'
 import { limits, pathOn } from '@/core/address'
 import { BadZip, type BuildFiles } from '@/core/crawl'
+import { signatureState } from '@/core/document'
 import { type GatheredImage, parseJson, schemaFaults } from '@/core/model'
-import { mergedRequirements } from '@/core/requirements'
-import { shownTime } from '@/core/text'
+import { faultOfSignOff } from '@/core/report'
+import { mergedRequirements, type Requirements } from '@/core/requirements'
+import { plural, shownTime } from '@/core/text'
 import { MANIFEST, PagesFile, ProjectManifest, pagesFile, RunFile, runFile } from '@/store/archive/project-format'
 import { database, type StoredRun, withVerdict } from '@/store/database'
 import { heldEventsOf, keepHeldEvents } from '@/store/held-events'
 import { deleteRun, keptRequest } from '@/store/runs'
+import { archivedKey } from '@/store/thumb-key'
 import { openZipFile } from './blob-files'
+import { digestOf } from './digest'
 import { keepJudged } from './keep-judged'
 import { gatheringOf } from './look-again'
 import { UserFacingError } from './user-facing-error'
+import { verifySignature } from './verify-signature'
 
 /**
  * Which of the two stays where this browser and the archive both have something. Runs never change: they are alike.
@@ -103,9 +108,58 @@ async function takeRequirements({ site, requirements }: ProjectManifest, prefer:
   if (!requirements) return
   const mine = (await database.requirements.get(site))?.requirements
   const merged = mine && prefer === 'later' ? mergedRequirements(mine, requirements) : null
+  if (!mine || prefer !== 'mine') tellTakenAway(requirements, mine, conflicts)
   if (merged?.differs) conflicts.push(`The requirements ask different things of the pages: ${WHOSE.mine}.`)
   if (!mine || prefer !== 'mine')
     await database.requirements.put({ site, requirements: merged?.requirements ?? requirements })
+}
+
+/** A clock may go wrong by so much, in ms. */
+const SKEW_MS = 5 * 60 * 1000
+
+/**
+ * What an archive says of a time that has not come is left out, and told: a later word stands, and nothing said here would
+ * ever be later than it.
+ */
+function withoutFuture(manifest: ProjectManifest, now: number, conflicts: string[]): ProjectManifest {
+  const isPast = (at: string | null | undefined) => !at || Date.parse(at) <= now + SKEW_MS
+  const kept = <T>(what: string, list: readonly T[], timeOf: (one: T) => (string | null | undefined)[]): T[] => {
+    const past = list.filter((one) => timeOf(one).every(isPast))
+    const left = list.length - past.length
+    if (left > 0)
+      conflicts.push(
+        `${plural(left, what)} of the archive ${left === 1 ? 'says' : 'say'} a time that has not come: left out.`,
+      )
+    return past
+  }
+  const { requirements } = manifest
+  const answers = requirements?.answers && kept('answer', requirements.answers, ({ at }) => [at])
+  return {
+    ...manifest,
+    runs: kept('run', manifest.runs, (run) => [run.startedAt, run.finishedAt, run.launchedAt, run.signedOff?.at]),
+    drafts: kept('draft', manifest.drafts, ({ changedAt }) => [changedAt]),
+    held: kept('word about held copies', manifest.held, ({ at }) => [at]),
+    ...(manifest.focuses && { focuses: kept('focus', manifest.focuses, ({ setAt }) => [setAt]) }),
+    requirements: requirements && { ...requirements, ...(answers && { answers }) },
+  }
+}
+
+/** Waivers and answers that are told one by one. */
+const TOLD = 5
+
+/** What the requirements of an archive take away from findings, told before it counts: it changes verdicts. */
+function tellTakenAway(requirements: Requirements, mine: Requirements | undefined, conflicts: string[]): void {
+  const own = new Set((mine?.waivers ?? []).map((waiver) => JSON.stringify(waiver)))
+  const waivers = (requirements.waivers ?? []).filter((waiver) => !own.has(JSON.stringify(waiver)))
+  for (const { rule, pages, by, reason } of waivers.slice(0, TOLD))
+    conflicts.push(`The archive waives ${rule} on ${pages ?? 'all pages'}, by ${by}: ${reason}`)
+  if (waivers.length > TOLD) conflicts.push(`The archive waives ${waivers.length - TOLD} more.`)
+  const answered = new Set((mine?.answers ?? []).map((answer) => JSON.stringify(answer)))
+  const answers = (requirements.answers ?? []).filter((answer) => !answered.has(JSON.stringify(answer)))
+  if (mine && answers.length > 0)
+    conflicts.push(
+      `The archive has ${plural(answers.length, 'answer')} that ${answers.length === 1 ? 'is' : 'are'} not here.`,
+    )
 }
 
 /** A run that is here already may have been signed since, here or where the archive was saved: the later yes stands. */
@@ -113,6 +167,17 @@ async function takeSignOffs(known: readonly ProjectManifest['runs'][number][], c
   for (const { id, signedOff, startedAt } of known) {
     if (!signedOff) continue
     const mine = (await database.runs.get(id))?.signedOff
+    const fault = await faultOfSigned(signedOff)
+    if (fault !== null) {
+      conflicts.push(
+        `The run of ${shownTime(startedAt)}: the archive’s sign-off by ${signedOff.by} is left out. ${fault}`,
+      )
+      continue
+    }
+    if (!mine)
+      conflicts.push(
+        `The run of ${shownTime(startedAt)} is not signed here; by the archive ${signedOff.by} signed it: ${WHOSE.archive}.`,
+      )
     const isLater = !mine || Date.parse(signedOff.at) > Date.parse(mine.at)
     if (mine && (mine.by !== signedOff.by || mine.at !== signedOff.at))
       conflicts.push(
@@ -162,13 +227,22 @@ async function takeSettings(
   return drafts
 }
 
-async function takePictures(manifest: ProjectManifest, files: BuildFiles): Promise<void> {
-  for (const { key, file, type, kind } of manifest.pictures) {
+/** Pictures, for this site alone. A whole one has to be of the hash that it stands under; a small copy can't be. */
+async function takePictures(manifest: ProjectManifest, files: BuildFiles, conflicts: string[]): Promise<void> {
+  let others = 0
+  for (const { key: named, file, type, kind } of manifest.pictures) {
     const table = kind === 'small' ? database.thumbs : database.originals
+    const key = archivedKey(manifest.site, named)
     if (await table.get(key)) continue
     const bytes = (await files.read(file, limits.imageBytes)).body as Uint8Array<ArrayBuffer>
-    await table.put({ key, blob: new Blob([bytes], { type }), bytes: bytes.length, savedAt: Date.now() })
+    const isOther = kind === 'whole' && named.startsWith('sha256:') && (await digestOf(bytes)) !== named
+    if (isOther) others++
+    else await table.put({ key, blob: new Blob([bytes], { type }), bytes: bytes.length, savedAt: Date.now() })
   }
+  if (others > 0)
+    conflicts.push(
+      `${plural(others, 'image')} of the archive ${others === 1 ? 'is' : 'are'} not what ${others === 1 ? 'its' : 'their'} digest says: left out.`,
+    )
 }
 
 async function takePages(manifest: ProjectManifest, files: BuildFiles, holder: string): Promise<void> {
@@ -178,9 +252,21 @@ async function takePages(manifest: ProjectManifest, files: BuildFiles, holder: s
   }
 }
 
+/** Why a sign-off of an archive is none; null where nothing speaks against it. */
+async function faultOfSigned({ by, at, content }: NonNullable<StoredRun['signedOff']>): Promise<string | null> {
+  if (!content) return null
+  if (content.by !== by || content.at !== at) return 'It names another signer than the run.'
+  const fault = await faultOfSignOff(content, digestOf)
+  if (fault !== null) return fault
+  const { kind } = await signatureState(content, null, verifySignature)
+  return kind === 'broken' ? 'Its signature is not of what it says.' : null
+}
+
 async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles): Promise<void> {
   const { order, images } = await readJson(files, runFile(entry.id), RunFile)
-  const { request, ...rest } = entry
+  const { request, signedOff, ...others } = entry
+  const isSigned = signedOff && (await faultOfSigned(signedOff)) === null
+  const rest = isSigned ? { ...others, signedOff } : others
   const run: StoredRun = {
     ...rest,
     ...(request && { request: keptRequest(request) }),
@@ -196,12 +282,20 @@ async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles
     images.map(({ made, ...image }: GatheredImage & { made?: true | undefined }) => ({
       run: run.id,
       url: image.url,
-      image: { ...image, served: null },
+      image: { ...image, served: null, keptFor: run.source.site },
       ...(made && { made }),
     })),
   )
   const { gathering } = await gatheringOf(run, order)
   await keepJudged(run, gathering)
+}
+
+/** Conflicts that are told one by one. */
+const CONFLICTS_TOLD = 100
+
+const told = (conflicts: readonly string[]): string[] => {
+  const more = conflicts.length - CONFLICTS_TOLD
+  return more > 0 ? [...conflicts.slice(0, CONFLICTS_TOLD), `And ${more} more.`] : [...conflicts]
 }
 
 /**
@@ -210,7 +304,8 @@ async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles
  */
 export async function openProject(archive: Blob, prefer: Prefer): Promise<OpenedProject> {
   const files = await openArchive(archive)
-  const manifest = await readManifest(files)
+  const conflicts: string[] = []
+  const manifest = withoutFuture(await readManifest(files), Date.now(), conflicts)
   const here = await database.runs.toArray()
   const known = new Set(here.map(({ id }) => id))
   const fresh = manifest.runs.filter(({ id, source }) => !known.has(id) && source.site === manifest.site)
@@ -221,15 +316,15 @@ export async function openProject(archive: Blob, prefer: Prefer): Promise<Opened
   )
   try {
     for (const holder of holders) await takePages(manifest, files, holder)
-    await takePictures(manifest, files)
-    const conflicts: string[] = []
+    await takePictures(manifest, files, conflicts)
     const drafts = await takeSettings(manifest, files, prefer, conflicts)
     for (const entry of fresh) await takeRun(entry, files)
     await takeSignOffs(
       manifest.runs.filter(({ id, source }) => known.has(id) && source.site === manifest.site),
       conflicts,
     )
-    return { site: manifest.site, runs: fresh.length, known: manifest.runs.length - fresh.length, drafts, conflicts }
+    const { site } = manifest
+    return { site, runs: fresh.length, known: manifest.runs.length - fresh.length, drafts, conflicts: told(conflicts) }
   } catch (error) {
     for (const id of new Set([...holders, ...fresh.map((run) => run.id)])) await deleteRun(id).catch(() => undefined)
     throw error

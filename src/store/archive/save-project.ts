@@ -1,5 +1,5 @@
 import { VERSION } from '@/core/model'
-import { thumbKey } from '@/store/thumb-key'
+import { contentKey, thumbKey } from '@/store/thumb-key'
 import { database, type StoredRun } from '../database'
 import { heldEventsOf } from '../held-events'
 import { ofRun } from '../of-run'
@@ -60,13 +60,13 @@ async function writePages(zip: ZipWriter, run: string): Promise<number> {
 const bytesOf = async (blob: Blob) => new Uint8Array(await blob.arrayBuffer())
 
 async function writePictures(zip: ZipWriter, runs: readonly StoredRun[]): Promise<ProjectManifest['pictures']> {
-  const small = new Set<string>()
-  const whole = new Set<string>()
+  const small = new Map<string, string>()
+  const whole = new Map<string, string>()
   for (const { id } of runs) {
     for (const { image, made } of await ofRun(database.images, id).toArray()) {
-      small.add(thumbKey(image))
+      small.set(contentKey(image), thumbKey(image))
       // What was made here is in no build: it can't be had again.
-      if (made) whole.add(thumbKey(image))
+      if (made) whole.set(contentKey(image), thumbKey(image))
     }
   }
   const pictures: ProjectManifest['pictures'] = []
@@ -74,8 +74,8 @@ async function writePictures(zip: ZipWriter, runs: readonly StoredRun[]): Promis
     ['small', small, database.thumbs],
     ['whole', whole, database.originals],
   ] as const) {
-    for (const key of keys) {
-      const kept = await table.get(key)
+    for (const [key, keptAs] of keys) {
+      const kept = await table.get(keptAs)
       const type = PictureType.safeParse(kept?.blob.type)
       if (!kept || !type.success) continue
       const file = `pictures/${pictures.length}`
