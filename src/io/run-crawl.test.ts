@@ -73,7 +73,9 @@ describe('what lets in', () => {
           .end(`<urlset><url><loc>http://${headers.host}/plain?token=hush-token</loc></url></urlset>`)
       return response
         .writeHead(200, { 'content-type': 'text/html' })
-        .end(`<title>${url.split('?')[0]}</title><a href="/in">in</a><a href="/gone">gone</a>`)
+        .end(
+          `<title>${url.split('?')[0]}</title><meta property="og:url" content="http://${headers.host}${url}"><link rel="canonical" href="http://${headers.host}${url}"><p>${headers.authorization} hush-token</p><a href="/in">in</a><a href="/gone">gone</a>`,
+        )
     })
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
     return { server, asked, host: `127.0.0.1:${(server.address() as AddressInfo).port}` }
@@ -111,6 +113,16 @@ describe('what lets in', () => {
     expect(asked.some(({ url }) => url.includes('ticket=hush-ticket'))).toBe(true)
     const told = JSON.stringify(events)
     for (const secret of SECRETS) expect(told).not.toContain(secret)
+  })
+
+  test('beside a header, what stands in the address is sent too', async () => {
+    const { server, asked, host } = await guarded()
+    const login = { headers: [{ name: 'X-Preview', value: 'yes' }], user: null, password: '' }
+    const from = { kind: 'url' as const, start: `http://hush-user:hush-password@${host}/?token=hush-token` }
+    const request = CrawlRequest.parse({ from, site: null, login })
+    for await (const _batch of runCrawl(request, {}, new AbortController().signal));
+    server.close()
+    expect(asked.some(({ authorization }) => authorization?.startsWith('Basic '))).toBe(true)
   })
 
   test('nothing that answered is told without it as well', async () => {

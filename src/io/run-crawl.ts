@@ -5,6 +5,7 @@ import {
   loginInAddress,
   resolveAddress,
   shownAddress,
+  withoutValues,
 } from '@/core/address'
 import {
   type CrawlEnvironment,
@@ -46,6 +47,8 @@ export type CrawlTuning = {
   shard?: Shard | null
   /** Inner hosts that may be asked; by default those that the request's own addresses name. */
   innerHosts?: InnerHosts
+  /** Where a login goes; absent: to the first address that the request names. */
+  loginAt?: string | null
   /** Asked before each address: why no more may be asked, which ends the run with what it has. Absent: any number. */
   refusalToAsk?: () => Promise<string | null>
 }
@@ -59,6 +62,14 @@ function loginIn(from: ParsedCrawlRequest['from']): Login | null {
   return found && { ...found, headers: [] }
 }
 
+/** What lets a run in: what was given beside the address, and the name and password in it where none were. */
+function loginOf({ login, from }: ParsedCrawlRequest): Login | null {
+  const inAddress = loginIn(from)
+  const isGiven = login?.user != null || login?.headers.some(({ name }) => name.toLowerCase() === 'authorization')
+  if (!login || !inAddress || isGiven) return login ?? inAddress
+  return { ...login, user: inAddress.user, password: inAddress.password }
+}
+
 /** Addresses that the person named, in whatever way. */
 export function namedAddresses(from: ParsedCrawlRequest['from']): string[] {
   return givenAddresses(from).flatMap((address) => resolveAddress(address, 'about:blank') ?? [])
@@ -68,7 +79,7 @@ const ofShard = (addresses: string[], shard: Shard | null | undefined) =>
   shard ? addresses.filter((_, position) => isInShard(shard, position)) : addresses
 
 async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside: CrawlEnvironment): CrawlEvents {
-  const { from, maxPages, ignoreRobots, include, exclude, perSection, login, resume, pictureHosts } = request
+  const { from, maxPages, ignoreRobots, include, exclude, perSection, resume, pictureHosts } = request
   const options = {
     ...defaultCrawlOptions,
     // Of the production address only what may be shown is ever of use.
@@ -79,7 +90,7 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     concurrency: tuning.concurrency ?? limits.concurrency,
     delayMs: tuning.delayMs ?? 0,
     askAs: tuning.askAs ?? null,
-    hasLogin: (login ?? loginIn(from)) !== null,
+    hasLogin: loginOf(request) !== null,
     start: '',
   }
   if (from.kind === 'url') return yield* crawl({ ...options, start: from.start }, outside)
@@ -143,11 +154,14 @@ function askingAsLet(read: ReadAddress, refusalToAsk: CrawlTuning['refusalToAsk'
   return { asking, refusal: () => refusal }
 }
 
+/** What is secret in a header's value: all of it, and what follows its scheme (`Bearer …`). */
+const secretsOfHeader = (value: string): string[] => [value, value.split(' ').slice(1).join(' ')]
+
 /** A crawl over the network, as Node runs it: with its own connections, under the guards. */
 export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning, signal: AbortSignal): CrawlEvents {
   const named = namedAddresses(request.from)
-  const first = named[0]
-  const login = request.login ?? loginIn(request.from)
+  const loginAt = tuning.loginAt === undefined ? named[0] : tuning.loginAt
+  const login = loginOf(request)
   const ended = new AbortController()
   const stop = () => ended.abort()
   if (signal.aborted) stop()
@@ -157,7 +171,7 @@ export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning
     concurrency: tuning.concurrency ?? limits.concurrency,
     timeoutMs: tuning.timeoutMs ?? limits.timeoutMs,
     signal: ended.signal,
-    login: login && first ? { origin: new URL(first).origin, headers: loginHeaders(login) } : null,
+    login: login && loginAt ? { origin: new URL(loginAt).origin, headers: loginHeaders(login) } : null,
     askAs: tuning.askAs ?? null,
     pastCaches: request.pastCaches,
   })
@@ -169,7 +183,16 @@ export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning
       ...nodeEnvironment(revealed, ended.signal, tuning.pictures, tuning.memory),
       conceal: (address: string, from: AddressOrigin) => secrets.take(address, from),
     }
-    yield* events(request, tuning, outside)
+    const sent = login ? Object.values(loginHeaders(login)) : []
+    const hushed = [login?.password ?? '', ...sent.flatMap(secretsOfHeader)]
+    let known = -1
+    let scrub = withoutValues([], hushed)
+    for await (const batch of events(request, tuning, outside)) {
+      const parameters = secrets.known()
+      if (parameters.length !== known) scrub = withoutValues(parameters, hushed)
+      known = parameters.length
+      yield scrub(batch)
+    }
     const message = refusal()
     if (message !== null) yield [{ kind: 'incomplete', incomplete: { why: 'bytes', message } }]
   } finally {

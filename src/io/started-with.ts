@@ -1,17 +1,31 @@
 import { stat } from 'node:fs/promises'
 import { basename } from 'node:path'
-import { limits } from '@/core/address'
+import { AddressSecrets, limits } from '@/core/address'
 import { type BuildFiles, type FilePart, openZip, type StartedWith } from '@/core/crawl'
 import { openFolder, readPart } from './folder'
 
 /** The source that the app was started with: an address, or the whole path of a folder or a zip. */
 const named = () => process.env['NIMBLE_PARROT_SOURCE'] || null
 
+/** An address without what lets somebody in: the page that holds it is answered to whoever asks on this machine. */
+function shownStart(address: string): string {
+  const url = new URL(new AddressSecrets().take(new URL(address).href, 'user'))
+  url.username = ''
+  url.password = ''
+  return url.href
+}
+
+/** The address that the app was started with, with what lets in, where a request asks for it; any other as it is. */
+export function revealedStart(start: string): string {
+  const source = named()
+  return source !== null && /^https?:/i.test(source) && start === shownStart(source) ? source : start
+}
+
 /** @returns null where nothing was named, or what was named is gone */
 export async function startedWith(): Promise<StartedWith | null> {
   const source = named()
   if (source === null) return null
-  if (/^https?:/i.test(source)) return { kind: 'address', address: source }
+  if (/^https?:/i.test(source)) return { kind: 'address', address: shownStart(source) }
   const found = await stat(/* turbopackIgnore: true */ source).catch(() => null)
   return found && { kind: found.isDirectory() ? 'folder' : 'zip', name: basename(source) }
 }

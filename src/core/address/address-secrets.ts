@@ -76,6 +76,11 @@ type Parameter = [name: string, value: string]
 
 /** Addresses held at most with a secret of their own. */
 const MAX_HELD = 100_000
+/** Secrets of one origin, and of all that texts are gone through for: nobody is let in by more. */
+const MAX_OF_ORIGIN = 20
+const MAX_KNOWN = 200
+/** Secrets that servers send on with: each text of a run is gone through for all of them. */
+const MAX_SENT = 100
 
 /**
  * Keeps what is secret in the addresses that a user gives, and that servers send on to, apart from the addresses: a page
@@ -84,6 +89,8 @@ const MAX_HELD = 100_000
 export class AddressSecrets {
   private readonly ofOrigin = new Map<string, Parameter[]>()
   private readonly ofAddress = new Map<string, Parameter[]>()
+  /** What servers sent on with, by name and value: a page may well write it into its own links. */
+  private readonly sent = new Map<string, Parameter>()
 
   /**
    * The address without its secrets, which are remembered.
@@ -93,18 +100,28 @@ export class AddressSecrets {
   take(address: string, from: AddressOrigin): string {
     const url = address.includes('=') ? parseUrl(address) : null
     if (!url) return address
-    const given = this.ofOrigin.get(url.origin) ?? []
-    const secrets = [...url.searchParams].filter(([name, value]) =>
+    const given = new Set((this.ofOrigin.get(url.origin) ?? []).map(([name]) => name))
+    const parameters = [...url.searchParams]
+    const secrets = parameters.filter(([name, value]) =>
       from === 'page'
-        ? given.some(([known]) => known === name)
+        ? given.has(name) || this.sent.has(`${name}=${value}`)
         : isSecret(name) || (from === 'server' && value.length >= LONG && SECRET_WHERE_SENT_ON.has(name.toLowerCase())),
     )
     if (secrets.length === 0) return address
-    for (const [name] of secrets) url.searchParams.delete(name)
+    const names = new Set(secrets.map(([name]) => name))
+    // All at once: each by itself would go through the rest again.
+    url.search = new URLSearchParams(parameters.filter(([name]) => !names.has(name))).toString()
     const { href, origin } = url
-    if (from === 'user' && !this.ofOrigin.has(origin)) this.ofOrigin.set(origin, secrets)
+    if (from === 'user' && !this.ofOrigin.has(origin)) this.ofOrigin.set(origin, secrets.slice(0, MAX_OF_ORIGIN))
+    if (from === 'server' && this.sent.size < MAX_SENT)
+      for (const [name, value] of secrets) this.sent.set(`${name}=${value}`, [name, value])
     if (this.ofAddress.size < MAX_HELD) this.ofAddress.set(href, secrets)
     return href
+  }
+
+  /** What the user's own addresses let in by, and what servers sent on with. */
+  known(): Parameter[] {
+    return [...this.sent.values(), ...[...this.ofOrigin.values()].flat()].slice(0, MAX_KNOWN)
   }
 
   /** The address as it has to be asked. */
@@ -113,7 +130,9 @@ export class AddressSecrets {
     const secrets = [...(this.ofAddress.get(address) ?? []), ...(this.ofOrigin.get(originOf(address)) ?? [])]
     const url = secrets.length > 0 ? parseUrl(address) : null
     if (!url) return address
-    for (const [name, value] of secrets) if (!url.searchParams.has(name)) url.searchParams.append(name, value)
+    const held = new Set(url.searchParams.keys())
+    const lacking = secrets.filter(([name]) => !held.has(name) && held.add(name))
+    if (lacking.length > 0) url.search = new URLSearchParams([...url.searchParams, ...lacking]).toString()
     return url.href
   }
 }

@@ -32,5 +32,6 @@ export {
 } from './globs'
 export { limits } from './limits'
 export { isPreviewHost } from './preview-host'
-export { crawlDelayFor, isAllowed, parseRobots, type RobotsRules } from './robots'
+export { crawlDelayFor, isAllowed, parseRobots, type RobotsRules, rulesLeftOut } from './robots'
+export { withoutValues } from './secret-values'
 export { isNamedSite, siteInWords, unnamedSite, withoutUnnamedHost } from './unnamed-site'

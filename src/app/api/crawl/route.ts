@@ -16,6 +16,7 @@ import { innerHostsNamed } from '@/io/named-hosts'
 import { requestJson } from '@/io/request-json'
 import { namedAddresses, runCrawl } from '@/io/run-crawl'
 import { refusalOf, refused } from '@/io/same-origin'
+import { revealedStart } from '@/io/started-with'
 
 export const dynamic = 'force-dynamic'
 
@@ -88,7 +89,9 @@ export async function POST(request: Request): Promise<Response> {
   if (typeof end === 'string') return refused(end, 429)
   const { signal, stop, done: answered } = answering(request)
   signal.addEventListener('abort', end, { once: true })
-  const lines = crawlLines(parsed.data, client, signal)
+  const asked =
+    from.kind === 'url' ? { ...parsed.data, from: { ...from, start: revealedStart(from.start) } } : parsed.data
+  const lines = crawlLines(asked, client, signal)
   const encoder = new TextEncoder()
   const stream = new ReadableStream<Uint8Array>({
     async pull(controller) {
