@@ -1,4 +1,4 @@
-import { copyFileSync, cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { copyFileSync, cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
@@ -45,7 +45,20 @@ describe('cards as pictures', () => {
   test('a folder gets a picture of each page', async () => {
     const { code, out } = await cards('before.json', '--page', '/', '--page', '/about', '--out', 'each')
     expect([code, out]).toEqual([0, 'each: 20 cards in 2 pictures\n'])
-    expect(readdirSync(join(here, 'each')).sort()).toEqual(['about.png', 'home.png'])
+    expect(readdirSync(join(here, 'each')).sort()).toEqual(['about.png', 'home.png', 'nimble-parrot-cards.json'])
+  })
+
+  test('what a folder has of its own is not drawn over; what was drawn before is', async () => {
+    const drawn = (...more: string[]) =>
+      cards('before.json', '--page', '/', '--page', '/about', '--out', 'own', ...more)
+    mkdirSync(join(here, 'own'))
+    writeFileSync(join(here, 'own', 'home.png'), 'mine')
+    const { code, err } = await drawn()
+    expect(code).toBe(2)
+    expect(err).toContain('home.png is there already, and was not written by this program.')
+    expect(readFileSync(join(here, 'own', 'home.png'), 'utf8')).toBe('mine')
+    expect((await drawn('--overwrite')).code).toBe(0)
+    expect((await drawn()).code).toBe(0)
   })
 
   test('an SVG holds its pictures and its face', async () => {

@@ -13,7 +13,7 @@ import {
   sheetOfRun,
 } from '@/core/sheet'
 import { type Surface, surfaces as shippedSurfaces, wideFeed, withSurfaces } from '@/core/surface'
-import { groupBy, nearestWord, terminalText } from '@/core/text'
+import { groupBy, nearestWord, printableJson, terminalText } from '@/core/text'
 import type { PictureCopy } from '@/io/decoder/decoder'
 import { linesOfOtherFaces, sheetAsPng, sheetAsSvgFile } from '@/io/sheet/draw-sheet'
 import { writeBelow, writeFileWhole } from '@/io/write-file'
@@ -21,11 +21,22 @@ import { CannotRun } from './cannot-run'
 import { makeRun, type RunOptions } from './check'
 import { fromHere } from './from-here'
 import { loadRequirements, loadRunDocument } from './load-files'
+import { writtenBefore } from './own-files'
 import { picturesOfRun } from './pictures-of-run'
 import { loginOf } from './source'
 import { ensureWritable, writeStandardOut } from './write-out'
 
-export type CardsOptions = RunOptions & { page: string[]; surface: string[]; changedSince?: string; out: string }
+export type CardsOptions = RunOptions & {
+  page: string[]
+  surface: string[]
+  changedSince?: string
+  out: string
+  overwrite?: boolean
+}
+
+/** What was drawn into a folder so far, in that folder: other files of its are not written over. */
+const LIST = 'nimble-parrot-cards.json'
+const FORMAT = 'nimble-parrot-cards'
 
 /** Longest side of a picture in a drawing, in pixels: as wide as the widest card at twice its size. */
 const COPY_SIDE = 1100
@@ -99,7 +110,7 @@ async function copiesFor(
     const hashes = new Map(run.images.map(({ url, hash }) => [url, hash]))
     const wanted = [...urls].map((url) => ({ url, hash: hashes.get(url) ?? null }))
     wantedInAll += wanted.length
-    const access = { isNamedByUser: isNamedByUser ?? false, login: loginOf(options) }
+    const access = { isNamedByUser: isNamedByUser ?? false, login: loginOf(options), ask: options.ask ?? [] }
     const found = await picturesOfRun(run.source, wanted, COPY_SIDE, access)
     for (const [url, copy] of found) copies.set(keyOf(side, url), copy)
   }
@@ -180,12 +191,20 @@ export async function cards(source: string, options: CardsOptions): Promise<numb
     options,
   )
   const files = isFolder ? named(sheets, options.out) : sheets.map(({ sheet }) => ({ file: options.out, sheet }))
+  const own = isFolder ? await writtenBefore(options.out, LIST, FORMAT) : new Set<string>()
+  const mayReplace = (file: string) => options.overwrite === true || own.has(file)
   try {
     for (const { file, sheet } of files) {
       const picture = isSvg ? sheetAsSvgFile(sheet.drawing, copies) : await sheetAsPng(sheet.drawing, copies)
-      if (isFolder) await writeBelow(fromHere(options.out), basename(file), picture)
-      else await writeFileWhole(fromHere(file), picture)
+      if (!isFolder) await writeFileWhole(fromHere(file), picture)
+      else await writeBelow(fromHere(options.out), basename(file), picture, mayReplace(basename(file)))
     }
+    if (isFolder)
+      await writeBelow(
+        fromHere(options.out),
+        LIST,
+        `${printableJson({ format: FORMAT, version: 1, written: [...new Set([...own, ...files.map(({ file }) => basename(file))])].sort() }, 2)}\n`,
+      )
   } catch (error) {
     throw new CannotRun(`${options.out} can’t be written: ${error instanceof Error ? error.message : String(error)}`)
   }

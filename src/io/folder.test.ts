@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process'
-import { mkdtempSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { mkdir, open, rm, symlink, writeFile } from 'node:fs/promises'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -62,4 +62,27 @@ describe('reading a part', () => {
     await writeFile(join(root, 'empty'), '')
     expect(await readPart(join(root, 'empty'), 10)).toEqual({ body: new Uint8Array(), isCut: false, bytes: 0 })
   })
+})
+
+test('a file that has become a link since it was listed is not followed, nor a folder on its way', async () => {
+  const build = mkdtempSync(join(tmpdir(), 'swapped-'))
+  const outside = mkdtempSync(join(tmpdir(), 'outside-'))
+  mkdirSync(join(build, 'guides'))
+  for (const [folder, name] of [
+    [build, 'a.html'],
+    [join(build, 'guides'), 'b.html'],
+    [outside, 'a.html'],
+    [outside, 'b.html'],
+  ] as const)
+    writeFileSync(join(folder, name), folder.startsWith(build) ? 'inside' : 'outside')
+  const files = await openFolder(build)
+  const textOf = async (path: string) => new TextDecoder().decode((await files.read(path, 100)).body)
+  expect(await textOf('a.html')).toBe('inside')
+  rmSync(join(build, 'a.html'))
+  symlinkSync(join(outside, 'a.html'), join(build, 'a.html'))
+  rmSync(join(build, 'guides'), { recursive: true })
+  symlinkSync(outside, join(build, 'guides'))
+  await expect(textOf('a.html')).rejects.toThrow('outside')
+  await expect(textOf('guides/b.html')).rejects.toThrow('outside')
+  for (const folder of [build, outside]) rmSync(folder, { recursive: true })
 })

@@ -64,6 +64,46 @@ test('below a folder no link on the way is followed', async () => {
   expect(readFileSync(at('dist/img/share/a.png'), 'utf8')).toBe('x')
 })
 
+test('below a folder a link at the end is replaced, one to a device too, and no name leads out', async () => {
+  mkdirSync(at('ends'))
+  writeFileSync(at('kept-whole'), 'untouched')
+  symlinkSync(at('kept-whole'), at('ends/a.json'))
+  symlinkSync('/dev/full', at('ends/b.json'))
+  for (const name of ['a.json', 'b.json']) {
+    await writeBelow(at('ends'), name, 'mine')
+    expect(readFileSync(at(`ends/${name}`), 'utf8')).toBe('mine')
+  }
+  expect(readFileSync(at('kept-whole'), 'utf8')).toBe('untouched')
+  for (const name of ['../out.json', '/out.json', 'a/../../out.json', 'a\\b', ''])
+    await expect(writeBelow(at('ends'), name, 'x')).rejects.toThrow('can’t be packed')
+  expect(readdirSync(at('ends')).sort()).toEqual(['a.json', 'b.json'])
+})
+
+test('a folder that is swapped for a link while files are written is not left through it', async () => {
+  mkdirSync(at('swap/share'), { recursive: true })
+  mkdirSync(at('elsewhere'))
+  let isOver = false
+  // What is written makes the folder anew where it finds none: not every turn of this can be made.
+  const trying = (change: () => void) => {
+    try {
+      change()
+    } catch {}
+  }
+  const swapping = (async () => {
+    while (!isOver) {
+      trying(() => rmSync(at('swap/share'), { recursive: true }))
+      trying(() => symlinkSync(at('elsewhere'), at('swap/share')))
+      await new Promise((resolve) => setImmediate(resolve))
+      trying(() => rmSync(at('swap/share'), { recursive: true }))
+      await new Promise((resolve) => setImmediate(resolve))
+    }
+  })()
+  for (let time = 0; time < 200; time++) await writeBelow(at('swap'), `share/${time}.txt`, 'x').catch(() => undefined)
+  isOver = true
+  await swapping
+  expect(readdirSync(at('elsewhere'))).toEqual([])
+})
+
 test('trying leaves nothing behind, and says what is in the way', async () => {
   await tryWriting(at('tried.txt'))
   expect(existsSync(at('tried.txt'))).toBe(false)

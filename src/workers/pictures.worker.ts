@@ -12,6 +12,7 @@ import {
   type RefitWish,
 } from '@/core/image'
 import { type Recompression, recompressedSize } from '@/core/surface'
+import { ensureEntryNames } from '@/core/text'
 import { decode, drawPart } from './decode'
 import { type ComposeAsk, type Composed, drawComposed } from './draw-composed'
 import { drawRefit, type Refitted } from './draw-refit'
@@ -107,6 +108,7 @@ function doTask(ask: PictureAsk): Promise<PictureWork[PictureTask]['gives']> {
       declareFaces(ask.faces)
       return Promise.resolve(null)
     case 'pack':
+      ensureEntryNames(Object.keys(ask.files))
       return Promise.resolve(
         new Blob([zipSync(ask.files, { level: 0 }) as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),
       )

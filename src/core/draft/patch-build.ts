@@ -1,7 +1,8 @@
 import { limits, pathOn, resolveAddress } from '../address'
-import { type BuildFiles, createFileMap, decodedPath } from '../crawl'
+import { type BuildFiles, createFileMap } from '../crawl'
 import type { GatheredImage, GatheredPage } from '../model'
 import { decodeHtml, readPage } from '../page'
+import { fileOfPath } from '../text'
 import type { DraftFields } from './draft'
 import { effectiveEdits, type KnownDefaults } from './effective'
 import { patchPage } from './patch-page'
@@ -39,15 +40,12 @@ async function picturesLacking(
     const value = edits.get(key)
     const url = value ? resolveAddress(value, site) : null
     if (url === null || !url.startsWith(site) || added.has(url) || fileAt(url) !== null) continue
+    const { path, fault } = fileOfPath(new URL(url).pathname.slice(new URL(site).pathname.length))
+    if (path === null) return `${key} would name a file that can’t be written: ${fault}. Draft another URL.`
     const bytes = await madePicture(url)
     if (bytes === null)
       return `${key} would name ${pathOn(url, site)}, which is neither in this build nor kept in this browser. Make the picture again, or draft another one.`
-    added.set(url, {
-      kind: 'picture',
-      url,
-      path: decodedPath(new URL(url).pathname.slice(new URL(site).pathname.length)),
-      bytes,
-    })
+    added.set(url, { kind: 'picture', url, path, bytes })
   }
   return null
 }

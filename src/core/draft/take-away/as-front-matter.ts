@@ -2,6 +2,7 @@ import { stringify } from 'yaml'
 import { pathnameOf } from '../../address'
 import { decodedPath } from '../../crawl'
 import { type SourceRule, sourceFileOf } from '../../requirements'
+import { fittingPath } from '../../text'
 import { type CardTags, valuesByKey } from './card-tags'
 
 /**
@@ -45,12 +46,7 @@ export function frontMatterFiles(pages: readonly CardTags[], rules: readonly Sou
     const path = pathnameOf(page.url)
     const name = sourceFileOf(path, rules) ?? ownPlace(decodedPath(path))
     // Names that lead out of the zip are none.
-    files[
-      `${name
-        .split('/')
-        .filter((part) => part !== '..' && part !== '')
-        .join('/')}.yaml`
-    ] = frontMatter(page)
+    files[`${fittingPath(name)}.yaml`] = frontMatter(page)
   }
   return files
 }

@@ -1,7 +1,6 @@
 'use client'
 
 import { structuredPatch } from 'diff'
-import { zipSync } from 'fflate'
 import { useState } from 'react'
 import type { BuildFiles } from '@/core/crawl'
 import { gitDiff, type PageToPatch, type PatchedFile, patchBuild } from '@/core/draft'
@@ -9,8 +8,9 @@ import { imageAt } from '@/store/images'
 import { originalAt } from '@/store/kept-pictures'
 import { openZipFile, partOfBlob } from '@/workers/blob-files'
 import { FileButton } from '../../kit/file-button'
+import { packZip } from '../../kit/pack-zip'
 import { saveFile } from '../../kit/save-file'
-import { count } from '../../kit/words'
+import { bytes as bytesInWords, count } from '../../kit/words'
 import { canWriteFolders, chooseFolder, type OpenFolder } from '../../state/run/build-folder'
 import type { DraftsProps } from './drafts-props'
 
@@ -160,7 +160,7 @@ function Difference({
   const pictures = files.filter((file) => file.kind === 'picture')
   const written: Written[] = [...changed, ...pictures]
   const save = () => {
-    const zip = zipSync(Object.fromEntries(written.map(({ path, bytes }) => [inFolder + path, bytes])))
+    const zip = packZip(written.map(({ path, bytes }) => [inFolder + path, bytes]))
     saveFile('patched-build.zip', zip, 'application/zip')
   }
   // Bytes of other encodings are no text that a difference could hold.
@@ -216,9 +216,28 @@ function Difference({
         {changed.slice(0, DRAWN).map((file) => (
           <FileDifference key={file.path} file={file} />
         ))}
-        {changed.length > DRAWN && <p className="text-quiet">and {count(changed.length - DRAWN, 'more file')}</p>}
+        {pictures.length > 0 && <NamesOf title={`${count(pictures.length, 'image')} added`} files={pictures} />}
+        {changed.length > DRAWN && (
+          <NamesOf title={`${count(changed.length - DRAWN, 'more file')} changed`} files={changed.slice(DRAWN)} />
+        )}
       </div>
     </div>
+  )
+}
+
+/** Files that are written and not drawn, each by its name and size: nothing is saved that is not said. */
+function NamesOf({ title, files }: { title: string; files: readonly Written[] }) {
+  return (
+    <section aria-label={title} className="rounded-card border border-line bg-sheet px-3 py-2">
+      <h3 className="text-small font-semibold">{title}</h3>
+      <ul className="max-h-[220px] overflow-y-auto font-mono text-small">
+        {files.map(({ path, bytes: { length: size } }) => (
+          <li key={path}>
+            {path} <span className="text-quiet">{bytesInWords(size)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

@@ -1,10 +1,11 @@
 'use client'
 
 import { useLiveQuery } from 'dexie-react-hooks'
-import { strToU8, zipSync } from 'fflate'
+import { strToU8 } from 'fflate'
 import { useMemo, useState } from 'react'
 import { cardTags, editFacts, effectiveEdits, isEmptyDraft, saidBy, takeAways, writeTextTable } from '@/core/draft'
 import { requirementsOf } from '@/store/requirements'
+import { packZip } from '../../kit/pack-zip'
 import { saveFile } from '../../kit/save-file'
 import { count } from '../../kit/words'
 import type { DraftsProps } from './drafts-props'
@@ -73,7 +74,7 @@ export function TakeAwayTab(props: DraftsProps) {
   const save = ({ text, extension, mediaType, files }: NonNullable<typeof out>) => {
     if (!files) return saveFile(`tags.${extension}`, text, mediaType)
     const packed = Object.entries(files).map(([path, content]) => [path, strToU8(content)] as const)
-    saveFile('front-matter.zip', zipSync(Object.fromEntries(packed)), 'application/zip')
+    saveFile('front-matter.zip', packZip(packed), 'application/zip')
   }
   const lines = out?.text.split('\n') ?? []
   return (
