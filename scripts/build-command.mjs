@@ -70,6 +70,7 @@ export async function buildCommand() {
       { in: join(root, 'src/cli/main.ts'), out: 'cli' },
       { in: join(root, 'src/api/index.ts'), out: 'index' },
       { in: join(root, 'src/cli/threads/judge-thread.ts'), out: 'judge-thread' },
+      { in: join(root, 'src/io/compose/font-process.mjs'), out: 'font-process' },
     ],
     dist,
   )

@@ -1,21 +1,22 @@
 import { dirname, join } from 'node:path'
-import { z } from 'zod'
 import { createAddressMap, isNamedSite, limits, pathnameOf, pathOn, withoutUnnamedHost } from '@/core/address'
 import { namesIn, siteCalled } from '@/core/check'
 import { composedNames, type PictureTemplate, pageTexts, readTemplates, wantsPicture } from '@/core/compose'
 import { ownPictures } from '@/core/draft'
 import { CENTER, type Focus } from '@/core/image'
-import { type GatheredPage, type Gathering, type PageFacts, parseJson } from '@/core/model'
+import type { GatheredPage, Gathering, PageFacts } from '@/core/model'
 import { firstValue, ogImages, publicImageUrl } from '@/core/surface'
 import { nearestWord, printableJson, terminalText } from '@/core/text'
 import { BadFace, type ComposeFace, composeFace, ownFont, SHIPPED_FAMILY } from '@/io/compose/compose-face'
 import { drawComposed, type Ground } from '@/io/compose/draw-composed'
+import { faultOfFont } from '@/io/compose/try-font'
 import { createCopier } from '@/io/decoder/decoder'
 import { readPart } from '@/io/folder'
 import { writeBelow } from '@/io/write-file'
 import { CannotRun } from './cannot-run'
 import { makeRun, type RunOptions } from './check'
 import { fromHere } from './from-here'
+import { writtenBefore } from './own-files'
 import { bytesOfRun } from './pictures-of-run'
 import { loginOf } from './source'
 import { writeStandardOut } from './write-out'
@@ -48,6 +49,8 @@ async function faceFor(templates: string, { face }: PictureTemplate): Promise<Co
   const fonts = []
   for (const file of files) {
     const bytes = await fileBeside(templates, file)
+    const fault = await faultOfFont(bytes, face.weight)
+    if (fault !== null) throw new CannotRun(`The font ${file} can’t be used. ${fault}`)
     try {
       fonts.push(ownFont(bytes, face.weight))
     } catch (error) {
@@ -122,19 +125,7 @@ function wantedPages(
 /** What was composed, beside the pictures. A site may have a manifest.json of its own. */
 const MANIFEST = 'nimble-parrot-composed.json'
 
-const Composed = z.looseObject({
-  format: z.literal('nimble-parrot-composed-pictures'),
-  /** Every file that was composed into the folder so far. */
-  written: z.array(z.string()),
-})
-
-/** Files of a folder that were composed before: these alone are written over. */
-async function writtenBefore(folder: string): Promise<ReadonlySet<string>> {
-  const read = await readPart(join(fromHere(folder), MANIFEST), limits.settingsCharacters).catch(() => null)
-  const parsed = read && parseJson(new TextDecoder().decode(read.body), limits.settingsCharacters)
-  const composed = parsed?.ok ? Composed.safeParse(parsed.value) : null
-  return new Set(composed?.success ? composed.data.written : [])
-}
+const FORMAT = 'nimble-parrot-composed-pictures'
 
 /** Templates by the sections of a run, which are named with the site's path or without; and those that no page lies in. */
 function placedTemplates(
@@ -175,7 +166,7 @@ export async function compose(source: string, options: ComposeOptions): Promise<
   if (placed.size === 0 && idle.length > 0) throw new CannotRun(`${options.templates}: ${idle.join(' ')}`)
   const wanted = wantedPages(gathering, sectionOf, placed)
   const isNamedByUser = true
-  const bytesOf = await bytesOfRun(gathering.source, { isNamedByUser, login: loginOf(options) })
+  const bytesOf = await bytesOfRun(gathering.source, { isNamedByUser, login: loginOf(options), ask: [] })
   const copy = createCopier(new AbortController().signal)
   // What lies on a site is a stranger's: it is decoded in a process of its own, as everywhere.
   const groundAt = async (url: string) => {
@@ -185,7 +176,7 @@ export async function compose(source: string, options: ComposeOptions): Promise<
   const called = siteCalled(gathering.pages, (url) => sectionOf.get(url) ?? '/')
   const faults: string[] = []
   const notes = [...idle]
-  const written = await writtenBefore(options.out)
+  const written = await writtenBefore(options.out, MANIFEST, FORMAT)
   const manifest: object[] = []
   const files: string[] = []
   try {
@@ -228,7 +219,7 @@ export async function compose(source: string, options: ComposeOptions): Promise<
   }
   const site = isNamedSite(gathering.source.site) ? gathering.source.site : null
   const all = [...new Set([...written, ...files])].sort()
-  const list = { format: 'nimble-parrot-composed-pictures', version: 1, site, pictures: manifest, written: all }
+  const list = { format: FORMAT, version: 1, site, pictures: manifest, written: all }
   await writeBelow(fromHere(options.out), MANIFEST, withoutUnnamedHost(`${printableJson(list, 2)}\n`))
   await writeStandardOut(`${options.out}: ${manifest.length} ${manifest.length === 1 ? 'picture' : 'pictures'}\n`)
   for (const fault of [...notes, ...faults]) process.stderr.write(`nimble-parrot: ${terminalText(fault)}\n`)
