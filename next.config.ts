@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next'
+import { limits } from './src/core/address/limits'
 
 const config: NextConfig = {
   poweredByHeader: false,
@@ -9,6 +10,8 @@ const config: NextConfig = {
   // The app alone: its tests and tools are checked by npm test.
   typescript: { tsconfigPath: 'tsconfig.app.json' },
   serverExternalPackages: ['sharp'],
+  // A request that hands over what an earlier run read may have 60 MB; beyond this the framework would cut it in silence.
+  experimental: { proxyClientMaxBodySize: limits.earlierRequestBytes + 1_000_000 },
   // Pictures come through a route of ours, or as they are: nothing else decodes them on the server.
   images: { unoptimized: true },
   headers: async () => [

@@ -18,6 +18,16 @@ const MAX_OF_CLIENT = 64
 const HEAD_MS = 10_000
 const REQUEST_MS = 60_000
 
+/** Bytes of a request that a server for others takes: it holds each in memory before a route sees it. */
+const MAX_PUBLIC_BODY = 10_000_000
+
+/** Why a request is not read, as a status; null where it is. A body of unknown length could be of any. */
+function refusedBody({ method, headers }) {
+  if (process.env.NIMBLE_PARROT_PUBLIC !== '1' || method === 'GET' || method === 'HEAD') return null
+  if (headers['content-length'] === undefined) return 411
+  return Number(headers['content-length']) > MAX_PUBLIC_BODY ? 413 : null
+}
+
 /** A path that can't be taken apart has no view: the framework would answer for it before anything of ours. */
 function isReadable(url) {
   try {
@@ -78,6 +88,12 @@ export async function serve({ dir, port, host = '127.0.0.1' }) {
     for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value)
     if (!isReadable(request.url)) {
       response.writeHead(307, { location: '/' }).end()
+      return
+    }
+    const refused = refusedBody(request)
+    if (refused !== null) {
+      response.writeHead(refused, { 'content-type': 'text/plain', connection: 'close' })
+      response.end(`A request has a Content-Length of at most ${MAX_PUBLIC_BODY} bytes.\n`)
       return
     }
     // Whose request it is: what the request itself says of that does not count.
