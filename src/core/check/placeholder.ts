@@ -1,5 +1,5 @@
 import { collapseWhiteSpace } from '../text'
-import { STARTER_PAIR, STARTER_TITLES } from './starter-texts'
+import { HOME_TITLES, PROVING_TITLES, STARTER_PAIR, STARTER_TITLES } from './starter-texts'
 
 /** What an editor calls a page that has no name yet, with or without a number behind it. */
 const UNNAMED = new Set(['untitled', 'new page', 'page'])
@@ -12,7 +12,7 @@ function withoutNumber(text: string): string {
   while (end > 0 && NUMBER_END.has(text[end - 1]!)) end--
   return text.slice(0, end)
 }
-const WHOLE_ONLY = new Set(['undefined', 'null', 'nan'])
+const WHOLE_ONLY = new Set(['undefined', 'null', 'nan', '%s', '%d', '%@'])
 /** Signs that stand between a page's title and its site's name, with space on both sides; a bar needs none. */
 const SEPARATORS = new Set('|–—·•»:-')
 
@@ -59,6 +59,8 @@ const NAME = /^[\w.-]+$/
 
 /** `%title%`, `%site.name%`: a name between two signs, as templates have it; 50 % and 20 % are no such pair. */
 function inPercents(text: string): string | null {
+  // In a URL it is how a byte is written: %C3%A4.
+  if (/^\s*(?:[a-z][\w+.-]*:)?\/|%[0-9a-f]{2}%[0-9a-f]{2}/i.test(text)) return null
   let start = text.indexOf('%')
   while (start >= 0) {
     const end = text.indexOf('%', start + 1)
@@ -80,6 +82,29 @@ function objectIn(text: string): string | null {
 /** A part of a text that a template was to replace: `{{ title }}`, `[object Object]`; null when there is none. */
 export const unresolvedIn = (text: string): string | null =>
   inDoubleBraces(text) ?? between(text, '${', '}') ?? inPercents(text) ?? between(text, '<%', '%>') ?? objectIn(text)
+
+/** What a title has of a template: what proves it by itself, or a word that a page may be about (`isNumbered`: New page 3). */
+export type StarterTitle = { seen: string; proves: boolean; isNumbered: boolean }
+
+/**
+ * What a title has of a template; null where it is somebody's own.
+ *
+ * @param own its part without the site's name
+ * @param whole all of it
+ */
+export function starterTitleIn(own: string, whole: string): StarterTitle | null {
+  const text = collapseWhiteSpace(own).toLowerCase()
+  const proof = (seen: string) => ({ seen, proves: true, isNumbered: false })
+  if (PROVING_TITLES.has(text) || STARTER_PAIR.test(text) || WHOLE_ONLY.has(text)) return proof(own)
+  if (text.startsWith('lorem ipsum')) return proof(own)
+  const unresolved = unresolvedIn(whole)
+  if (unresolved !== null) return proof(unresolved)
+  const plain = withoutNumber(text)
+  const isNumbered = plain !== text && plain !== 'page' && UNNAMED.has(plain)
+  const isWord = STARTER_TITLES.has(text) || HOME_TITLES.has(text) || UNNAMED.has(plain)
+  const isCopy = text.startsWith(COPY) && text.length > COPY.length
+  return isWord || isCopy ? { seen: own, proves: false, isNumbered } : null
+}
 
 /** What gives a text away as the template's; null when it is somebody's own. */
 export function placeholderIn(own: string, whole: string): string | null {

@@ -1,65 +1,36 @@
 // Texts that starters of site generators ship with, read out of their packages in the npm registry (November 2026), and
 // what people write into templates of their own. In lower case, compared as a whole.
 
-/** Titles that no site means, on whatever page. */
-export const STARTER_TITLES: ReadonlySet<string> = new Set([
-  'untitled',
-  'untitled page',
-  'untitled document',
-  'document',
-  'new page',
-  'page title',
-  'title',
-  'your title here',
-  'my site',
-  'my website',
-  'my blog',
-  'my app',
-  'my awesome project',
-  'website title',
-  'site title',
-  'site name',
-  'lorem ipsum',
-  'sample page',
-  'test',
-  'test page',
-  'hello world',
-  'hello world!',
-  'hello from my site',
-  'create next app',
-  'react app',
-  'new react router app',
-  'new remix app',
-  'welcome to remix!',
-  'vite app',
-  'vue app',
-  'components app',
-  'solid app',
-  'preact app',
-  'rsbuild app',
-  'astro',
-  'astro basics',
-  'welcome to astro',
-  'astro starter blog',
-  'astro blog',
-  'nuxt app',
-  'welcome to nuxt!',
-  'sveltekit app',
-  'angular app',
-  'gatsby default starter',
-  'gatsby starter blog',
-  'qwik blank app',
-  'welcome to qwik',
-  'litelement starter project',
-  'welcome to slidev',
-  'vuepress',
-  'rspress',
-  'waku',
-  'description',
-  'page description',
-  'site description',
-  'description of the page',
-])
+/** Titles of starters: whole, they are nobody's own, on whatever page. */
+const STARTERS_OWN = [
+  ...['your title here', 'my site', 'my website', 'my blog', 'my app', 'my awesome project', 'website title'],
+  ...['site title', 'site name', 'lorem ipsum', 'hello from my site', 'create next app', 'react app'],
+  ...[
+    'new react router app',
+    'new remix app',
+    'welcome to remix!',
+    'vite app',
+    'vue app',
+    'components app',
+    'solid app',
+  ],
+  ...['preact app', 'rsbuild app', 'astro basics', 'welcome to astro', 'astro starter blog', 'astro blog', 'nuxt app'],
+  ...['welcome to nuxt!', 'sveltekit app', 'angular app', 'gatsby default starter', 'gatsby starter blog'],
+  ...['qwik blank app', 'welcome to qwik', 'litelement starter project', 'welcome to slidev'],
+] as const
+
+/** Words that starters and editors put where a title belongs, and that a page may well be about. */
+const STARTER_WORDS = [
+  ...['untitled', 'untitled page', 'untitled document', 'document', 'new page', 'page title', 'title', 'sample page'],
+  ...['test', 'test page', 'hello world', 'hello world!', 'astro', 'vuepress', 'rspress', 'waku', 'description'],
+  ...['page description', 'site description', 'description of the page'],
+] as const
+
+/** Titles that prove by themselves that the template wrote them. */
+export const PROVING_TITLES: ReadonlySet<string> = new Set(STARTERS_OWN)
+
+/** All of them: what is never proposed as a text. */
+export const STARTER_TITLES: ReadonlySet<string> = new Set([...STARTERS_OWN, ...STARTER_WORDS])
 
 /** Titles that are a home page's own beside the site's name, and a starter's anywhere else they stand alone. */
 export const HOME_TITLES: ReadonlySet<string> = new Set(['home', 'home page', 'homepage', 'index', 'welcome'])
@@ -100,4 +71,34 @@ export const STARTER_DESCRIPTIONS: ReadonlySet<string> = new Set([
   'welcome to our website',
   'just another website',
   'just another wordpress site',
+])
+
+/** Tools that write their own name where a description belongs: “Created with Vite”. */
+export const TOOLS: ReadonlySet<string> = new Set([
+  ...[
+    'vite',
+    'next.js',
+    'nextjs',
+    'create next app',
+    'create-react-app',
+    'create react app',
+    'astro',
+    'hugo',
+    'jekyll',
+  ],
+  ...[
+    'gatsby',
+    'nuxt',
+    'eleventy',
+    '11ty',
+    'hexo',
+    'sphinx',
+    'mkdocs',
+    'docusaurus',
+    'vuepress',
+    'vitepress',
+    'svelte',
+  ],
+  ...['sveltekit', 'angular', 'angular cli', 'wordpress', 'webpack', 'parcel', 'remix', 'qwik', 'gitbook', 'honkit'],
+  ...['typedoc', 'jsdoc', 'doxygen', 'wix', 'webflow', 'squarespace', 'framer', 'bootstrap studio'],
 ])

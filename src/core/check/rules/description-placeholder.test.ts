@@ -22,9 +22,19 @@ describeCheck('description-placeholder', {
       head: { 'og:image:alt': '<meta property="og:image:alt" content="[object Object]">' },
       expect: { message: 'og:image:alt says “[object Object]”, which the template was to fill in.' },
     },
+    'a tool’s own name': { head: { description: '<meta name="description" content="Created with Vite">' } },
     'a starter': { head: { description: '<meta name="description" content="Description goes here">' } },
   },
   passes: {
+    'what something is made with': {
+      head: { description: '<meta name="description" content="Created with the method `splitn`.">' },
+    },
+    'bytes of a URL in another tag': {
+      head: { 'og:image:alt': '<meta property="og:see_also" content="https://a.example/%C3%A4%C3%B6">' },
+    },
+    'a word of a starter in a sentence': {
+      head: { description: '<meta name="description" content="Document: how a lamp is rewired, from A to Z">' },
+    },
     'a word of it in a sentence': {
       head: {
         description:

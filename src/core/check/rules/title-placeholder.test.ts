@@ -13,9 +13,48 @@ describeCheck('title-placeholder', {
       head: { 'og:site_name': '<meta property="og:site_name" content="My Site">' },
     },
     'a starter’s pair of names': { head: { title: '<title>Vite + Svelte + TS</title>' } },
+    'nothing that says what it is: a note': {
+      files: {
+        'x.html': goodPage('x.html', 'Ferns', { title: '<title>Document</title>', 'og:title': null }).replace(
+          /<h1>.*?<\/h1>/,
+          '',
+        ),
+      },
+      expect: { level: 'note' },
+    },
+    'an unfilled sign': { head: { title: '<title>%s | Good Site</title>' } },
+    'a numbered page, whatever its heading repeats': {
+      files: {
+        'new-page-3.html': goodPage('new-page-3.html', 'Ferns', { title: '<title>New page 3</title>' }).replace(
+          /<h1>.*?<\/h1>/,
+          '<h1>New page 3</h1>',
+        ),
+      },
+    },
     'an object': { head: { 'twitter:title': '<meta name="twitter:title" content="About [object Object]">' } },
   },
   passes: {
+    ...Object.fromEntries(
+      [
+        ['Index — Good Site', 'Index', 'genindex.html'],
+        ['Hello World - Good Site', 'Hello World', 'hello.html'],
+        ['Page', 'Page', 'element-page.html'],
+        ['Document | Good Site', 'The Document element', 'x.html'],
+        ['Description', 'Description of the command', 'ls-1.html'],
+        ['Test | Good Site', 'Something else', 'test.html'],
+        ['Index', '', 'stichwort-index.html'],
+      ].map(([title, h1, file]) => [
+        `${title} with the heading “${h1}” at ${file}`,
+        {
+          files: {
+            [file!]: goodPage(file!, 'Ferns', {
+              title: `<title>${title}</title>`,
+              'og:title': null,
+            }).replace(/<h1>.*?<\/h1>/, h1 === '' ? '' : `<h1>${h1}</h1>`),
+          },
+        },
+      ]),
+    ),
     'a title that mentions home': { head: { title: '<title>Home repairs | Good Site</title>' } },
     'undefined within a sentence': { head: { title: '<title>What undefined means | Good Site</title>' } },
     'a percentage': { head: { title: '<title>50% of ferns, 20% of mosses | Good Site</title>' } },

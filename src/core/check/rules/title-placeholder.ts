@@ -1,13 +1,16 @@
+import { pathOf } from '../../address'
 import type { Position } from '../../model'
+import { firstValue } from '../../surface'
 import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 import { ownPart } from '../own-part'
-import { placeholderIn, titleParts } from '../placeholder'
+import { type StarterTitle, starterTitleIn, titleParts } from '../placeholder'
 import { siteNames } from '../site-names'
 import { HOME_TITLES } from '../starter-texts'
 
 /** Tags that name a page or its site. */
-const TITLE_TAGS = new Set(['og:title', 'twitter:title', 'og:site_name', 'application-name'])
+const SITE_TAGS: ReadonlySet<string> = new Set(['og:site_name', 'application-name'])
+const TITLE_TAGS = new Set(['og:title', 'twitter:title', ...SITE_TAGS])
 
 const isHome = (url: string, site: string) => url === site || `${url}/` === site
 
@@ -29,6 +32,12 @@ export const titlePlaceholder = defineCheck({
       anywhere: 'Write what this page is into {key}.',
       mend: { say: '{key}' },
     },
+    doubt: {
+      says: '{key} is only “{seen}”, and nothing on the page says what it is.',
+      fix: 'Say in {key}, line {line}, what the page is, or give it a heading.',
+      anywhere: 'Say in {key} what the page is, or give it a heading.',
+      mend: { say: '{key}' },
+    },
   },
   check(page, context) {
     const { url, facts } = page
@@ -39,17 +48,64 @@ export const titlePlaceholder = defineCheck({
       .filter((meta) => TITLE_TAGS.has(meta.key))
       .map((meta) => ({ key: meta.key, value: meta.value ?? '', at: meta as Position | null }))
     const isAtHome = isHome(url, context.addresses.site)
-    const isHomeTitle = (part: string) => HOME_TITLES.has(part.toLowerCase())
-    // The home page may say Home, beside the site's name; a post may be called Welcome.
-    const mayBeHomeTitle = (part: string, value: string) =>
-      isAtHome ? part !== value : part.toLowerCase() === 'welcome'
+    const partOf = (value: string) => {
+      const part = ownPart(value, names)
+      // Where no name of the site is known, what a template came with is looked for in front of the first separator.
+      return part === value && names.every((name) => name === null) ? (titleParts(value)[0] ?? part) : part
+    }
     return [...own, ...tags].flatMap(({ key, value, at }) => {
       if (isBlank(value)) return []
-      const own = ownPart(value, names)
-      // Where no name of the site is known, what a template came with is looked for in front of the first separator.
-      const part = own === value && names.every((name) => name === null) ? (titleParts(value)[0] ?? own) : own
-      const seen = placeholderIn(part, value) ?? (isHomeTitle(part) && !mayBeHomeTitle(part, value) ? part : null)
-      return seen === null ? [] : [{ message: 'starter', at, data: { key, seen, line: at?.line ?? 0 } }]
+      const part = partOf(value)
+      const found = starterTitleIn(part, value)
+      if (!found) return []
+      const said = { at, data: { key, seen: found.seen, line: at?.line ?? 0 } }
+      // The name of a site is no page's: nothing on a page contradicts it.
+      if (found.proves || SITE_TAGS.has(key)) return [{ message: 'starter', ...said }]
+      // The home page may say Home, beside the site's name.
+      if (isAtHome && part !== value && HOME_TITLES.has(part.toLowerCase())) return []
+      // A post may be called Welcome.
+      if (!isAtHome && part.toLowerCase() === 'welcome') return []
+      const other = key === 'title' ? firstValue(facts, 'og:title') : facts.title
+      // Two tags that the template wrote alike don’t vouch for each other.
+      const title = other === null || starterTitleIn(partOf(other), other) ? null : partOf(other)
+      const fit = fitOf(found, [facts.h1, title], isAtHome ? null : pathOf(url))
+      if (fit === 'fits') return []
+      return [fit === 'doubt' ? { message: 'doubt', level: 'note' as const, ...said } : { message: 'starter', ...said }]
     })
   },
 })
+
+/** Words that a heading or a path is compared by. */
+const wordsIn = (text: string) =>
+  text
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word !== '')
+
+/** Does one text hold the words of another, in any order? */
+const holds = (text: string, words: readonly string[]) => {
+  const own = new Set(wordsIn(text))
+  return words.every((word) => own.has(word))
+}
+
+/**
+ * Does a starter's word fit its page? A heading, another title, or the end of the path that says it acquits it; a heading
+ * that says something else contradicts it. Where nothing says what the page is, it is in doubt.
+ *
+ * @param headings what else the page is called; null or blank where it is not
+ * @param path of the page; null at home, where it says nothing
+ */
+function fitOf(
+  { seen, isNumbered }: StarterTitle,
+  headings: readonly (string | null)[],
+  path: string | null,
+): 'fits' | 'contradicted' | 'doubt' {
+  // Nobody names a page “New page 3”, whatever its heading repeats.
+  if (isNumbered) return 'contradicted'
+  const words = wordsIn(seen)
+  const told = headings.filter((heading) => heading !== null && !isBlank(heading)) as string[]
+  if (told.some((heading) => holds(heading, words))) return 'fits'
+  const isInPath = path !== null && words.every((word) => path.toLowerCase().includes(word))
+  if (isInPath) return 'fits'
+  return told.length > 0 ? 'contradicted' : 'doubt'
+}
