@@ -51,13 +51,13 @@ class SlashVotes {
     this.inAll += vote
   }
 
-  /** What most write of this folder, else of all; with a slash, as a plain file server sends on to, where none does. */
+  /** What most pages and sitemaps write of this folder, else of all; with a slash, as servers send on to, where none does. */
   readonly endsInSlash = (folder: string): boolean => (this.votes.get(folder) || this.inAll) >= 0
 }
 
 /**
  * Works out the addresses of a build's files from what its pages and sitemaps write: `/name` or `/name.html`, with a
- * slash at the end of a folder's index or without.
+ * slash at the end of a folder's index, or without where pages and sitemaps themselves name it so.
  *
  * @param listed addresses that sitemaps list
  */
@@ -82,10 +82,8 @@ export function addressFiles(
     const at = new URL(encodedPath(path), site).href
     const from = baseOf(at, page.facts?.base ?? null)
     const hrefs = (links?.hrefs ?? []).filter((href) => !isWithinPage(href, path))
-    for (const target of pathsUnder(base, hrefs, from)) {
-      linked.add(target)
-      votes.add(target)
-    }
+    // A link without the slash is sent on to the one with it, by every server: it is no word on the form.
+    for (const target of pathsUnder(base, hrefs, from)) linked.add(target)
     if (links?.refreshTo) name([links.refreshTo], from)
     // What a page says of itself is resolved as `resolveAddress` does: no parameter is dropped.
     name(

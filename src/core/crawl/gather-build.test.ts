@@ -65,6 +65,21 @@ describe('gatherBuild', () => {
     expect(pages[0]?.fetch.aliases).toEqual([`${SITE}old.html`])
   })
 
+  test('a link without its slash leads to the folder’s index, which keeps its slash and its relative links', async () => {
+    const files = {
+      'index.html': page('<title>Home</title>', '<a href="guide">the guide</a>'),
+      'guide/index.html': page('<title>Guide</title>', '<a href="first.html">first</a><img src="a.png">'),
+      'guide/first.html': page('<title>First</title>', '<a href="../guide">up</a>'),
+    }
+    const { pages, survey } = await gatherMemory(files, SITE)
+    expect(pages.map(({ url }) => url).sort()).toEqual([SITE, `${SITE}guide/`, `${SITE}guide/first.html`])
+    expect(survey?.missing ?? []).toEqual([])
+    expect(survey?.unlinked).toEqual([])
+    const named = page('<title>Guide</title><link rel=canonical href="/guide">')
+    const own = await gatherMemory({ ...files, 'guide/index.html': named }, SITE)
+    expect(own.pages.map(({ url }) => url)).toContain(`${SITE}guide`)
+  })
+
   test('pictures of the site are looked up among the files; nothing is asked of the network', async () => {
     const asked: string[] = []
     const { images } = await gatherMemory(
