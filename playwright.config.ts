@@ -13,7 +13,9 @@ export default defineConfig({
   // A shared machine may have half its speed: what is late is not wrong.
   timeout: 120_000,
   expect: { timeout: 20_000 },
-  retries: 0,
+  // A busy machine may hold a browser up for longer than any wait. What needs a second try is named as flaky; what
+  // fails twice is wrong.
+  retries: 1,
   reporter: [['list']],
   use: {
     baseURL: 'http://127.0.0.1:4310',

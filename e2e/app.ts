@@ -16,7 +16,13 @@ export async function gatherDemo(page: Page): Promise<void> {
 /** The Wall of the demo, which was gathered once for all tests; what a test does to it stays in that test. */
 export async function openWall(page: Page): Promise<void> {
   await openStoredDemo(page)
-  await expect(page.getByRole('region', { name: 'Cards', exact: true }).getByRole('button').first()).toBeVisible()
+  const card = page.getByRole('region', { name: 'Cards', exact: true }).getByRole('button').first()
+  await card.waitFor({ timeout: 40_000 }).catch(async () => {
+    // What stands there instead says why.
+    throw new Error(
+      `There is no Wall at ${page.url()}: ${((await page.locator('main').textContent()) ?? '').slice(0, 600)}`,
+    )
+  })
 }
 
 /** Starts gathering an address that is typed in. */
