@@ -28,6 +28,12 @@ describe('what a run knows of an address', () => {
     })
   })
 
+  test('another scheme, and an index, are forms of one page', async () => {
+    const context = await contextOf()
+    for (const path of ['', 'index.html', 'guides/index.html', 'about.html'])
+      expect(knownPage(GOOD_SITE.replace('https', 'http') + path, context).kind).not.toBe('dead')
+  })
+
   test('what a build lacks is dead; files and other sites are not known', async () => {
     const context = await contextOf()
     expect(knownPage(`${GOOD_SITE}none`, context).kind).toBe('dead')

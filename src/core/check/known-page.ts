@@ -12,8 +12,14 @@ export type Known =
   /** A crawl that never came by there can't say. */
   | { kind: 'unknown' }
 
-/** One spelling for the addresses under which a build serves one file: `/lamp`, `/lamp.html`, `/lamp/`, `/lamp/index.html`. */
-const comparableAddress = (url: string) => withoutQuery(url).replace(/(?:\/index\.html|\.html|\/)$/, '')
+/**
+ * One spelling for the addresses under which a build serves one file: `/lamp`, `/lamp.html`, `/lamp/`, `/lamp/index.html`,
+ * by http or https: another scheme is a form of the page, which other checks tell.
+ */
+const comparableAddress = (url: string) =>
+  withoutQuery(url)
+    .replace(/^http:/, 'https:')
+    .replace(/(?:\/index\.html?|\.html?|\/)$/, '')
 
 type Index = {
   exact: Map<string, GatheredPage>

@@ -179,7 +179,10 @@ export async function readSitemaps(
       return unreadable(path, error)
     }
   }
-  return { found: await collectSitemaps(written.length > 0 ? onSite : usual, read, outside), named }
+  return {
+    found: await collectSitemaps(onSite.length > 0 || written.length > named.length ? onSite : usual, read, outside),
+    named,
+  }
 }
 
 /** At most so many pages of each first segment of the path, in their order. */

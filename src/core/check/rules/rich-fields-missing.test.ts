@@ -14,6 +14,12 @@ describeCheck('rich-fields-missing', {
           '<meta property="og:type" content="article"><meta property="article:author" content="Ada"><meta property="article:published_time" content="2026-11-01">',
       },
     },
+    'an author in the tag of HTML': {
+      head: {
+        'og:type':
+          '<meta property="og:type" content="article"><meta name="author" content="Ada"><meta property="article:published_time" content="2026-11-01">',
+      },
+    },
     'a film needs a director or a year': {
       head: { j: '<script type="application/ld+json">{"@type":"Movie","name":"Ferns","dateCreated":"2020"}</script>' },
     },

@@ -1,4 +1,5 @@
-import { metasOf, richKindOf } from '../../surface'
+import { firstValue, metasOf, richKindOf } from '../../surface'
+import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 
 export const richFieldsMissing = defineCheck({
@@ -20,10 +21,12 @@ export const richFieldsMissing = defineCheck({
   },
   check({ facts }) {
     const rich = richKindOf(facts)
-    if (!rich || rich.lacks.length === 0) return []
+    // Who wrote it may stand in the tag that HTML has for it.
+    const lacks = rich?.lacks.filter((field) => field !== 'author' || isBlank(firstValue(facts, 'author'))) ?? []
+    if (!rich || lacks.length === 0) return []
     const tag = metasOf(facts, 'og:type')[0]
     const script = facts.jsonLd.find(({ things }) => things?.some(({ kind }) => kind === rich.kind))
     const kind = /^[aeiou]/.test(rich.kind) ? `an ${rich.kind}` : `a ${rich.kind}`
-    return [{ message: 'lacks', at: script ?? tag ?? null, data: { kind, lacks: rich.lacks.join(', ') } }]
+    return [{ message: 'lacks', at: script ?? tag ?? null, data: { kind, lacks: lacks.join(', ') } }]
   },
 })

@@ -7,6 +7,16 @@ describeCheck('sitemap-missing', {
       files: { 'robots.txt': 'Sitemap: https://site.example/map.xml\n' },
       expect: { level: 'note', message: 'There is no sitemap.' },
     },
+    'robots.txt names one on this machine': {
+      files: {
+        'robots.txt': 'Sitemap: http://localhost:3000/sitemap.xml\n',
+        'sitemap.xml': sitemapOf('', 'about.html', 'visit.html'),
+      },
+      expect: {
+        message: 'robots.txt names the sitemap http://localhost:3000/sitemap.xml, which is not on the site.',
+        fix: 'Name https://site.example/sitemap.xml in robots.txt.',
+      },
+    },
     'one of two can’t be read': {
       files: {
         'robots.txt': 'Sitemap: https://site.example/sitemap.xml\nSitemap: https://site.example/gone.xml\n',
@@ -15,6 +25,7 @@ describeCheck('sitemap-missing', {
     },
   },
   passes: {
+    'one on a host of its own': { files: { 'robots.txt': 'Sitemap: https://maps.example/site.xml\n' } },
     'one under another name, which robots.txt says': {
       files: {
         'robots.txt': 'Sitemap: https://site.example/map.xml\n',

@@ -1,6 +1,7 @@
 import { firstValue } from '../../surface'
 import { collapseWhiteSpace, groupBy } from '../../text'
 import { defineCheck, type SiteRaised } from '../define-check'
+import { titleParts } from '../placeholder'
 
 /** Fewer titles with the site's name show no habit. */
 const MIN_PAGES = 4
@@ -10,16 +11,15 @@ const HABIT = 0.7
 /** Where the site's name stands, and what parts it from the page's: ` | …` or `… | `; null where it stands nowhere. */
 function shapeOf(title: string, name: string): string | null {
   const lower = title.toLowerCase()
-  const at = lower.indexOf(name.toLowerCase())
-  if (at < 0) return null
-  if (lower.indexOf(name.toLowerCase(), at + name.length) >= 0) return 'twice'
-  const end = at + name.length
-  if (end === title.length) {
-    const start = separatorStart(title, at)
-    return start === null ? null : `${title.slice(start, at)}name`
-  }
-  const after = at === 0 ? separatorEnd(title, end) : null
-  return after === null ? null : `name${title.slice(end, after)}`
+  const own = name.toLowerCase()
+  // What the page itself is called may hold the name of the site: only parts of the title count.
+  if (titleParts(title).filter((part) => part.toLowerCase() === own).length > 1) return 'twice'
+  const at = title.length - name.length
+  const start = at > 0 && lower.endsWith(own) ? separatorStart(title, at) : null
+  const after = lower.startsWith(own) ? separatorEnd(title, name.length) : null
+  if (start !== null && after !== null && after <= start) return 'twice'
+  if (start !== null) return `${title.slice(start, at)}name`
+  return after === null ? null : `name${title.slice(name.length, after)}`
 }
 
 const SEPARATORS = new Set('|–—·•»«:,-')
