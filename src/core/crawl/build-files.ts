@@ -95,7 +95,10 @@ export function createFileMap(
     fileAt(address) {
       const { pathname } = new URL(address)
       if (!pathname.startsWith(base.pathname) && `${pathname}/` !== base.pathname) return null
+      // Servers merge slashes that follow each other.
       const path = decodedPath(pathname.slice(base.pathname.length))
+        .replace(/\/{2,}/g, '/')
+        .replace(/^\//, '')
       const trimmed = path.replace(/\/$/, '')
       const tries = [path, `${trimmed}.html`, trimmed === '' ? 'index.html' : `${trimmed}/index.html`]
       return tries.find((candidate) => files.has(candidate)) ?? null

@@ -29,6 +29,8 @@ describe('files and addresses', () => {
     ['guides/', 'guides/index.html'],
     ['guides/lamp', 'guides/lamp.html'],
     ['guides/lamp.html?x=1', 'guides/lamp.html'],
+    ['/guides//lamp', 'guides/lamp.html'],
+    ['guides//', 'guides/index.html'],
     ['img/a%20b.png', 'img/a b.png'],
     ['none', null],
     ['%E0%A4%A', null],
