@@ -16,7 +16,7 @@ import { describedKind } from '../requirements'
 import { firstValue, likelyContentImages, ogImages, publicImageUrl } from '../surface'
 import { groupBy, isBlank, usualOf } from '../text'
 import { languageOf } from './language-of'
-import { nameOfSite } from './name-of-site'
+import { nameOfSite, namesByLanguage } from './name-of-site'
 import { familyOf, isToBeMade, needsFor, standInPicture, TO_MAKE } from './stand-in'
 
 export type ReadPage = GatheredPage & { facts: PageFacts }
@@ -51,6 +51,8 @@ export class Desk {
   private readonly languages: ReadonlyMap<string, string>
   private readonly saidLanguages: ReadonlyMap<string, string>
   readonly siteName: string | null
+  /** The same on a page: of its language, where the site has several. */
+  private readonly nameOn: (page: ReadPage) => string | null
   /** Every name that pages give the site: a part of it with a name of its own puts that one on its titles. */
   readonly siteNames: readonly string[]
   private readonly defaultPicture: string | null
@@ -68,6 +70,7 @@ export class Desk {
       count(this.paragraphs, facts.firstParagraph)
     }
     this.siteName = nameOfSite(context)
+    this.nameOn = namesByLanguage(context)
     const said = readable.flatMap(({ facts }) => firstValue(facts, 'og:site_name') ?? [])
     this.siteNames = [
       ...new Set([...(this.siteName === null ? [] : [this.siteName]), ...said, ...namesOfSections(context)]),
@@ -289,7 +292,7 @@ export class Desk {
       case 'twitter:card':
         return this.cardKind(page)
       case 'og:site_name':
-        return this.siteName
+        return this.nameOn(page)
       case 'og:locale':
         return this.locale(page)
       case 'og:image':

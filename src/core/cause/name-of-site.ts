@@ -1,16 +1,41 @@
-import { type CheckContext, usualAffix } from '../check'
+import { type CheckContext, primaryLanguage, usualAffix } from '../check'
+import type { PageFacts } from '../model'
 import { firstValue } from '../surface'
-import { usualOf } from '../text'
+import { groupBy, usualOf } from '../text'
 
 /** An address in place of a name. */
 const IS_ADDRESS = /^(?:https?:|www\.)|^\S+\.[a-z]{2,}\/?$/i
 
+type Named = Pick<CheckContext, 'readable' | 'requirements'>
+
 /** What an edit calls the site: as the requirements do, else most pages, else their titles, else JSON-LD; null: nothing does. */
-export function nameOfSite(context: CheckContext): string | null {
-  const { readable, requirements } = context
+export function nameOfSite({ readable, requirements }: Named): string | null {
   const said = readable
     .flatMap(({ facts }) => firstValue(facts, 'og:site_name') ?? [])
     .filter((name) => !IS_ADDRESS.test(name))
   const inJsonLd = readable.flatMap(({ facts }) => facts.jsonLd.flatMap(({ siteNames = [] }) => siteNames[0] ?? []))
-  return requirements.identity?.name ?? usualOf(said) ?? usualAffix(context)?.name ?? usualOf(inJsonLd)
+  return requirements.identity?.name ?? usualOf(said) ?? usualAffix({ readable })?.name ?? usualOf(inJsonLd)
+}
+
+/**
+ * What an edit calls the site on pages of each language: a name that only pages of another language have is none of
+ * theirs, unless two languages agree on it.
+ */
+export function namesByLanguage({ readable, requirements }: Named): (page: { facts: PageFacts }) => string | null {
+  const groups = groupBy(readable, ({ facts }) => primaryLanguage(facts))
+  const whole = nameOfSite({ readable, requirements })
+  groups.delete('')
+  if (groups.size < 2) return () => whole
+  const names = new Map(
+    [...groups].map(([language, pages]) => [language, nameOfSite({ readable: pages, requirements })]),
+  )
+  const counts = groupBy(
+    [...names.values()].filter((name) => name !== null),
+    (name) => name,
+  )
+  const shared = [...counts].find(([, own]) => own.length > 1)?.[0] ?? null
+  return ({ facts }) => {
+    const language = primaryLanguage(facts)
+    return language === '' ? whole : (names.get(language) ?? shared)
+  }
 }

@@ -1,5 +1,5 @@
 import { baseOf, resolveAddress } from '../address'
-import type { GatheredPage, LinkFact } from '../model'
+import type { GatheredPage, LinkFact, PageFacts } from '../model'
 import type { CheckContext } from './context'
 import { knownPage } from './known-page'
 
@@ -26,3 +26,7 @@ export function areLanguageVersions(urls: readonly string[], context: CheckConte
     return urls.every((other) => other === found.page.url || versions.has(other))
   })
 }
+
+/** The language of a page without its region, as it says itself: `de` of de-AT; '' where it says none. */
+export const primaryLanguage = ({ language }: Pick<PageFacts, 'language'>): string =>
+  language?.trim().toLowerCase().split(/[-_]/)[0] ?? ''

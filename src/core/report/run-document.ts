@@ -87,10 +87,11 @@ export type HeldAgainst = {
 }
 
 /** A run as it is made is held against none. */
-const NOT_HELD: { signOff?: HeldAgainst; reusable?: Reusable } = {}
-
-/** What a later run may take over, counted, and its digest: what was changed after it was written is refused. */
-type Reusable = { pages: number; images: number; digest: string }
+const NOT_HELD: {
+  signOff?: HeldAgainst
+  /** What a later run may take over, counted, and its digest: what was changed after it was written is refused. */
+  reusable?: { pages: number; images: number; digest: string }
+} = {}
 
 /** A note about a requirement says where in the file it stands. */
 function placedNote({ path, ...note }: RunNote, file: DocumentOptions['requirementsFile']): RunNote {
