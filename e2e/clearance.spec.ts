@@ -145,6 +145,15 @@ test('every form is saved, and a sign-off stays', async ({ page }) => {
   await expect(
     page.getByText('Signed with a key, checked against no signers file: the name Ada is not verified.'),
   ).toBeVisible()
+  // Held against a file of who counts, in the browser too.
+  const signersFile = (line: string) => ({ name: 'signers.txt', mimeType: 'text/plain', buffer: Buffer.from(line) })
+  const chosen = page.getByLabel('A signers file: whose signatures count')
+  await chosen.setInputFiles(signersFile(`Bob ${SSH_LINE}\n`))
+  await expect(
+    page.getByText('It is not signed by Ada with a key that the signers file has for that name.'),
+  ).toBeVisible()
+  await chosen.setInputFiles(signersFile(`Ada ${SSH_LINE}\n`))
+  await expect(page.getByText('Signed with the key of Ada.')).toBeVisible()
   await expectAccessible(page)
   const file = await saved(page, () => page.getByRole('button', { name: 'Save it' }).click())
   expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({

@@ -368,7 +368,10 @@ const ANSWERS: { [K in Question['kind']]: (asked: Extract<Question, { kind: K }>
     await signRun(runId, by, reason, key)
     return DONE
   },
-  hold: async ({ runId, signed }) => ({ kind: 'held', ...(await holdAgainstSignOff(runId, signed)) }),
+  hold: async ({ runId, signed, signers }) => ({
+    kind: 'held',
+    ...(await holdAgainstSignOff(runId, signed, signers)),
+  }),
   preview: async ({ runId, requirements }) => ({
     kind: 'previewed',
     effect: await previewRequirements(runId, requirements),

@@ -54,7 +54,7 @@ export type GatherCommand =
   /** Write down somebody's yes to a run. */
   | { kind: 'sign'; runId: string; by: string; reason: string | undefined; key: string | undefined }
   /** Hold a run against what was signed in one. */
-  | { kind: 'hold'; runId: string; signed: string }
+  | { kind: 'hold'; runId: string; signed: string; signers: string | undefined }
   /** Write a run in one of the forms that the command writes. */
   | { kind: 'export'; runId: string; format: string; onePage: boolean; timeZone: string }
   | { kind: 'stop' }

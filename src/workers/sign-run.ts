@@ -1,5 +1,5 @@
 import { surfacesWith } from '@/core/check'
-import { readPrivateKey, signatureState } from '@/core/document'
+import { readPrivateKey, readSigners, signatureState } from '@/core/document'
 import {
   differenceFromSignOff,
   faultOfSignOff,
@@ -65,13 +65,22 @@ export async function signRun(id: string, by: string, reason: string | undefined
 /** `signature`: what is known of the name, in a sentence. */
 export type HeldRun = { differs: string[]; difference: SignOffDifference; signature: string }
 
-/** In what a run differs from what was signed in another, or in itself before the requirements were edited. */
-export async function holdAgainstSignOff(id: string, signed: string): Promise<HeldRun> {
+/**
+ * In what a run differs from what was signed in another, or in itself before the requirements were edited.
+ *
+ * @param signersFile text of a file that says whose signatures count
+ * @throws UserFacingError where the sign-off does not hold against itself, or nobody of them signed it
+ */
+export async function holdAgainstSignOff(id: string, signed: string, signersFile?: string): Promise<HeldRun> {
+  const signers = signersFile === undefined ? null : readSigners(signersFile)
+  if (signers && !signers.ok) throw new UserFacingError(`The signers file can’t be used. ${signers.fault}`)
   const content = (await runOf(signed)).signedOff?.content
   if (!content) throw new UserFacingError('The run was signed before sign-offs were of a content. Sign it again.')
   const fault = await faultOfSignOff(content, digestOf)
   if (fault !== null) throw new UserFacingError(`The sign-off can’t be used. ${fault}`)
-  const signature = await signatureState(content, null, verifySignature)
+  const signature = await signatureState(content, signers?.signers ?? null, verifySignature)
+  if (signers && signature.kind === 'stranger')
+    throw new UserFacingError(`It is not signed by ${content.by} with a key that the signers file has for that name.`)
   const { document, requirements } = await documentOf(await runOf(id))
   // Of another site only the content was signed: what is required there is its own.
   const isSameSite = content.site === document.source.site

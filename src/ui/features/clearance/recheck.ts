@@ -29,8 +29,9 @@ export async function signRun(runId: string, by: string, reason?: string, key?: 
 export async function holdAgainst(
   runId: string,
   signed: string,
+  signers?: string,
 ): Promise<{ differs: string[]; difference: SignOffDifference; signature: string }> {
-  const report = await ask({ kind: 'hold', runId, signed })
+  const report = await ask({ kind: 'hold', runId, signed, signers })
   if (report.kind !== 'held') throw new Error('The run could not be held against what was signed.')
   return report
 }

@@ -21,7 +21,7 @@ type Held =
 const wordsOf = (error: unknown) => (error instanceof Error ? error.message : String(error))
 
 /** Holds a run against what was signed in one, again whenever it is judged again. */
-function useHeld(run: StoredRun, signed: StoredRun | null): Held | null {
+function useHeld(run: StoredRun, signed: StoredRun | null, signers: string | undefined): Held | null {
   const [held, setHeld] = useState<Held | null>(null)
   const id = signed?.signedOff?.content ? signed.id : null
   const { touchedAt } = run
@@ -33,13 +33,13 @@ function useHeld(run: StoredRun, signed: StoredRun | null): Held | null {
       return
     }
     setHeld({ kind: 'asking' })
-    holdAgainst(run.id, id)
+    holdAgainst(run.id, id, signers)
       .then((found) => isGone || setHeld({ kind: 'held', ...found }))
       .catch((error) => isGone || setHeld({ kind: 'failed', message: wordsOf(error) }))
     return () => {
       isGone = true
     }
-  }, [run.id, id, touchedAt])
+  }, [run.id, id, touchedAt, signers])
   return held
 }
 
@@ -59,7 +59,8 @@ export function SignOffDesk({ run }: { run: StoredRun }) {
   // Staging is signed under its own address, and production is held against it.
   const elsewhere =
     signed && signed.id !== chosen ? [] : signedRuns.filter(({ source }) => source.site !== run.source.site)
-  const held = useHeld(run, signed)
+  const [signers, setSigners] = useState<{ name: string; text: string } | null>(null)
+  const held = useHeld(run, signed, signers?.text)
   return (
     <section aria-label="Sign-off" className="grid justify-items-end gap-2 max-md:justify-items-start">
       {signed && <Standing run={run} signed={signed} held={held} />}
@@ -78,6 +79,20 @@ export function SignOffDesk({ run }: { run: StoredRun }) {
               </option>
             ))}
           </select>
+        </label>
+      )}
+      {signed && (
+        <label className="order-last cursor-pointer text-small text-pick hover:underline print:hidden">
+          {signers ? `Checked against ${signers.name}` : 'Check against a signers file …'}
+          <input
+            type="file"
+            aria-label="A signers file: whose signatures count"
+            className="sr-only"
+            onChange={({ target }) => {
+              const [file] = target.files ?? []
+              void file?.text().then((text) => setSigners({ name: file.name, text }))
+            }}
+          />
         </label>
       )}
       {run.signedOff ? <Signed run={run} signedOff={run.signedOff} /> : <SignForm run={run} />}
