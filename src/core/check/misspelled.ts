@@ -1,3 +1,4 @@
+import { limits } from '../address'
 import { editsBetween } from '../text'
 import { isKnownKey, knownKeys } from './known-keys'
 
@@ -27,12 +28,15 @@ const OTHERS = new Set([
   'keyword',
 ])
 
-/** Keys of a site are few, and stand on all of its pages. */
-const MAX_MEANT = 2000
+/** Keys of a site are few, and stand on all of its pages; all that one page can hold are kept, since trials ask for them again. */
+const MAX_MEANT = limits.metasOfPage * 2
+/** No known key is as long: a longer one was meant to be none. */
+const MAX_LENGTH = 60
 const meant = new Map<string, string | null>()
 
 /** The known key that an unknown one was meant to be; null when it is known, or comes close to none. */
 export function meantKey(key: string): string | null {
+  if (key.length > MAX_LENGTH) return null
   const known = meant.get(key)
   if (known !== undefined) return known
   if (meant.size >= MAX_MEANT) meant.clear()
