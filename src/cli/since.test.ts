@@ -7,6 +7,7 @@ import { zipSync } from 'fflate'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { VERSION } from '@/core/model'
+import { sha256Of } from '@/io/sha256'
 import { commandIn } from './testing/command'
 
 const here = mkdtempSync(join(tmpdir(), 'parrot-since-'))
@@ -101,11 +102,11 @@ describe('--since', { timeout: 60_000 }, () => {
     await command('check', ...site, '--format', 'json=folder.json')
     await command('check', ...site, '--since', 'folder.json', '--format', 'json=again.json')
     expect(timeless('again.json')).toEqual(timeless('folder.json'))
-    expect(notesOf('again.json').join()).toMatch(/^Taken over from folder\.json, .*: 0 pages, 1 image\.$/)
+    expect(notesOf('again.json').join()).toMatch(/^Reused from folder\.json, unchanged since: 0 pages, 1 image\.$/)
   })
 
   test.each([
-    ['an image that is said to be another', '"alpha": false', '"alpha": true', /its digest is not that of its content/],
+    ['an image that is said to be another', '"alpha": false', '"alpha": true', /its digest does not match/],
     ['no digest', '"reusable"', '"used"', /has no digest of what it read/],
   ])('%s: an earlier run that was changed is refused', async (_name, from, to, fault) => {
     const site = ['site', '--site', 'https://brasswick.example', '--fail-on', 'never']
@@ -126,7 +127,7 @@ describe('--since', { timeout: 60_000 }, () => {
     expect(err).toContain('The earlier run forged.json can’t be used. It was changed after it was written')
   })
 
-  test('an archive gives its pictures', async () => {
+  test('an archive gives its pictures, and one that was changed is refused', async () => {
     await command(
       'check',
       'site',
@@ -140,23 +141,19 @@ describe('--since', { timeout: 60_000 }, () => {
     const { images } = timeless('for-archive.json')
     const told = images.map((image: object) => ({ ...image, alpha: true, iconOnly: false }))
     const run = { id: 'r1', startedAt: '2026-11-01', source: { site: 'https://brasswick.example/' } }
-    const files = {
-      'nimble-parrot-project.json': { format: 'nimble-parrot-project', version: 1, program: VERSION, runs: [run] },
-      'runs/r1.json': { order: [], images: told },
+    const text = JSON.stringify({ order: [], images: told })
+    const since = async (digests: Record<string, string>) => {
+      const list = { format: 'nimble-parrot-project', version: 1, program: VERSION, runs: [run], digests }
+      const files = { 'nimble-parrot-project.json': JSON.stringify(list), 'runs/r1.json': text }
+      const packed = Object.entries(files).map(([name, content]) => [name, new TextEncoder().encode(content)])
+      writeFileSync(join(here, 'project.zip'), zipSync(Object.fromEntries(packed)))
+      const site = ['site', '--site', 'https://brasswick.example']
+      return command('check', ...site, '--since', 'project.zip', '--format', 'json')
     }
-    const packed = Object.entries(files).map(([name, value]) => [name, new TextEncoder().encode(JSON.stringify(value))])
-    writeFileSync(join(here, 'project.zip'), zipSync(Object.fromEntries(packed)))
-    const { out } = await command(
-      'check',
-      'site',
-      '--site',
-      'https://brasswick.example',
-      '--since',
-      'project.zip',
-      '--format',
-      'json',
-    )
-    expect(out).toContain('image-transparent')
+    expect((await since({ 'runs/r1.json': sha256Of(text) })).out).toContain('image-transparent')
+    const changed = await since({ 'runs/r1.json': sha256Of('other') })
+    expect([changed.code, changed.err]).toEqual([2, expect.stringContaining('its digest does not match')])
+    expect((await since({})).err).toContain('It has no digest of runs/r1.json.')
   })
 
   test.each([

@@ -1,5 +1,6 @@
 import { countPageFiles } from '@/core/crawl'
 import { saveProject } from '@/store/archive/save-project'
+import { digestOfTexts } from './digest'
 import { hasSomethingOf, type OpenedProject, openArchive, openProject, type Prefer, readManifest } from './open-project'
 import { type OpenedRun, openRun } from './open-run'
 import { isStorageFull, UserFacingError } from './user-facing-error'
@@ -27,7 +28,7 @@ export type ArchiveAnswer =
 const scope = workerScope<ArchiveAsk, ArchiveAnswer>()
 
 async function answerTo(ask: ArchiveAsk): Promise<ArchiveAnswer> {
-  if (ask.kind === 'save') return { kind: 'saved', archive: await saveProject(ask.site) }
+  if (ask.kind === 'save') return { kind: 'saved', archive: await saveProject(ask.site, digestOfTexts) }
   if (ask.kind === 'open') return { kind: 'opened', opened: await openProject(ask.archive, ask.prefer) }
   if (ask.kind === 'open-run')
     return {

@@ -1,5 +1,5 @@
 import { pkcs8Of, type SignOffFile, signedBytes, spkiOf, sshLineOf, type Verify } from '@/core/document'
-import { base64Of } from '@/core/text'
+import { base64Of, bytesOfBase64 } from '@/core/text'
 
 const ED25519 = { name: 'Ed25519' }
 
@@ -15,7 +15,7 @@ export const verifySignature: Verify = async (key, signature, bytes) => {
 export async function signedWithKey(signOff: SignOffFile, seed: Uint8Array): Promise<SignOffFile> {
   const key = await crypto.subtle.importKey('pkcs8', asBuffer(pkcs8Of(seed)), ED25519, true, ['sign'])
   const { x } = await crypto.subtle.exportKey('jwk', key)
-  const own = Uint8Array.from(atob(x!.replaceAll('-', '+').replaceAll('_', '/')), (one) => one.charCodeAt(0))
+  const own = bytesOfBase64(x!.replaceAll('-', '+').replaceAll('_', '/'))!
   const value = new Uint8Array(await crypto.subtle.sign(ED25519, key, asBuffer(signedBytes(signOff))))
   return { ...signOff, signature: { key: sshLineOf(own), value: base64Of(value) } }
 }

@@ -199,7 +199,7 @@ describe('a run that takes over what has not changed', () => {
 test('of an archive the newest run’s pictures are taken over', () => {
   const runOf = (id: string, startedAt: string) => ({ id, startedAt, source: { site: START } })
   const list = { program: '1', runs: [runOf('old', '2026-11-01'), runOf('new', '2026-11-02')] }
-  expect(newestRunOf(list)).toEqual({ file: 'runs/new.json', site: START, program: '1' })
+  expect(newestRunOf(list)).toEqual({ file: 'runs/new.json', digest: undefined, site: START, program: '1' })
   expect(newestRunOf({ runs: [] })).toBeNull()
   expect(newestRunOf({ runs: [runOf('../x', '2026')] })).toBeNull()
   expect(earlierOfArchive({ order: [], images: [] })?.picture(START)).toBeNull()

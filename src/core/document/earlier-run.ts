@@ -68,6 +68,7 @@ function earlierOf(document: Pick<ReadDocument, 'pages' | 'images'>, source: Rea
 /** What a project archive says of its runs, as far as pictures are taken from them. */
 const ArchiveList = z.looseObject({
   program: z.string().optional(),
+  digests: z.record(z.string(), z.string()).optional(),
   runs: z.array(
     z.looseObject({
       id: z.string().regex(/^[\w-]{1,40}$/),
@@ -78,12 +79,18 @@ const ArchiveList = z.looseObject({
 })
 const ArchiveRun = z.looseObject({ images: z.array(GatheredImage) })
 
-/** The newest run of an archive: its file there, its site, and the version of the program that saved it; null: it has none. */
-export function newestRunOf(list: unknown): { file: string; site: string; program: string | undefined } | null {
+/** A run of an archive: its file there with the digest of it, its site, and the version of the program that saved it. */
+type ArchivedRun = { file: string; digest: string | undefined; site: string; program: string | undefined }
+
+/** The newest run of an archive; null: it has none. */
+export function newestRunOf(list: unknown): ArchivedRun | null {
   const read = ArchiveList.safeParse(list)
   if (!read.success) return null
   const [newest] = [...read.data.runs].sort((a, b) => (a.startedAt > b.startedAt ? -1 : 1))
-  return newest ? { file: `runs/${newest.id}.json`, site: newest.source.site, program: read.data.program } : null
+  if (!newest) return null
+  const { program, digests = {} } = read.data
+  const file = `runs/${newest.id}.json`
+  return { file, digest: Object.hasOwn(digests, file) ? digests[file] : undefined, site: newest.source.site, program }
 }
 
 /** What a run in an archive holds that a later run may take over: its pictures. */

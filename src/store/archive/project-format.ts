@@ -79,6 +79,8 @@ export const ProjectManifest = z.object({
   site: z.url({ protocol: /^https?$/ }),
   savedAt: z.string(),
   runs: z.array(RunEntry),
+  /** Digest of each file of a run, by its name; absent in an archive of before they were kept. */
+  digests: z.record(z.string(), z.string()).optional(),
   /** Files of pages by the run that holds them. */
   pages: z.record(RunId, z.number().int().min(0).max(10_000)),
   drafts: z.array(Draft),

@@ -86,8 +86,13 @@ async function writePictures(zip: ZipWriter, runs: readonly StoredRun[]): Promis
   return pictures
 }
 
-/** Everything that this browser holds of a site, in one zip: its runs, drafts, requirements, templates, held copies. */
-export async function saveProject(site: string): Promise<Blob> {
+/**
+ * Everything that this browser holds of a site, in one zip: its runs, drafts, requirements, templates, held copies.
+ *
+ * @param digest `sha256:` and hex of a text in pieces: what a later run takes from a run of the archive is held against it
+ */
+export async function saveProject(site: string, digest: (texts: Iterable<string>) => string): Promise<Blob> {
+  const digests: Record<string, string> = {}
   const zip = new ZipWriter()
   const runs = await database.runs.filter((run) => run.source.site === site).toArray()
   const holders = new Set(runs.flatMap(({ id, base }) => [id, ...(base ? [base] : [])]))
@@ -97,7 +102,9 @@ export async function saveProject(site: string): Promise<Blob> {
     const order = await pageAddresses(id)
     const images = await ofRun(database.images, id).toArray()
     const found = images.map(({ image: { served: _served, ...image }, made }) => ({ ...image, ...(made && { made }) }))
-    zip.add(runFile(id), JSON.stringify({ order, images: found }))
+    const text = JSON.stringify({ order, images: found })
+    digests[runFile(id)] = digest([text])
+    zip.add(runFile(id), text)
   }
   const pictures = await writePictures(zip, runs)
   const files: ProjectManifest['files'] = []
@@ -113,6 +120,7 @@ export async function saveProject(site: string): Promise<Blob> {
     site,
     savedAt: new Date().toISOString(),
     runs: runs.map(entryOf),
+    digests,
     pages,
     drafts: await database.drafts.where('site').equals(site).toArray(),
     defaults: (await database.defaults.get(site))?.defaults ?? null,
