@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { basename } from 'node:path'
 import { originOf, resolveAddress } from '@/core/address'
 import { BadZip, type CrawlEvent, GatheringBuilder, NothingAnswered, type Shard } from '@/core/crawl'
@@ -25,6 +24,7 @@ import {
   withVerdict,
 } from '@/core/report'
 import { plural } from '@/core/text'
+import { sha256Of } from '@/io/sha256'
 import { CannotRun } from './cannot-run'
 import { reusableOf } from './contents'
 import { fromHere } from './from-here'
@@ -187,7 +187,7 @@ function ensureFit(document: ReadDocument, file: string, site: string): Baseline
 }
 
 /** The hash that documents and sign-offs are known by. */
-export const digest: Digest = async (bytes) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`
+export const digest: Digest = async (bytes) => sha256Of(bytes)
 
 /** One run as a document, and the fault that ended it before its time. */
 export type MadeRun = { document: RunDocument; gathering: Gathering; fault: string | null }
@@ -236,7 +236,7 @@ export async function judged(
 /** How much of an earlier run was taken over; null where nothing was. */
 function takenOverNote({ page, picture }: { page: number; picture: number }, file: string | undefined): RunNote | null {
   if (file === undefined || page + picture === 0) return null
-  const message = `Taken over from ${file}, since the server said that it has not changed, or its bytes have not: ${plural(page, 'page')}, ${plural(picture, 'image')}.`
+  const message = `Reused from ${file}, unchanged since: ${plural(page, 'page')}, ${plural(picture, 'image')}.`
   return { kind: 'taken-over', message }
 }
 

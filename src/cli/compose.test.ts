@@ -150,6 +150,10 @@ describe('share pictures from templates', () => {
 test.each([
   [{ face: { family: 'Hanken Grotesk', weight: 700 } }, /asks for the face Hanken Grotesk and names no file of it/],
   [{ face: { family: 'X', file: 'none.ttf', weight: 700 } }, /names none\.ttf, which can’t be read/],
+  [
+    { face: { family: 'X', file: '../elsewhere.ttf', weight: 700 } },
+    /names \.\.\/elsewhere\.ttf, which is outside its repository|face\.file/,
+  ],
   [{ face: { family: 'X', file: 'nimble-parrot-pictures.json', weight: 700 } }, /can’t be used\. It is no font/],
 ])('a template that can’t be used ends with one line: %j', async (change, line) => {
   const { code, out, err } = await compose('dist', '--templates', templates(change), '--out', 'none')

@@ -16,6 +16,7 @@ import { writeBelow } from '@/io/write-file'
 import { CannotRun } from './cannot-run'
 import { makeRun, type RunOptions } from './check'
 import { fromHere } from './from-here'
+import { isInRepository } from './load-files'
 import { writtenBefore } from './own-files'
 import { bytesOfRun } from './pictures-of-run'
 import { loginOf } from './source'
@@ -31,7 +32,12 @@ type Ready = { template: PictureTemplate; face: ComposeFace; mark: Uint8Array | 
 const words = (error: unknown) => (error instanceof Error ? error.message : String(error))
 
 async function fileBeside(templates: string, name: string): Promise<Uint8Array> {
-  const path = join(dirname(fromHere(templates)), name)
+  const folder = dirname(fromHere(templates))
+  const path = join(folder, name)
+  if (!(await isInRepository(path, folder)))
+    throw new CannotRun(
+      `${templates} names ${name}, which is outside its repository. Put the file beside the templates.`,
+    )
   return readPart(path, limits.zipFileBytes).then(
     ({ body }) => body,
     (error: unknown) => {

@@ -133,7 +133,7 @@ describe('a sitemap in a file', () => {
       `inside this network, and not the one you named. If it is yours: --ask ${base.slice(0, -1)}`,
     )
     const login = await run('check', 'sitemap.xml', '--user', 'ada:hush')
-    expect(login.err).toContain('say which of them the login is for, with --ask URL')
+    expect(login.err).toContain('say with --ask URL which one gets the login')
     expect(asked).toEqual([])
     await run('check', 'sitemap.xml', '--ask', base, '--user', 'ada:hush')
     expect(asked.some(({ authorization }) => authorization !== undefined)).toBe(true)

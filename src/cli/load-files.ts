@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { createReadStream } from 'node:fs'
 import { realpath, stat } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
@@ -35,6 +34,7 @@ import { type Digest, faultOfSignOff, signOffOf } from '@/core/report'
 import { noRequirements, type Requirements } from '@/core/requirements'
 import { plural } from '@/core/text'
 import { readPart } from '@/io/folder'
+import { sha256Of } from '@/io/sha256'
 import { verifySignature } from '@/io/sign-with-key'
 import { CannotRun } from './cannot-run'
 import { type Contents, contentsOf, reusableOf } from './contents'
@@ -73,26 +73,22 @@ async function isWithin(place: string, folder: string): Promise<boolean> {
   return at === root || at!.startsWith(root! + sep)
 }
 
+/** The folder above a place in which its repository begins; the folder itself where it is in none. */
+async function repositoryOf(folder: string): Promise<string> {
+  for (let at = resolve(folder); dirname(at) !== at; at = dirname(at))
+    if (await stat(join(at, '.git')).catch(() => null)) return at
+  return resolve(folder)
+}
+
 /**
  * The file in the working directory, or above it up to the root of the repository; null where there is none. Never one in
  * what is under check: a build does not say what it must have.
  */
 async function findRules(source: string): Promise<string | null> {
   const isLocal = !/^https?:\/\//i.test(source)
-  const folders = [fromHere('.')]
-  const isRoot = (folder: string) =>
-    stat(join(folder, '.git')).then(
-      () => true,
-      () => false,
-    )
-  for (let at = folders[0]!; !(await isRoot(at)); at = dirname(at)) {
-    // Without a repository only the working directory itself is the user's own.
-    if (dirname(at) === at) {
-      folders.length = 1
-      break
-    }
-    folders.push(dirname(at))
-  }
+  const folders = [resolve(fromHere('.'))]
+  const root = await repositoryOf(folders[0]!)
+  while (folders.at(-1) !== root) folders.push(dirname(folders.at(-1)!))
   for (const folder of folders) {
     const place = join(folder, FOUND_NAME)
     if ((await isFile(place)) && !(isLocal && (await isWithin(place, fromHere(source))))) return place
@@ -118,7 +114,7 @@ export async function loadRequirements(given: string | undefined, source: string
       file: {
         name: basename(file),
         folder: dirname(fromHere(file)),
-        hash: `sha256:${createHash('sha256').update(text).digest('hex')}`,
+        hash: sha256Of(text),
         lineOf: read.lineOf,
       },
     }
@@ -129,22 +125,18 @@ export async function loadRequirements(given: string | undefined, source: string
 /** A source file is a text that people write: more of it than this is something else. */
 const MAX_SOURCE_BYTES = 2_000_000
 
-/** The folder above a place in which its repository begins; the folder itself where it is in none. */
-async function repositoryOf(folder: string): Promise<string> {
-  for (let at = resolve(folder); dirname(at) !== at; at = dirname(at))
-    if (await stat(join(at, '.git')).catch(() => null)) return at
-  return folder
-}
+/** Does a file lie in the repository of a folder, links followed? Only there are files read that a settings file names. */
+export const isInRepository = async (file: string, folder: string): Promise<boolean> =>
+  isWithin(file, await repositoryOf(folder))
 
 /**
  * Reads files that rules of a requirements file name, from its folder on; null where there is none. Only what lies in its
  * repository, links followed: a path of a page stands in the name of the file.
  */
 export function sourcesFrom(folder: string): (file: string) => Promise<string | null> {
-  const root = repositoryOf(folder)
   return async (file) => {
     const place = resolve(folder, file)
-    if (!(await isWithin(place, await root))) return null
+    if (!(await isInRepository(place, folder))) return null
     return readPart(place, MAX_SOURCE_BYTES).then(
       ({ body }) => new TextDecoder().decode(body),
       () => null,
@@ -218,7 +210,7 @@ function ensureOwnContents(said: Contents, value: Record<string, unknown>, unfit
       `It was written with ${plural(said.pages, 'page')} and ${plural(said.images, 'image')}, and holds ${counts.pages} and ${counts.images}: read it again.`,
     )
   if (digest !== said.digest)
-    throw unfit('It was changed after it was written: its digest is not that of its pages. Read it again.')
+    throw unfit('It was changed after it was written: its digest does not match. Read it again.')
 }
 
 /** One part of a run, as check --shard wrote it. */
@@ -264,11 +256,9 @@ async function earlierOfDocument(file: string): Promise<EarlierRun> {
   const earlier = earlierRunOf(read.document)
   if (earlier.program !== VERSION) return earlier
   const said = z.object({ reusable: z.object({ digest: z.string() }) }).safeParse(pieces.value)
-  if (!said.success) throw unfit('It has no digest of what it read: run it once without --since.')
+  if (!said.success) throw unfit('It has no digest of what it read. Run once without --since.')
   if (reusableOf(pieces.value).digest !== said.data.reusable.digest)
-    throw unfit(
-      'It was changed after it was written: its digest is not that of its content. Run it once without --since.',
-    )
+    throw unfit('It was changed after it was written: its digest does not match. Run once without --since.')
   return earlier
 }
 
@@ -277,14 +267,21 @@ export async function loadEarlier(file: string): Promise<EarlierRun> {
   if (!/\.zip$/i.test(file)) return earlierOfDocument(file)
   const unfit = (why: string) => new CannotRun(`The archive ${file} can’t be used. ${why}`)
   const textAt = await openArchive(file)
-  const jsonAt = async (name: string): Promise<unknown> => {
-    const read = parseJson(await textAt(name), limits.documentCharacters)
+  const jsonOf = (name: string, text: string): unknown => {
+    const read = parseJson(text, limits.documentCharacters)
     if (!read.ok) throw unfit(`${name}: ${read.faults[0]!.message}`)
     return read.value
   }
-  const newest = newestRunOf(await jsonAt(PROJECT_LIST))
+  const newest = newestRunOf(jsonOf(PROJECT_LIST, await textAt(PROJECT_LIST)))
   if (!newest) throw unfit('It holds no run.')
-  const earlier = earlierOfArchive(await jsonAt(newest.file))
+  const text = await textAt(newest.file)
+  if (newest.program === VERSION && newest.digest !== sha256Of(text))
+    throw unfit(
+      newest.digest === undefined
+        ? `It has no digest of ${newest.file}. Save it again in the app.`
+        : `${newest.file} was changed after it was saved: its digest does not match. Save it again in the app.`,
+    )
+  const earlier = earlierOfArchive(jsonOf(newest.file, text))
   if (!earlier) throw unfit(`${newest.file} is no run of ours.`)
   return { site: newest.site, program: newest.program, earlier }
 }
@@ -312,7 +309,7 @@ export async function ensureSigned(
   if (fault !== null) throw unfit(fault)
   const signers = signersFile === undefined ? null : await loadSigners(signersFile)
   const state = await signatureState(signOff, signers, verifySignature)
-  if (state.kind === 'broken') throw unfit('Its signature is not of what it says. Sign again.')
+  if (state.kind === 'broken') throw unfit('Its signature does not match. Sign again.')
   if (signers !== null && state.kind === 'unsigned')
     throw unfit(`It was signed without a key, so the name ${signOff.by} is not verified: sign again with --key.`)
   if (signers !== null && state.kind === 'stranger')

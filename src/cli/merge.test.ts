@@ -75,13 +75,28 @@ describe('a folder in parts', () => {
     expect(build.err).toMatch(/build\.json .*: the files of the build were others then/)
   })
 
-  type PartFile = { pages: { page: { facts: { title: string } } }[]; partial: { contents: object } }
+  type PartFile = {
+    pages: { path?: string; page: { url?: string; facts: { title: string } } }[]
+    partial: { contents: object }
+  }
   test.each<[string, (part: PartFile) => unknown, RegExp]>([
     ['emptied', ({ pages }) => pages.splice(0), /It was written with \d+ pages and \d+ images?, and holds 0 and/],
     [
       'with another title',
       ({ pages }) => Object.assign(pages[0]!.page.facts, { title: 'Forged' }),
-      /its digest is not that of its pages/,
+      /its digest does not match/,
+    ],
+    [
+      'given a page that the build lacks',
+      (part) => {
+        const { images } = part as PartFile & { images: unknown[] }
+        part.pages.push({ ...part.pages[0]!, path: 'made-up.html' })
+        Object.assign(part.pages.at(-1)!, {
+          page: { ...part.pages[0]!.page, url: 'https://brasswick.example/made-up' },
+        })
+        part.partial.contents = contentsOf(part.pages, images)
+      },
+      /holds made-up\.html, which is not in the build/,
     ],
     [
       'emptied, with its count and digest made anew',

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { createAddressMap, isNamedSite } from '@/core/address'
 import {
   GatheringBuilder,
@@ -15,6 +14,7 @@ import { type PartDocument, partProgram } from '@/core/document'
 import type { Gathering, Survey } from '@/core/model'
 import { plural } from '@/core/text'
 import { nodeEnvironment } from '@/io/crawl-environment'
+import { sha256Of } from '@/io/sha256'
 import { CannotRun } from './cannot-run'
 import { type CheckOptions, ensureWritables, judged, reported } from './check'
 import { loadPart } from './load-files'
@@ -53,17 +53,23 @@ function ensureParts(parts: readonly Part[]): void {
   }
 }
 
-/** @throws CannotRun where a part of a build lacks pages that the list of all paths gives to it, or has others */
+/** @throws CannotRun where a part of a build lacks pages that the list of all paths gives to it, or has some that are not there */
 function ensureOwnPages(parts: readonly Part[]): void {
   const paths = parts.find(({ document }) => document.partial.build?.paths)?.document.partial.build?.paths
   if (!paths) throw new CannotRun('No part holds the list of the build’s files: read part 1 again.')
-  const listing = `sha256:${createHash('sha256').update(paths.join('\n')).digest('hex')}`
+  const listing = sha256Of(paths.join('\n'))
+  const files = new Set(paths)
   for (const part of parts) {
     const { partial, pages } = part.document
     const { shard: index, of, asked, build } = partial
     if (build?.listing !== listing)
       throw new CannotRun(`${named(part)} is of another list of files than part 1 holds. Read all parts again.`)
     const own = new Set(pages.map(({ path }) => path))
+    const foreign = pages.find(({ path }) => path === null || !files.has(path))
+    if (foreign)
+      throw new CannotRun(
+        `${named(part)} holds ${foreign.path ?? foreign.page.url}, which is not in the build. Read it again.`,
+      )
     const lacking = pagesOfShard(paths, asked, { index, of }).filter((path) => !own.has(path))
     if (lacking.length > 0)
       throw new CannotRun(

@@ -62,7 +62,7 @@ test('what only a document names is asked where the user says so, and by nothing
   expect(await refused.read(image)).toBeNull()
   expect(asked).toEqual([])
   expect(notAskedWords(refused.notAsked)).toBe(
-    'Not asked for 1 image: only the document names https://evil.example. To have them asked for: --ask https://evil.example',
+    '1 image not fetched: only the document names https://evil.example. To fetch them: --ask https://evil.example',
   )
   const allowed = await bytesOfRun(served, { isNamedByUser: false, login, ask: ['https://evil.example/'] })
   await allowed.read(image)

@@ -1,8 +1,7 @@
-import { createHash } from 'node:crypto'
 import { realpath, stat } from 'node:fs/promises'
 import { join, sep } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
-import { createAddressMap, limits, parseUrl } from '@/core/address'
+import { createAddressMap, limits, originOf } from '@/core/address'
 import { decodedPath, inParallel, type Login, openZip, PictureHosts, readAsHostsMay, readFollowing } from '@/core/crawl'
 import type { RunSource } from '@/core/model'
 import { plural, terminalText } from '@/core/text'
@@ -11,12 +10,11 @@ import { createFetcher } from '@/io/fetch-address'
 import { readPart } from '@/io/folder'
 import { loginHeaders } from '@/io/login-headers'
 import { innerHostsNamed } from '@/io/named-hosts'
+import { sha256Of } from '@/io/sha256'
 import { fromHere } from './from-here'
 
 /** Pictures that are read at once: each may be large. */
 const AT_ONCE = 4
-
-const digestOf = (bytes: Uint8Array) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`
 
 /** A picture that a run names, and the hash that it had then. */
 export type WantedPicture = { url: string; hash: string | null }
@@ -50,9 +48,6 @@ async function isBelowHere(location: string): Promise<boolean> {
   return at === here || at!.startsWith(here + sep)
 }
 
-/** Scheme, host and port of an address; the address itself where it is none. */
-const originOf = (address: string) => parseUrl(address)?.origin ?? address
-
 const isBuild = ({ kind }: RunSource) => kind === 'folder' || kind === 'zip'
 
 /**
@@ -74,7 +69,7 @@ export function notAskedWords(notAsked: ReadonlyMap<string, number>): string | n
   if (!first) return null
   const count = [...notAsked.values()].reduce((sum, one) => sum + one, 0)
   const more = notAsked.size > 1 ? ` and ${plural(notAsked.size - 1, 'more host')}` : ''
-  return `Not asked for ${plural(count, 'image')}: only the document names ${terminalText(first[0])}${more}. To have them asked for: --ask ${terminalText(first[0])}`
+  return `${plural(count, 'image')} not fetched: only the document names ${terminalText(first[0])}${more}. To fetch them: --ask ${terminalText(first[0])}`
 }
 
 /** What reads the pictures of a run by their addresses; null for what can't be had. Close it when they are read. */
@@ -138,7 +133,7 @@ export async function picturesOfRun(
   const { read, notAsked, close } = await bytesOfRun(source, access)
   const copyOf = async ({ url, hash }: WantedPicture) => {
     const bytes = await read(url)
-    const isOther = (now: Uint8Array) => hash !== null && digestOf(now) !== hash
+    const isOther = (now: Uint8Array) => hash !== null && sha256Of(now) !== hash
     return { url, made: !bytes || isOther(bytes) ? null : await copy(bytes, longestSide) }
   }
   const queue = wanted.values()

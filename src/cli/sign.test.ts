@@ -94,8 +94,8 @@ describe('with a key', () => {
   })
 
   test.each([
-    ['no places', (one: Record<string, unknown>) => ({ ...one, surfaces: [] }), 'It is of no place'],
-    ['no pages', (one: Record<string, unknown>) => ({ ...one, pages: {} }), 'It is of no page'],
+    ['no places', (one: Record<string, unknown>) => ({ ...one, surfaces: [] }), 'It names no place'],
+    ['no pages', (one: Record<string, unknown>) => ({ ...one, pages: {} }), 'It names no page'],
     [
       'the digest of nothing for all pages',
       ({ pages, ...one }: Record<string, unknown>) => ({

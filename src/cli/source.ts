@@ -153,7 +153,7 @@ type NamedByUser = { innerHosts: InnerHosts; loginAt: string | null }
 async function namedBeside(site: string | null, options: GatherOptions): Promise<NamedByUser> {
   const named = [...(options.ask ?? []), ...(site ? [site] : [])]
   if (loginOf(options) !== null && named.length === 0)
-    throw new CannotRun('A sitemap file names hosts of its own: say which of them the login is for, with --ask URL.')
+    throw new CannotRun('A sitemap file names its own hosts: say with --ask URL which one gets the login.')
   return { innerHosts: await innerHostsNamed(named), loginAt: named[0] ?? null }
 }
 

@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto'
 import { setTimeout as wait } from 'node:timers/promises'
 import type { CrawlEnvironment, ReadAddress } from '@/core/crawl'
 import { createDecode } from './decoder/decoder'
+import { sha256Of } from './sha256'
 
 /** What a run takes from an earlier one, and what it keeps. */
 export type RunMemory = Pick<CrawlEnvironment, 'earlier' | 'keepsLinks' | 'rows'>
@@ -16,7 +16,7 @@ export function nodeEnvironment(
   return {
     read,
     now: () => new Date(),
-    digest: async (bytes) => `sha256:${createHash('sha256').update(bytes).digest('hex')}`,
+    digest: async (bytes) => sha256Of(bytes),
     decode: createDecode(signal),
     sleep: async (ms) => {
       await wait(ms, undefined, { signal }).catch(() => undefined)

@@ -69,7 +69,7 @@ describe('lists have a bound that is said', () => {
     expect(isAllowed(more, 'AnyBot', '/plain')).toBe(false)
     expect(isAllowed(more, 'AnyBot', '/ay')).toBe(true)
     const { notes } = await judge({ 'robots.txt': rules(limits.wildRobotsRules + 5) })
-    expect(notes.join()).toContain('robots.txt has 5 rules with a * beyond the first 2000')
+    expect(notes.join()).toContain('robots.txt: 5 wildcard rules beyond the first 2000 for one crawler are ignored.')
   })
 })
 
@@ -103,7 +103,7 @@ describe('what the requirements take away is said', () => {
         ],
       },
     )
-    expect(notes).toContain('Answers of people count here. Ada: 1 yes, 1 no.')
+    expect(notes).toContain('People’s answers that count: Ada 1 yes, 1 no.')
   })
 
   test('a page does not exempt itself', async () => {

@@ -251,7 +251,7 @@ function robotsNotes({ gathering: { robotsTxt }, allSurfaces }: CheckContext): R
   if (robotsTxt === null) return []
   const robots = parseRobots(robotsTxt)
   const left = Math.max(...allSurfaces.map(({ token }) => (token ? rulesLeftOut(robots, token) : 0)), 0)
-  const message = `robots.txt has ${plural(left, 'rule')} with a * beyond the first ${limits.wildRobotsRules} of one crawler: they don’t count here.`
+  const message = `robots.txt: ${plural(left, 'wildcard rule')} beyond the first ${limits.wildRobotsRules} for one crawler are ignored.`
   return left === 0 ? [] : [{ kind: 'bounded', message }]
 }
 

@@ -34,7 +34,9 @@ export function takenAway(
   const { requirements, pages, sections } = context
   const exempt = new Map<string, Taken>()
   const off = new Map<string, Taken>()
-  for (const page of pages) {
+  // Without a word on levels or sections nothing is exempt, and no page has to be gone through.
+  const { levels, kinds, sections: rules } = requirements
+  for (const page of levels || kinds || rules ? pages : []) {
     const rule = context.ruleFor(page)
     for (const check of checks) {
       const isOff = rule.levels[check.id] === 'off'
@@ -75,7 +77,7 @@ function answersNote({ requirements, pages }: CheckContext): string[] {
   for (const one of answers) if (paths.has(one.page) || one.section !== undefined) addTo(by, one.by, one.answer)
   const said = [...by].map(([name, own]) => {
     const yes = own.filter((answer) => answer === 'yes').length
-    return `${name}: ${yes} yes, ${own.length - yes} no`
+    return `${name} ${yes} yes, ${own.length - yes} no`
   })
-  return said.length > 0 ? [`Answers of people count here. ${said.join('; ')}.`] : []
+  return said.length > 0 ? [`People’s answers that count: ${said.join('; ')}.`] : []
 }

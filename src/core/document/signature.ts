@@ -18,6 +18,8 @@ export type SignatureState =
   | { kind: 'signer'; name: string; key: string }
 
 const KEY_TYPE = 'ssh-ed25519'
+/** A public key in a line of SSH. */
+const SSH_KEY = /(?:^|\s)ssh-ed25519\s+([A-Za-z0-9+/=]{1,200})(?:\s|$)/
 const KEY_BYTES = 32
 const SIGNATURE_BYTES = 64
 
@@ -50,7 +52,8 @@ class SshFields {
   private at = 0
   constructor(private readonly bytes: Uint8Array) {}
 
-  skip(count: number): void {
+  /** Goes past bytes that say nothing here. */
+  advance(count: number): void {
     this.at += count
   }
 
@@ -86,7 +89,7 @@ export function sshLineOf(key: Uint8Array): string {
 export function publicKeyIn(text: string): Uint8Array | null {
   const pem = after(SPKI, pemBlock(text, 'PUBLIC KEY'))
   if (pem) return pem
-  const blob = new RegExp(`(?:^|\\s)${KEY_TYPE}\\s+([A-Za-z0-9+/=]{1,200})(?:\\s|$)`).exec(text)?.[1]
+  const blob = SSH_KEY.exec(text)?.[1]
   return blob === undefined ? null : keyOfSshBlob(bytesOfBase64(blob))
 }
 
@@ -103,20 +106,20 @@ export function readPrivateKey(text: string): SeedReading {
   const unfit = (fault: string) => ({ ok: false as const, fault })
   const magic = 'openssh-key-v1\0'
   if (bytes === null || asText(bytes.subarray(0, magic.length)) !== magic)
-    return unfit('It is no private key of Ed25519, in PEM or as ssh-keygen -t ed25519 writes it.')
+    return unfit('It is not an Ed25519 private key (PEM, or made by ssh-keygen -t ed25519).')
   const fields = new SshFields(bytes)
-  fields.skip(magic.length)
+  fields.advance(magic.length)
   const cipher = asText(fields.next())
-  if (cipher !== 'none') return unfit('It has a passphrase: make a key without one for signing (ssh-keygen -p).')
+  if (cipher !== 'none') return unfit('It has a passphrase. Use a key without one (ssh-keygen -p removes it).')
   fields.next()
   fields.next()
-  fields.skip(4)
+  fields.advance(4)
   fields.next()
   const own = fields.next()
   const parts = own && new SshFields(own)
-  parts?.skip(8)
+  parts?.advance(8)
   if (!parts || asText(parts.next()) !== KEY_TYPE)
-    return unfit('Its key is not one of Ed25519: ssh-keygen -t ed25519 makes one.')
+    return unfit('It is of another type: ssh-keygen -t ed25519 makes one that fits.')
   parts.next()
   const both = parts.next()
   return both?.length === KEY_BYTES * 2 ? { ok: true, seed: both.slice(0, KEY_BYTES) } : unfit('It is broken off.')
@@ -134,7 +137,7 @@ export function readSigners(text: string): { ok: true; signers: Signer[] } | { o
     const names = /^(?:"([^"]*)"|(\S+))\s/.exec(said)
     const key = names && publicKeyIn(said.slice(names[0].length - 1))
     if (!names || !key)
-      return { ok: false, fault: `Line ${index + 1} is no name with a public key: "Ada Miller" ssh-ed25519 AAAA…` }
+      return { ok: false, fault: `Line ${index + 1} needs a name and a public key: "Ada Miller" ssh-ed25519 AAAA…` }
     const own = names[1] === undefined ? names[2]!.split(',') : [names[1]]
     for (const name of own) signers.push({ name, key })
   }

@@ -132,14 +132,14 @@ const NO_CARDS: readonly string[] = []
 export async function faultOfSignOff(signOff: SignOffFile, digest: Digest): Promise<string | null> {
   const { surfaces, pages, waivers, requirements, content } = signOff
   const hashes = Object.values(pages)
-  if (surfaces.length === 0) return 'It is of no place: nothing was signed.'
-  if (hashes.length === 0) return 'It is of no page: nothing was signed.'
+  if (surfaces.length === 0) return 'It names no place: nothing was signed.'
+  if (hashes.length === 0) return 'It names no page: nothing was signed.'
   const nothing = (await digest(encode(NO_CARDS))).slice('sha256:'.length, 23)
   if (hashes.some((hash) => hash === nothing || !/^[0-9a-f]{16}$/.test(hash)))
-    return 'It has pages without cards: it was made otherwise than by signing.'
+    return 'It has pages without cards: no sign-off has.'
   const sorted = Object.fromEntries(Object.entries(pages).sort(([a], [b]) => (a < b ? -1 : 1)))
   if ((await digest(encode([sorted, waivers, requirements]))) !== content)
-    return 'It was changed after it was signed: its digest is not that of its content. Sign again.'
+    return 'It was changed after it was signed: its digest does not match. Sign again.'
   return null
 }
 

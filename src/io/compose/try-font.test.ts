@@ -32,6 +32,13 @@ function sfnt(tables: readonly Table[]): Uint8Array {
   return Buffer.concat([...head, ...bodies])
 }
 
+/** Which letters there are (cmap, format 12): one row of them, from the first glyph on. */
+const lettersFrom = (first: number, last: number): Table => {
+  const head = packed([2, 0], [2, 1], [2, 3], [2, 10], [4, 12])
+  const group = packed([2, 12], [2, 0], [4, 28], [4, 0], [4, 1], [4, first], [4, last], [4, 1])
+  return { tag: 'cmap', bytes: Buffer.concat([head, group]) }
+}
+
 /** A font whose letters `a` and `b` are each made of the other, for ever. */
 function loop(): Uint8Array {
   const composite = (of: number) =>
@@ -40,24 +47,7 @@ function loop(): Uint8Array {
   const glyf = Buffer.concat(glyphs.map((one) => Buffer.concat([one, Buffer.alloc((4 - (one.length % 4)) % 4)])))
   const step = glyf.length / glyphs.length
   return sfnt([
-    {
-      tag: 'cmap',
-      bytes: packed(
-        [2, 0],
-        [2, 1],
-        [2, 3],
-        [2, 10],
-        [4, 12],
-        [2, 12],
-        [2, 0],
-        [4, 28],
-        [4, 0],
-        [4, 1],
-        [4, 97],
-        [4, 98],
-        [4, 1],
-      ),
-    },
+    lettersFrom(97, 98),
     { tag: 'glyf', bytes: glyf },
     {
       tag: 'head',
@@ -105,24 +95,7 @@ function loop(): Uint8Array {
 /** A font that says that it has all letters there are, in one small table. */
 const endless = () =>
   sfnt([
-    {
-      tag: 'cmap',
-      bytes: packed(
-        [2, 0],
-        [2, 1],
-        [2, 3],
-        [2, 10],
-        [4, 12],
-        [2, 12],
-        [2, 0],
-        [4, 28],
-        [4, 0],
-        [4, 1],
-        [4, 0],
-        [4, 0xfffffff0],
-        [4, 1],
-      ),
-    },
+    lettersFrom(0, 0xfffffff0),
     ...['head', 'hhea', 'hmtx', 'loca', 'maxp', 'glyf'].map((tag) => ({ tag, bytes: new Uint8Array(54) })),
   ])
 

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState } from 'react'
 import type { SignOffDifference } from '@/core/report'
 import type { StoredRun } from '@/store/database'
 import { signOff } from '@/store/runs'
+import { FileButton } from '../../kit/file-button'
 import { saveFile } from '../../kit/save-file'
 import { count, dayAndTime } from '../../kit/words'
 import { SheetMenu } from '../../parts/sheet/sheet-menu'
@@ -82,18 +83,13 @@ export function SignOffDesk({ run }: { run: StoredRun }) {
         </label>
       )}
       {signed && (
-        <label className="order-last cursor-pointer text-small text-pick hover:underline print:hidden">
-          {signers ? `Checked against ${signers.name}` : 'Check against a signers file …'}
-          <input
-            type="file"
-            aria-label="A signers file: whose signatures count"
-            className="sr-only"
-            onChange={({ target }) => {
-              const [file] = target.files ?? []
-              void file?.text().then((text) => setSigners({ name: file.name, text }))
-            }}
-          />
-        </label>
+        <FileButton
+          className="order-last print:hidden"
+          label="A signers file: whose signatures count"
+          onChosen={([file]) => void file.text().then((text) => setSigners({ name: file.name, text }))}
+        >
+          {signers ? `Signers: ${signers.name}` : 'Check signers …'}
+        </FileButton>
       )}
       {run.signedOff ? <Signed run={run} signedOff={run.signedOff} /> : <SignForm run={run} />}
     </section>
@@ -161,7 +157,7 @@ function DifferenceAsCards({
 function Signed({ run, signedOff }: { run: StoredRun; signedOff: NonNullable<StoredRun['signedOff']> }) {
   const { by, at, errors, content } = signedOff
   return (
-    <p className="text-right">
+    <p className="text-right max-md:text-left">
       Signed off by <b className="font-semibold">{by}</b>, {dayAndTime(at)}
       {errors > 0 && `, with ${count(errors, 'error')}`}
       {content?.reason && <>: “{content.reason}”</>}.{' '}
@@ -222,18 +218,9 @@ function SignForm({ run }: { run: StoredRun }) {
         value={by}
         onChange={(event) => setBy(event.target.value)}
       />
-      <label
-        className="button cursor-pointer"
-        title="A private key of Ed25519, as ssh-keygen makes it: it signs what you approve, and is kept nowhere"
-      >
-        {key ? key.name : 'Key …'}
-        <input
-          type="file"
-          aria-label="A key to sign with"
-          className="sr-only"
-          onChange={({ target }) => setKey(target.files?.[0] ?? null)}
-        />
-      </label>
+      <FileButton label="A key to sign with" onChosen={([file]) => setKey(file)}>
+        {key ? key.name : 'Key file …'}
+      </FileButton>
       <button
         type="submit"
         className={run.summary?.clear ? 'button button-main' : 'button'}
