@@ -62,6 +62,8 @@ export type RunOptions = {
   exclude: string[]
   perSection?: number
   follow: boolean
+  /** Folder of the build that URLs of a list or a sitemap are read from, before they are served. */
+  build?: string
   header: string[]
   user?: string
   askAs?: string

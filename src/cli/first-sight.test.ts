@@ -28,11 +28,17 @@ function page(
 ) {
   const url = base + path
   const root_ = base === '' ? '/' : new URL(base).pathname
-  const text = `${title}: one sentence that says what this page is about, and why somebody would read it.`
+  const isGerman = lang === 'de'
+  const text = isGerman
+    ? `${title}: ein Satz, der sagt, worum es auf dieser Seite geht, und warum jemand sie lesen möchte.`
+    : `${title}: one sentence that says what this page is about, and why somebody would read it.`
+  const paragraph = isGerman
+    ? `Der erste Absatz von ${title} ist lang genug, und er steht auf keiner der anderen Seiten.`
+    : `The first paragraph of ${title} is long enough to be one of its own.`
   const own = tags
     ? `<link rel="canonical" href="${url}"><meta property="og:url" content="${url}"><meta property="og:image" content="${image ?? `${base}img/${title.replaceAll(' ', '-')}.png`}"><meta property="og:image:width" content="1200"><meta property="og:image:height" content="630"><meta property="og:image:alt" content="A colour of the ${title}">`
     : ''
-  return `<!doctype html><html lang="${lang}"><head><meta charset="utf-8"><title>${title} of the works | Lantern Works</title><meta name="description" content="${text}"><meta property="og:type" content="website"><meta property="og:site_name" content="Lantern Works"><meta property="og:title" content="${title} of the works"><meta property="og:description" content="${text}"><meta name="twitter:card" content="summary_large_image"><link rel="stylesheet" href="${root_}site.css"><link rel="icon" href="${root_}favicon.svg" type="image/svg+xml">${own}${head}</head><body><nav><a href="#main">To the text</a><a href="${root_}">Lanterns</a><a href="${root_}about">About</a><a href="${root_}guides/">Guides</a><a href="${root_}guides/wicks">Wicks</a></nav><main id="main"><h1>${title}</h1><p>The first paragraph of ${title} is long enough to be one of its own.</p>${body}</main></body></html>`
+  return `<!doctype html><html lang="${lang}"><head><meta charset="utf-8"><title>${title} of the works | Lantern Works</title><meta name="description" content="${text}"><meta property="og:type" content="website"><meta property="og:site_name" content="Lantern Works"><meta property="og:title" content="${title} of the works"><meta property="og:description" content="${text}"><meta name="twitter:card" content="summary_large_image"><link rel="stylesheet" href="${root_}site.css"><link rel="icon" href="${root_}favicon.svg" type="image/svg+xml">${own}${head}</head><body><nav><a href="#main">To the text</a><a href="${root_}">Lanterns</a><a href="${root_}about">About</a><a href="${root_}guides/">Guides</a><a href="${root_}guides/wicks">Wicks</a></nav><main id="main"><h1>${title}</h1><p>${paragraph}</p>${body}</main></body></html>`
 }
 
 const ICON = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 32 32"><rect width="32" height="32"/></svg>'

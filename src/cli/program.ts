@@ -132,6 +132,7 @@ async function parsed(argv: string[]): Promise<number> {
     .option('--exclude <glob>', 'not these paths (repeatable)', collectGlob, [])
     .option('--per-section <n>', 'pages of one section at most: a sample', wholeNumber(1))
     .option('--follow', 'with a list or a sitemap: crawl on from its addresses', false)
+    .option('--build <folder>', 'with a list or a sitemap file: read its URLs out of this build, before launch')
     .option('--header <header>', 'sent to the site crawled: "Name: value" (repeatable)', collect, [])
     .option('--user <user:password>', 'Basic authentication for the site crawled')
     .option(

@@ -1,5 +1,5 @@
 import { stat } from 'node:fs/promises'
-import { limits, shownAddress } from '@/core/address'
+import { limits, originOf, shownAddress } from '@/core/address'
 import {
   type AddressFile,
   AddressFileReader,
@@ -10,6 +10,7 @@ import {
   oneByOne,
   openZip,
   type ParsedCrawlRequest,
+  readFromBuild,
 } from '@/core/crawl'
 import { surfaceOf } from '@/core/surface'
 import { nodeEnvironment, type RunMemory } from '@/io/crawl-environment'
@@ -17,7 +18,7 @@ import { createFetcher } from '@/io/fetch-address'
 import { openFolder, readPart } from '@/io/folder'
 import { type InnerHosts, noInnerHosts } from '@/io/guard'
 import { innerHostsNamed } from '@/io/named-hosts'
-import { runCrawl } from '@/io/run-crawl'
+import { type CrawlTuning, runCrawl } from '@/io/run-crawl'
 import { CannotRun } from './cannot-run'
 import type { RunOptions } from './check'
 import { fromHere } from './from-here'
@@ -82,7 +83,7 @@ function crawlEvents(
   site: string | null,
   options: GatherOptions,
   signal: AbortSignal,
-  named?: NamedByUser,
+  named: Partial<NamedByUser> & Pick<CrawlTuning, 'readThrough'> = {},
 ): AsyncGenerator<CrawlEvent> {
   const {
     pictureHosts,
@@ -138,6 +139,7 @@ const isGiven: Record<string, (options: RunOptions) => boolean> = {
   '--ask-as': ({ askAs }) => askAs !== undefined,
   '--delay': ({ delay }) => delay > 0,
   '--follow': ({ follow }) => follow,
+  '--build': ({ build }) => build !== undefined,
 }
 
 /** @throws CannotRun for an option that was given and that this kind of source can't heed */
@@ -157,6 +159,26 @@ async function namedBeside(site: string | null, options: GatherOptions): Promise
   return { innerHosts: await innerHostsNamed(named), loginAt: named[0] ?? null }
 }
 
+/**
+ * Reads pages of a list or a sitemap out of a build that is not served yet.
+ *
+ * @throws CannotRun where the build is no folder, or nothing says which site the URLs are of
+ */
+async function fromBuild(
+  folder: string,
+  site: string | null,
+  addresses: readonly string[],
+): Promise<NonNullable<CrawlTuning['readThrough']>> {
+  const { path, isFolder } = await fileAt(folder)
+  if (!isFolder) throw new CannotRun(`--build “${folder}” is no folder. Give the folder that the build is in.`)
+  const origins = new Set(addresses.map(originOf))
+  const [origin] = origins
+  if (site === null && (origin === undefined || origins.size > 1))
+    throw new CannotRun('--build needs one site: the URLs are of several. Give the site with --site.')
+  const files = await openFolder(path)
+  return (read) => readFromBuild(files, site ?? origin!, read)
+}
+
 /** Events of a run over whatever the source is: an address, a folder, a zip, a sitemap, a list. */
 export async function* gatherSource(
   source: string,
@@ -166,6 +188,7 @@ export async function* gatherSource(
 ): AsyncGenerator<CrawlEvent> {
   const { follow, maxPages, concurrency, timeout: timeoutMs } = options
   if (/^https?:\/\//i.test(source)) {
+    refuse(options, ['--build'], 'an address, which is asked')
     const isSitemap = URL.canParse(source) && SITEMAP.test(new URL(source).pathname)
     refuse(
       options,
@@ -185,7 +208,9 @@ export async function* gatherSource(
     const { kind, addresses, isCut } = await addressesIn(path, source)
     // A list is the user's own word; what a sitemap names, its generator wrote.
     const named = kind === 'sitemap' ? await namedBeside(site, options) : undefined
-    for await (const event of crawlEvents({ kind: 'list', addresses, isCut, follow }, site, options, signal, named)) {
+    const built = options.build === undefined ? {} : { readThrough: await fromBuild(options.build, site, addresses) }
+    const beside = { ...named, ...built }
+    for await (const event of crawlEvents({ kind: 'list', addresses, isCut, follow }, site, options, signal, beside)) {
       yield event.kind === 'started'
         ? { ...event, source: { ...event.source, kind, location: shownAddress(source) } }
         : event
@@ -197,7 +222,7 @@ export async function* gatherSource(
       `“${source}” is a file of another kind. Give a folder, a .zip, a sitemap (.xml, .xml.gz) or a list (.txt).`,
     )
   }
-  refuse(options, [...CRAWL_ONLY, ...NETWORK_ONLY, '--follow'], isFolder ? 'a folder' : 'a zip')
+  refuse(options, [...CRAWL_ONLY, ...NETWORK_ONLY, '--follow', '--build'], isFolder ? 'a folder' : 'a zip')
   if (!isFolder && bytes > limits.zipPackedBytes)
     throw new CannotRun(
       `“${source}” has ${Math.round(bytes / 1e6)} MB; ${limits.zipPackedBytes / 1e6} MB are the most of a zip. Give the folder.`,

@@ -45,6 +45,52 @@ afterAll(() => {
 
 const command = commandIn(here)
 
+describe('URLs of production, read out of the build', { timeout: 30_000 }, () => {
+  const production = (...paths: string[]) => paths.map((path) => `https://lanterns.example/${path}`)
+  const files = {
+    'live.txt': `${production('', 'a', 'none').join('\n')}\n`,
+    'live.xml': `<urlset>${production('', 'a')
+      .map((url) => `<url><loc>${url}</loc></url>`)
+      .join('')}</urlset>`,
+    'two.txt': 'https://lanterns.example/\nhttps://other.example/\n',
+  }
+  const asked = async (...args: string[]) => {
+    for (const [name, text] of Object.entries(files)) writeFileSync(join(here, name), text)
+    return command('check', ...args, '--format', 'json', '--fail-on', 'never')
+  }
+  const pagesIn = (out: string) =>
+    JSON.parse(out).pages.map(({ url, facts }: { url: string; facts: { title: string } | null }) => [
+      url,
+      facts?.title ?? null,
+    ])
+
+  test('a list', async () => {
+    const { out, err } = await asked('live.txt', '--build', 'site')
+    expect(err).toBe('')
+    expect(pagesIn(out)).toEqual([
+      ['https://lanterns.example/', 'Home'],
+      ['https://lanterns.example/a', 'A'],
+      ['https://lanterns.example/none', null],
+    ])
+  })
+
+  test('a sitemap file', async () => {
+    const { out } = await asked('live.xml', '--build', 'site')
+    expect(pagesIn(out)).toEqual([
+      ['https://lanterns.example/', 'Home'],
+      ['https://lanterns.example/a', 'A'],
+    ])
+  })
+
+  test.each([
+    ['several sites', ['two.txt', '--build', 'site'], /--build needs one site/],
+    ['no folder', ['live.txt', '--build', 'map.xml'], /--build “map.xml” is no folder/],
+    ['a folder by itself', ['site', '--build', 'site'], /--build has no meaning for a folder/],
+  ])('%s is refused', async (_name, args, words) => {
+    expect(await asked(...args)).toMatchObject({ code: 2, err: expect.stringMatching(words) })
+  })
+})
+
 describe('every way in, on the command line', { timeout: 30_000 }, () => {
   const everything = ['A', 'B', 'C', 'Home']
   test.each([

@@ -41,7 +41,7 @@ test('stays, and prints what an edit mended and what another broke; files are wr
     )
     await until(() => out, /1 page changed/)
     expect(out).toMatch(
-      /\d findings? went\n[\s\S]*og-description-missing https:\/\/brasswick\.example\/guides\/rewire-a-lamp/,
+      /\d findings? went\n[\s\S]*description-missing https:\/\/brasswick\.example\/guides\/rewire-a-lamp/,
     )
     out = ''
     writeFileSync(join(build, 'guides/rewire-a-lamp.html'), html)

@@ -47,6 +47,8 @@ export type CrawlTuning = {
   shard?: Shard | null
   /** Inner hosts that may be asked; by default those that the request's own addresses name. */
   innerHosts?: InnerHosts
+  /** Takes the place of asking, for URLs of a site whose build is at hand. */
+  readThrough?: (read: ReadAddress) => ReadAddress
   /** Where a login goes; absent: to the first address that the request names. */
   loginAt?: string | null
   /** Asked before each address: why no more may be asked, which ends the run with what it has. Absent: any number. */
@@ -176,7 +178,11 @@ export async function* runCrawl(request: ParsedCrawlRequest, tuning: CrawlTuning
     pastCaches: request.pastCaches,
   })
   try {
-    const { asking, refusal } = askingAsLet(fetcher.read, tuning.refusalToAsk, ended)
+    const { asking, refusal } = askingAsLet(
+      tuning.readThrough?.(fetcher.read) ?? fetcher.read,
+      tuning.refusalToAsk,
+      ended,
+    )
     const secrets = new AddressSecrets()
     const revealed: ReadAddress = (asked) => asking({ ...asked, url: secrets.reveal(asked.url) })
     const outside = {

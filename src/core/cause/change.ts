@@ -103,10 +103,11 @@ const AT_TOP = { endByte: 900, inHead: true }
 
 function atTheTop(facts: PageFacts): PageFacts {
   const texts = facts.at.title ? { ...facts.at, title: { ...facts.at.title, endByte: AT_TOP.endByte } } : facts.at
+  const { headAgain: _, ...rest } = facts
   return {
-    ...facts,
+    ...rest,
     metas: facts.metas.map((meta) => ({ ...meta, ...AT_TOP })),
-    links: facts.links.map(({ inBody: _, ...link }) => ({ ...link, endByte: AT_TOP.endByte })),
+    links: facts.links.map(({ inBody: __, ...link }) => ({ ...link, endByte: AT_TOP.endByte })),
     at: texts,
     headClosedBy: null,
   }

@@ -1,5 +1,5 @@
 import { limits } from '../address'
-import { areLanguageVersions, boundedChecks, type CheckContext, checkOf, type PageVerdict } from '../check'
+import { boundedChecks, type CheckContext, checkOf, type PageVerdict } from '../check'
 import type { Finding, SiteFinding } from '../model'
 import { metasOf } from '../surface'
 import { addTo } from '../text'
@@ -25,8 +25,6 @@ export type Collected = {
   /** Findings whose changes are not tried: a page or the run has more of them than there is time for. */
   untried: Set<Finding>
 }
-
-const TRANSLATION = 'a translation'
 
 /** Who writes the second of a tag that stands twice. */
 function emitterOfLast(page: ReadPage, tag: string): string | null {
@@ -172,33 +170,12 @@ class Collector {
       this.found.icon = finding
       return
     }
-    // What was never translated is left as it is in its first language.
-    const isUntranslated = finding.pages.length > 1 && areLanguageVersions(finding.pages, this.context)
-    const original = isUntranslated ? this.originalOf(finding.pages) : null
-    for (const url of finding.pages.filter((one) => one !== original)) {
+    for (const url of finding.pages) {
       const page = this.pages.get(url)
       if (!page) continue
       this.takeAll(page, { url, section: this.context.sections.get(url) ?? '/', finding })
     }
-    if (isUntranslated) this.translate(finding)
-    else this.joinJobs(finding)
-  }
-
-  /** Of one page in several languages the one that the others were to be translated from: that in the home page's. */
-  private originalOf(urls: readonly string[]): string {
-    const language = this.pages.get(this.context.addresses.site)?.facts.language
-    const byLength = [...urls].sort((a, b) => a.length - b.length)
-    return byLength.find((url) => this.pages.get(url)?.facts.language === language) ?? byLength[0]!
-  }
-
-  /** Pages that say in one language what they say in another are translated in one go, not text by text. */
-  private translate(finding: SiteFinding): void {
-    for (const url of finding.pages) {
-      for (const [slot, one] of this.found.changes.get(url) ?? []) {
-        if (!one.findings.includes(finding)) continue
-        this.found.changes.get(url)!.set(slot, { ...one, needs: TRANSLATION, job: TRANSLATION })
-      }
-    }
+    this.joinJobs(finding)
   }
 
   /** Where one of the pages that share a text needs a person, the other's are written in the same go. */

@@ -14,8 +14,7 @@ import { saidBy } from '../draft'
 import { type GatheredImage, type GatheredPage, isKnownType, type PageFacts } from '../model'
 import { describedKind } from '../requirements'
 import { firstValue, likelyContentImages, ogImages, publicImageUrl } from '../surface'
-import { groupBy, isBlank, usualOf } from '../text'
-import { languageOf } from './language-of'
+import { groupBy, isBlank, languageOf, usualOf } from '../text'
 import { nameOfSite, namesByLanguage } from './name-of-site'
 import { familyOf, isToBeMade, needsFor, standInPicture, TO_MAKE } from './stand-in'
 
@@ -173,8 +172,9 @@ export class Desk {
   private standIn(tag: string, page: ReadPage): Proposed {
     const needs = needsFor(tag)
     const number = this.numberOf(page)
+    // Of words that no language is told by: which one the page is in is not to change by it.
     if (familyOf(tag) === 'description')
-      return { value: `A sentence that says what page ${number} is about, and makes a person click it.`, needs }
+      return { value: `Sentence about page ${number}: still missing, written later, fifty characters minimum.`, needs }
     if (familyOf(tag) === 'title') return { value: this.retitled(page, tag, `What page ${number} is about`), needs }
     if (tag === 'og:image') {
       const value = new URL(`${TO_MAKE}/${number}.jpg`, this.context.addresses.site).href

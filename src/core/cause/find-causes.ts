@@ -154,7 +154,8 @@ class CauseFinder {
   /** What can't be tried here: one cause for each thing that people have to do, on all pages where it stands. */
   private needed(standings: readonly Standing[], site: readonly SiteFinding[]): Cause[] {
     const groups = groupBy(standings, ({ finding }) => {
-      const isOfPicture = checkOf(finding.rule)?.scope === 'image'
+      // What is mended in one place of the site is one thing to do, whichever images it is about.
+      const isOfPicture = checkOf(finding.rule)?.scope === 'image' && needsOf(finding)[0]?.where === 'page'
       return `${finding.rule} ${isOfPicture ? finding.image : ''}`
     })
     const ofPages = [...groups.values()].map((group) => {

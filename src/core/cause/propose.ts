@@ -1,5 +1,5 @@
 import { withoutUnnamedHost } from '../address'
-import { checkOf, fillWords, type Mend } from '../check'
+import { AND, checkOf, fillWords, type Mend } from '../check'
 import { saidBy } from '../draft'
 import type { Finding, MetaFact } from '../model'
 import { firstValue, metasOf } from '../surface'
@@ -125,7 +125,11 @@ class Proposer {
     const change = (one: Change, from: string | null): Proposal[] => [
       { kind: 'change', change: one, from, needs: null },
     ]
-    if ('say' in mend) return this.sayIt(this.filled(mend.say), mend.as)
+    // Tags that say the same are one finding, and are mended alike.
+    if ('say' in mend)
+      return this.filled(mend.say)
+        .split(AND)
+        .flatMap((tag) => this.sayIt(tag, mend.as))
     if ('fill' in mend) return this.fill(this.filled(mend.fill))
     if ('unsay' in mend) return this.unsay(this.filled(mend.unsay))
     if ('once' in mend) return change({ kind: 'once', tag: this.filled(mend.once) }, 'twice')

@@ -70,6 +70,12 @@ function atOneEnd(from: string, to: string): EditRule | null {
   return null
 }
 
+/** The address of a folder itself follows the rule of those in it: nothing is left of it. */
+function ofFolder(from: string, to: string): EditRule[] {
+  const isFolder = [from, to].every((text) => /^https?:\/\/[^?#]+\/$/i.test(text))
+  return isFolder ? [{ from: `${from}{rest}`, to: `${to}{rest}` }] : []
+}
+
 /** What a page says of itself that a template can name. */
 function namesOf({ url, facts }: ReadPage): [string, string | null][] {
   return [
@@ -142,6 +148,7 @@ function rulesFor({ page, from, to, needs, always, term: known }: RuledChange): 
     { from, to },
     ...(own === null ? [] : [{ from: own, to: term ?? to }]),
     ...(end === null ? [] : [end]),
+    ...ofFolder(from, to),
     literal,
     { from, to: OWN },
     { from: '{value}', to: term ?? to },
@@ -197,7 +204,8 @@ export function findRules<T extends RuledChange>(changes: readonly T[]): { rule:
     const own = options[index]!
     const isTelling = ({ from, to }: EditRule) =>
       from !== null && (from.endsWith('{rest}') || from.startsWith('{page}') || (!from.startsWith('{') && isTerm(to)))
-    take(own.find(isTelling) ?? own[0]!, [index])
+    const ofItself = `${changes[index]!.from}{rest}`
+    take(own.find((rule) => isTelling(rule) && rule.from !== ofItself) ?? own[0]!, [index])
   })
   return found
 }

@@ -28,6 +28,8 @@ export type CheckContext = {
   /** Every surface that has a card. */
   allSurfaces: readonly Surface[]
   requirements: Requirements
+  /** The day of the run, as YYYY-MM-DD; empty where it is not known. */
+  today: string
   ruleFor(page: GatheredPage): PageRule
   sections: ReadonlyMap<string, string>
   /** How a card is laid out and what picture it shows: asked for by itself, no text of it is broken. */
@@ -174,11 +176,11 @@ export function createGrowingContext(gathering: Gathering, requirements: Require
 }
 
 /** What single pages of a run are judged by, in a place that has not the whole run. */
-export type PartBasis = Pick<Gathering, 'source' | 'view' | 'robotsTxt' | 'notes' | 'images'>
+export type PartBasis = Pick<Gathering, 'source' | 'view' | 'robotsTxt' | 'notes' | 'images' | 'startedAt'>
 
 /** A context of a run that knows none of its pages: what holds for each, and its section, has to be told. */
 export function createPartContext(basis: PartBasis, requirements: Requirements): CheckContext {
-  const gathering = { ...basis, startedAt: '', finishedAt: '', incomplete: [GOES_ON], scope: [], pages: [] }
+  const gathering = { ...basis, finishedAt: '', incomplete: [GOES_ON], scope: [], pages: [] }
   return contextOf(gathering, requirements, imagesOf(gathering), new Map())
 }
 
@@ -202,6 +204,7 @@ function contextOf(
     surfaces: allSurfaces.filter(({ id }) => requirements.surfaces?.includes(id) ?? true),
     allSurfaces,
     requirements,
+    today: gathering.startedAt.slice(0, 10),
     ruleFor: createPageRules(requirements, gathering.pages, sections, cards.addresses.site),
     sections,
     ...createCardBook(cards),

@@ -127,7 +127,11 @@ type OfPage<Context> =
 type AloneCheck = CheckMeta & { hangsOn?: undefined } & OfPage<PageContext>
 
 /** `names`: its answer hangs on what the site and its sections are called, too. `run`: on any page of the run. */
-type RunCheck = CheckMeta & { hangsOn: 'names' | 'run' } & OfPage<CheckContext>
+type RunCheck = CheckMeta & {
+  hangsOn: 'names' | 'run'
+  /** What is so of all pages of a section, once for them all; the pages by themselves are not raised then. */
+  acrossPages?(context: CheckContext): SiteRaised[]
+} & OfPage<CheckContext>
 
 /** Looks at single pages. */
 export type PageCheck = AloneCheck | RunCheck

@@ -11,13 +11,13 @@ const stale = {
 describe('words of a finding', () => {
   test('are its check’s messages, filled with its data', () => {
     expect(inWords(stale)).toEqual({
-      message: `og:url says /b; the page is ${own}.`,
-      fix: `Write ${own} on line 7, or make sure that the other page is meant.`,
+      message: `og:url: /b. The page is ${own}.`,
+      fix: `Change it to ${own} on line 7, or make sure that the other page is meant.`,
     })
   })
 
   test('name no line where they speak for many pages', () => {
-    expect(fixAnywhere(stale)).toBe(`Write ${own}, or make sure that the other page is meant.`)
+    expect(fixAnywhere(stale)).toBe(`Change it to ${own}, or make sure that the other page is meant.`)
     expect(fixAnywhere({ rule: 'image-heavy', said: 'heavy', data: { url: 'x', weight: '1 MB' } })).toMatch(/^Save it/)
   })
 

@@ -23,7 +23,7 @@ export function partsOf(context: CheckContext): {
   part: PartOfRun
   toJudge: (pages: readonly GatheredPage[]) => PagesToJudge
 } {
-  const { source, view, robotsTxt, notes, images } = context.gathering
+  const { source, view, robotsTxt, notes, images, startedAt } = context.gathering
   const places = new Map<PageRule, number>()
   const ruleOf = new Map<string, number>()
   for (const page of context.pages) {
@@ -33,7 +33,7 @@ export function partsOf(context: CheckContext): {
   }
   return {
     part: {
-      basis: { source, view, robotsTxt, notes, images },
+      basis: { source, view, robotsTxt, notes, images, startedAt },
       requirements: context.requirements,
       called: calledIn(context),
       rules: [...places.keys()],

@@ -56,6 +56,7 @@ function runInWords(context: CheckContext): string {
     gathering.robotsTxt,
     addresses.site,
     addresses.build,
+    context.today,
   ])
   runsInWords.set(context, words)
   return words

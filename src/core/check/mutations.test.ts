@@ -20,11 +20,7 @@ const MUTATIONS: [string, MemoryBuild, string[]][] = [
   // Removed.
   ['title removed', head({ title: null }), ['title-missing']],
   ['description removed', head({ description: null }), []],
-  [
-    'both descriptions removed',
-    head({ description: null, 'og:description': null }),
-    ['description-missing', 'og-description-missing'],
-  ],
+  ['both descriptions removed', head({ description: null, 'og:description': null }), ['description-missing']],
   ['canonical removed', head({ canonical: null }), ['canonical-missing']],
   ['og:type removed', head({ 'og:type': null }), ['og-type-missing']],
   ['og:site_name removed', head({ 'og:site_name': null }), ['site-name-missing']],
@@ -42,16 +38,12 @@ const MUTATIONS: [string, MemoryBuild, string[]][] = [
   ['favicon that is no picture', { 'favicon.ico': 'none' }, ['favicon-missing']],
   // Emptied.
   ['title emptied', head({ title: '<title></title>' }), ['title-missing']],
-  ['og:title emptied', head({ 'og:title': property('og:title', '') }), ['og-title-missing', 'tag-empty']],
-  [
-    'og:description emptied',
-    head({ 'og:description': property('og:description', ' ') }),
-    ['og-description-missing', 'tag-empty'],
-  ],
-  ['og:type emptied', head({ 'og:type': property('og:type', '') }), ['og-type-missing', 'tag-empty']],
-  ['og:url emptied', head({ 'og:url': property('og:url', '') }), ['og-url-missing', 'tag-empty']],
-  ['twitter:card emptied', head({ 'twitter:card': name('twitter:card', '') }), ['card-missing', 'tag-empty']],
-  ['og:image:alt emptied', head({ 'og:image:alt': property('og:image:alt', '') }), ['image-alt-missing', 'tag-empty']],
+  ['og:title emptied', head({ 'og:title': property('og:title', '') }), ['og-title-missing']],
+  ['og:description emptied', head({ 'og:description': property('og:description', ' ') }), ['og-description-missing']],
+  ['og:type emptied', head({ 'og:type': property('og:type', '') }), ['og-type-missing']],
+  ['og:url emptied', head({ 'og:url': property('og:url', '') }), ['og-url-missing']],
+  ['twitter:card emptied', head({ 'twitter:card': name('twitter:card', '') }), ['card-missing']],
+  ['og:image:alt emptied', head({ 'og:image:alt': property('og:image:alt', '') }), ['image-alt-missing']],
   // Repeated.
   ['og:title repeated, different', head({ more: property('og:title', 'Another name for ferns') }), ['tag-repeated']],
   ['og:title repeated, the same', head({ more: property('og:title', 'Ferns of the garden') }), ['tag-repeated-same']],
@@ -73,14 +65,10 @@ const MUTATIONS: [string, MemoryBuild, string[]][] = [
   [
     'og:url on localhost',
     head({ 'og:url': property('og:url', 'http://localhost:3000/about.html') }),
-    ['address-differs', 'address-staging'],
+    ['address-staging'],
   ],
   ['og:title under name', head({ 'og:title': name('og:title', 'Ferns of the garden') }), ['tag-attribute']],
-  [
-    'og:title misspelt',
-    head({ 'og:title': property('og:titel', 'Ferns of the garden') }),
-    ['og-title-missing', 'tag-misspelled'],
-  ],
+  ['og:title misspelt', head({ 'og:title': property('og:titel', 'Ferns of the garden') }), ['tag-misspelled']],
   [
     'og:site_name an address',
     head({ 'og:site_name': property('og:site_name', 'site.example') }),
@@ -102,7 +90,7 @@ const MUTATIONS: [string, MemoryBuild, string[]][] = [
   [
     'a sitemap that names a page too many',
     { 'sitemap.xml': sitemapOf('', 'about.html', 'visit.html', 'gone.html') },
-    ['page-unreachable', 'sitemap-dead-entry'],
+    ['sitemap-dead-entry'],
   ],
   ['a sitemap that leaves a page out', { 'sitemap.xml': sitemapOf('', 'visit.html') }, ['sitemap-lacks-page']],
   ['a sitemap elsewhere than robots.txt says', { 'robots.txt': `Sitemap: ${GOOD_SITE}map.xml\n` }, ['sitemap-missing']],
@@ -111,11 +99,7 @@ const MUTATIONS: [string, MemoryBuild, string[]][] = [
     head({ more: '<link rel="alternate" type="application/rss+xml" href="/feed.xml">' }),
     ['feed-dead'],
   ],
-  [
-    'a next page that is not there',
-    head({ more: '<link rel="next" href="/about/2">' }),
-    ['page-unreachable', 'pagination-broken'],
-  ],
+  ['a next page that is not there', head({ more: '<link rel="next" href="/about/2">' }), ['pagination-broken']],
   [
     'JSON-LD that does not parse',
     head({ more: '<script type="application/ld+json">{"@type":</script>' }),

@@ -1,4 +1,5 @@
 import type { PageFacts, Position } from '../model'
+import { metasOf } from '../surface'
 import { groupBy, isBlank } from '../text'
 
 /** A text that cards are made from, with the tag it stands in. */
@@ -16,6 +17,10 @@ export function textsOf(facts: PageFacts, keys: readonly string[]): PageText[] {
 
 export const TITLES = ['title', 'og:title', 'twitter:title'] as const
 export const DESCRIPTIONS = ['description', 'og:description', 'twitter:description'] as const
+
+/** Has the page neither a description nor an og:description? */
+export const lacksDescription = (facts: PageFacts): boolean =>
+  ['description', 'og:description'].every((key) => metasOf(facts, key).every((tag) => isBlank(tag.value)))
 
 /** Length as places count it: code points. */
 export const charactersIn = (text: string): number => [...text].length

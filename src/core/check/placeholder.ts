@@ -1,4 +1,5 @@
-import { collapseWhiteSpace } from '../text'
+import type { PageFacts } from '../model'
+import { collapseWhiteSpace, isBlank } from '../text'
 import { HOME_TITLES, PROVING_TITLES, STARTER_PAIR, STARTER_TITLES } from './starter-texts'
 
 /** What an editor calls a page that has no name yet, with or without a number behind it. */
@@ -104,6 +105,13 @@ export function starterTitleIn(own: string, whole: string): StarterTitle | null 
   const isWord = STARTER_TITLES.has(text) || HOME_TITLES.has(text) || UNNAMED.has(plain)
   const isCopy = text.startsWith(COPY) && text.length > COPY.length
   return isWord || isCopy ? { seen: own, proves: false, isNumbered } : null
+}
+
+/** What a page says that it was made with, without the version: `Lampwright` of `Lampwright v4.2 (build 7)`. */
+export function generatorOf({ metas }: PageFacts): string | null {
+  const value = metas.find(({ key, value: said }) => key === 'generator' && !isBlank(said))?.value
+  const name = value === undefined ? null : (/^\s*([^\d(;,]{2,60}?)(?:\s+v?\d|\s*[(;,]|\s*$)/.exec(value!)?.[1] ?? null)
+  return name === null ? null : collapseWhiteSpace(name)
 }
 
 /** What gives a text away as the template's; null when it is somebody's own. */

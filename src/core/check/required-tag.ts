@@ -1,13 +1,20 @@
+import type { PageFacts } from '../model'
 import { metasOf } from '../surface'
 import { isBlank } from '../text'
 import { type CheckMeta, defineCheck, type PageCheck } from './define-check'
+import { meantKey } from './misspelled'
 
 /** A check that one tag is there and says something. */
 export function requiredTag(
   key: string,
-  meta: Omit<CheckMeta, 'messages'> & { example: string; instead: string },
+  meta: Omit<CheckMeta, 'messages'> & {
+    example: string
+    instead: string
+    /** Another check tells it where this holds. */
+    unless?: (facts: PageFacts) => boolean
+  },
 ): PageCheck {
-  const { example, instead, ...rest } = meta
+  const { example, instead, unless = () => false, ...rest } = meta
   const fix = `Add ${example} to the head.`
   return defineCheck({
     ...rest,
@@ -25,7 +32,17 @@ export function requiredTag(
       const tags = metasOf(facts, key)
       if (tags.some((tag) => !isBlank(tag.value))) return []
       const tag = tags[0]
+      // What stands there under a misspelled key is told as that.
+      if (unless(facts) || (!tag && isMisspelledIn(facts, key))) return []
       return tag ? [{ message: 'empty', at: tag, data: { line: tag.line, example } }] : [{ message: 'absent' }]
     },
   })
 }
+
+const isMisspelledIn = ({ metas }: PageFacts, key: string) =>
+  metas.some(
+    (meta) =>
+      (meta.attribute === 'name' || meta.attribute === 'property') &&
+      !isBlank(meta.value) &&
+      meantKey(meta.key) === key,
+  )

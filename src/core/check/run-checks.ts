@@ -18,7 +18,7 @@ import {
 import { createWaivers, type LevelOrOff } from '../requirements'
 import { groupBy, plural } from '../text'
 import { type CheckContext, createCheckContext } from './context'
-import type { Check, Family, Raised, SiteRaised, SkippedCheck } from './define-check'
+import type { Check, Family, PageCheck, Raised, SiteRaised, SkippedCheck } from './define-check'
 import { idleRequirements } from './idle-requirements'
 import { checks as allChecks } from './rules'
 import { takenAway } from './taken-away'
@@ -163,7 +163,7 @@ export function checkSite(
   const findings = checks.flatMap((check): SiteFinding[] => {
     const level = context.requirements.levels?.[check.id]
     if (level === 'off') return []
-    const outcome = check.scope === 'site' ? check.check(context) : raisedOfMissing(check, missing, context)
+    const outcome = check.scope === 'site' ? check.check(context) : raisedAcross(check, missing, context)
     return isSkipped(outcome)
       ? []
       : outcome.map((raised) => withLevel({ ...findingOf(check, raised), pages: raised.pages }, level))
@@ -171,8 +171,12 @@ export function checkSite(
   return sortFindings(findings)
 }
 
-const raisedOfMissing = (check: Check, missing: readonly MissingUrl[], context: CheckContext): SiteRaised[] =>
-  check.scope === 'access' && missing.length > 0 ? (check.ofMissing?.(missing, context) ?? []) : []
+/** What a check of single pages says across them. */
+function raisedAcross(check: PageCheck, missing: readonly MissingUrl[], context: CheckContext): SiteRaised[] {
+  const ofMissing = check.scope === 'access' && missing.length > 0 ? (check.ofMissing?.(missing, context) ?? []) : []
+  const across = 'acrossPages' in check ? (check.acrossPages?.(context) ?? []) : []
+  return [...ofMissing, ...across]
+}
 
 /** What a finding across pages is about, whatever its pages and its counts are: by this two runs know it again. */
 export const subjectOf = ({ image, data }: Pick<SiteFinding, 'image' | 'data'>): string =>

@@ -102,3 +102,12 @@ export const TOOLS: ReadonlySet<string> = new Set([
   ...['sveltekit', 'angular', 'angular cli', 'wordpress', 'webpack', 'parcel', 'remix', 'qwik', 'gitbook', 'honkit'],
   ...['typedoc', 'jsdoc', 'doxygen', 'wix', 'webflow', 'squarespace', 'framer', 'bootstrap studio'],
 ])
+
+/** Large images that starters ship with, by what their bytes come to (read out of the packages, December 2026). */
+export const STARTER_IMAGES: ReadonlySet<string> = new Set([
+  // create-docusaurus 3.10.2: the social card, the banner of its first post
+  'sha256:7e3f3833e6742ffcc323c56380b3d1faf185c175534ea5591686bf879a1f7cfb',
+  'sha256:5e20efd3f3f0f393fedf3e13da9371968b20994f36b41bd29a70079f48d8fd8f',
+  // hexo-theme-landscape 1.1.0: the banner
+  'sha256:2082212ea71f2527cce4ebad20c7269dece2015dd82b09f657670236f27fe92c',
+])

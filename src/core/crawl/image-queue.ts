@@ -1,4 +1,4 @@
-import { type AddressMap, limits, originOf, pathOf } from '../address'
+import { type AddressMap, limits, originOf, pathOf, strayUrl } from '../address'
 import { isWholePicture, lookAsText, readImageHeader } from '../image'
 import type { GatheredImage, GatheredPage, ImageFormat, Incomplete, RunNote, Validators } from '../model'
 import { likelyContentImages, mostUsed, picturesNamed, publicImageUrl } from '../surface'
@@ -125,12 +125,20 @@ export class ImageQueue {
     return withRole
   }
 
-  /** A picture that is named outside of the site's path may lie within it: the address was written without the path. */
+  /**
+   * A picture that is named outside of the site's path may lie within it: the address was written without the path, or
+   * behind a part that had no value, or on a preview host.
+   */
   private async lookWithin(url: string, image: GatheredImage): Promise<GatheredImage> {
-    if (image.errorCode !== 'not-in-build') return image
-    const inside = new URL(pathOf(url).slice(1), this.addresses.site).href
+    const inside = this.placeWithin(url, image)
+    if (inside === null || !this.addresses.isOnSite(inside)) return image
     const found = await this.look(inside, this.mayDecode(url))
     return found.errorCode === null ? { ...image, foundAt: inside } : image
+  }
+
+  private placeWithin(url: string, { errorCode }: GatheredImage): string | null {
+    if (errorCode === 'not-in-build') return new URL(pathOf(url).slice(1), this.addresses.site).href
+    return errorCode === null ? null : (strayUrl(url, url, this.addresses.site)?.whole ?? null)
   }
 
   /** Hosts that are asked slowly, as an event, where there are new ones. */

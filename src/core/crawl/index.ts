@@ -49,6 +49,7 @@ export {
   type ReadRequest,
   readFollowing,
 } from './read-address'
+export { readFromBuild } from './read-from-build'
 export { REFRESH_STATUS } from './refreshes'
 export { feedAndNeighbourLinks } from './site-audit'
 export { readList, readSitemap } from './sitemap'

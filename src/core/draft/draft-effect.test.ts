@@ -33,7 +33,7 @@ describe('what a draft does', () => {
     })
     expect(cards.map(({ surface }) => surface.id)).toEqual(surfaces.map(({ id }) => id))
     expect(cards.find(({ surface }) => surface.id === 'team-chat')!.card.description.text).toMatch(/^One sentence/)
-    expect(rules(clears)).toEqual(expect.arrayContaining(['description-missing', 'og-description-missing']))
+    expect(rules(clears)).toEqual(['description-missing'])
     expect(raises).toEqual([])
   })
 

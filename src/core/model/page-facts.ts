@@ -8,6 +8,8 @@ export const MetaFact = TagPosition.extend({
   attribute: z.enum(['name', 'property', 'http-equiv', 'charset']),
   value: z.string().nullable(),
   inHead: z.boolean(),
+  /** Words behind a value without quotes that the browser takes for attributes: the value was meant to go on. */
+  cutOff: z.string().optional(),
 })
 export type MetaFact = z.infer<typeof MetaFact>
 
@@ -70,6 +72,10 @@ export const PageFacts = z.object({
   shareLinks: z.array(Position.extend({ href: z.string() })).optional(),
   /** What closed the head before its `</head>`: a tag as written, or `text`. */
   headClosedBy: Position.extend({ by: z.string() }).nullish(),
+  /** A second `<head>` tag: browsers ignore it, and whoever reads up to the first `</head>` misses what follows it. */
+  headAgain: Position.optional(),
+  /** A byte order mark names the encoding. */
+  hasByteOrderMark: z.literal(true).optional(),
   /** What was more than is kept of one page, in words: `og:title after 32768 characters`. Absent where nothing was. */
   leftOut: z.array(z.string()).optional(),
   /** The page holds hardly any text and loads a script that is to fill it. */

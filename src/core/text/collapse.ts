@@ -22,3 +22,10 @@ export function trimAscii(text: string): string {
 export function isBlank(text: string | null | undefined): boolean {
   return text === null || text === undefined || /^[\s\u200B\u2060\uFEFF]*$/u.test(text)
 }
+
+/** A text as the eye takes it: every kind of space is one, and signs without width are gone. */
+export const withoutUnseenSigns = (text: string): string =>
+  text
+    .replace(/[\u00AD\u200B\u200E\u200F\u202A-\u202E\u2060\u2066-\u2069\uFEFF]/g, '')
+    .replace(/[\s\u00A0\u2000-\u200A\u202F\u205F\u3000]+/g, ' ')
+    .trim()

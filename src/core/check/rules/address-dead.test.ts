@@ -9,7 +9,7 @@ describeCheck('address-dead', {
       expect: {
         level: 'error',
         line: 7,
-        message: 'canonical leads to https://site.example/abuot.html, which the build does not hold.',
+        message: 'canonical: https://site.example/abuot.html is not in the build.',
       },
     },
     'an og:url that the build does not hold': {

@@ -1,11 +1,13 @@
 import { defineCheck } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
-import { ownAddresses } from '../own-addresses'
+import { eachAddressOnce, ownAddresses } from '../own-addresses'
+import { strayOf } from '../stray-address'
 
 export const addressDead = defineCheck({
   id: 'address-dead',
   label: 'dead address',
   subject: 'address',
+  alsoReads: ['picture'],
   family: 'access',
   level: 'error',
   scope: 'page',
@@ -14,27 +16,28 @@ export const addressDead = defineCheck({
   why: 'Places follow og:url and show what they find there: nothing, when it is dead.',
   messages: {
     missing: {
-      says: '{key} leads to {address}, which the build does not hold.',
+      says: '{key}: {address} is not in the build.',
       fix: 'Write the page’s own address, {own}, on line {line}.',
       anywhere: 'Write the page’s own address, {own}.',
       mend: { say: '{key}', as: '{own}' },
     },
     answered: {
-      says: '{key} leads to {address}, which answered {status}.',
+      says: '{key}: {address} answered {status}.',
       fix: 'Write the page’s own address, {own}, on line {line}.',
       anywhere: 'Write the page’s own address, {own}.',
       mend: { say: '{key}', as: '{own}' },
     },
     redirects: {
-      says: '{key} leads to {address}, which redirects to {to}.',
+      says: '{key}: {address} redirects to {to}.',
       fix: 'Write {to} on line {line}.',
       anywhere: 'Write {to}.',
       mend: { say: '{key}', as: '{to}' },
     },
   },
   check(page, context) {
-    return ownAddresses(page).flatMap(({ key, address, at }) => {
-      if (address === null) return []
+    return eachAddressOnce(ownAddresses(page)).flatMap((named) => {
+      const { key, address, at } = named
+      if (address === null || strayOf(named, page, context)) return []
       const found = knownPage(context.addresses.toPublic(address), context)
       const data = { key, address, own: page.url, line: at.line }
       if (found.kind === 'dead')

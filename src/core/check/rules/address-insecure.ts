@@ -1,10 +1,12 @@
 import { defineCheck } from '../define-check'
-import { ownAddresses } from '../own-addresses'
+import { eachAddressOnce, ownAddresses } from '../own-addresses'
+import { strayOf } from '../stray-address'
 
 export const addressInsecure = defineCheck({
   id: 'address-insecure',
   label: 'address over http',
   subject: 'address',
+  alsoReads: ['picture'],
   isOf: 'form',
   family: 'access',
   level: 'warning',
@@ -13,17 +15,16 @@ export const addressInsecure = defineCheck({
   why: 'The shared address leads past the encryption, and is counted as another page.',
   messages: {
     insecure: {
-      says: '{key} is on http: {seen}.',
+      says: '{key} over http: {seen}.',
       fix: 'Write https:// on line {line}.',
       anywhere: 'Write https://.',
       mend: { say: '{key}', as: '{secure}' },
     },
   },
-  check(page, { addresses }) {
+  check(page, { addresses, images }) {
     if (!addresses.site.startsWith('https:')) return []
-    return ownAddresses(page).flatMap(({ key, raw, at }) => {
-      const isInner = /^\s*http:\/\/(?:localhost|127\.|\[::1\])/i.test(raw)
-      return /^\s*http:/i.test(raw) && !isInner
+    return eachAddressOnce(ownAddresses(page)).flatMap(({ key, raw, address, at }) => {
+      return /^\s*http:/i.test(raw) && !strayOf({ raw, address }, page, { addresses, images })
         ? [
             {
               message: 'insecure',

@@ -1,5 +1,6 @@
 import { defineCheck } from '../define-check'
-import { ownAddresses } from '../own-addresses'
+import { eachAddressOnce, ownAddresses } from '../own-addresses'
+import { strayOf } from '../stray-address'
 
 export const addressRelative = defineCheck({
   id: 'address-relative',
@@ -13,17 +14,24 @@ export const addressRelative = defineCheck({
   why: 'Places do not resolve them all: an address must be whole.',
   messages: {
     relative: {
-      says: '{key} is not a whole address: {seen}.',
+      says: '{key} is not a whole URL: {seen}.',
       fix: 'Write {whole} on line {line}.',
       anywhere: 'Write {whole}.',
       mend: { say: '{key}', as: '{whole}' },
     },
+    scheme: {
+      says: '{key} is not an http(s) URL: {seen}.',
+      fix: 'Change it to {whole} on line {line}.',
+      anywhere: 'Change it to {whole}.',
+      mend: { say: '{key}', as: '{whole}' },
+    },
   },
-  check(page, { addresses }) {
-    return ownAddresses(page).flatMap(({ key, raw, address, at }) => {
-      if (/^\s*https?:\/\//i.test(raw)) return []
+  check(page, { addresses, images }) {
+    return eachAddressOnce(ownAddresses(page)).flatMap(({ key, raw, address, at }) => {
+      if (/^\s*https?:\/\//i.test(raw) || strayOf({ raw, address }, page, { addresses, images })) return []
       const whole = address === null ? page.url : addresses.toPublic(address)
-      return [{ message: 'relative', at, data: { key, seen: raw, whole, line: at.line } }]
+      const message = /^\s*[a-z][a-z0-9+.-]*:/i.test(raw) ? 'scheme' : 'relative'
+      return [{ message, at, data: { key, seen: raw, whole, line: at.line } }]
     })
   },
 })

@@ -1,15 +1,6 @@
-import { hostnameOf, isPrivateHost, originOf } from '../../address'
-import { defineCheck } from '../define-check'
-import { cardAddresses } from '../own-addresses'
-
-const ABSOLUTE = /^\s*(?:[a-z][a-z0-9+.-]*:)?\/\//i
-
-/** The same path on the production site. */
-function onProduction(address: string, site: string): string {
-  const { pathname, search } = new URL(address)
-  const base = new URL(site)
-  return base.origin + (pathname.startsWith(base.pathname) ? pathname : base.pathname + pathname.slice(1)) + search
-}
+import { defineCheck, type Raised } from '../define-check'
+import { eachAddressOnce, ownAddresses, pictureAddresses } from '../own-addresses'
+import { strayOf } from '../stray-address'
 
 export const addressStaging = defineCheck({
   id: 'address-staging',
@@ -20,28 +11,55 @@ export const addressStaging = defineCheck({
   family: 'access',
   level: 'error',
   scope: 'page',
-  looksAt: 'Addresses in og:url, canonical, og:image and twitter:image.',
-  why: 'Your machine and your staging host can’t be reached from outside: the card stays empty.',
+  looksAt:
+    'URLs in og:url, canonical, og:image and twitter:image: your machine, the server that was crawled, a staging or preview host, another origin that all of them agree on, one URL within another, “undefined” in a URL.',
+  why: 'Such a URL can’t be reached from outside, or leads to a site that goes away: the card stays empty.',
   messages: {
     staging: {
-      says: '{key} points at {host}, which is not the production site.',
-      fix: 'Write {whole} on line {line}: set the site’s address in the production build.',
-      anywhere: 'Write {whole}: set the site’s address in the production build.',
+      says: '{key}: {host} is not the production site.',
+      fix: 'Change it to {whole} on line {line}: set the site’s URL in the production build.',
+      anywhere: 'Change it to {whole}: set the site’s URL in the production build.',
       mend: { say: '{key}', as: '{whole}' },
     },
+    elsewhere: {
+      says: '{key}: {host} is not the site’s host. canonical, og:url and og:image all name it, with this page’s path.',
+      fix: 'Change it to {whole} on line {line}, or give the site’s URL as it is to be.',
+      anywhere: 'Change it to {whole}, or give the site’s URL as it is to be.',
+      mend: { say: '{key}', as: '{whole}' },
+    },
+    doubled: {
+      says: '{key} holds one URL within another: {seen}.',
+      fix: 'Change it to {whole} on line {line}.',
+      anywhere: 'Change it to {whole}.',
+      mend: { say: '{key}', as: '{whole}' },
+    },
+    unfilled: {
+      says: '{key} is “{seen}”: a part of the URL had no value.',
+      fix: 'Change it to {whole} on line {line}.',
+      anywhere: 'Change it to {whole}.',
+      mend: { say: '{key}', as: '{whole}' },
+    },
+    unknown: {
+      says: '{key} is “{seen}”: a part of the URL had no value.',
+      fix: 'Give the template the value that it lacks; line {line}.',
+      anywhere: 'Give the template the value that it lacks.',
+      mend: { needs: 'the value that the template lacks' },
+    },
   },
-  check(page, { addresses }) {
-    return cardAddresses(page).flatMap(({ key, raw, address, at }) => {
-      if (address === null || !ABSOLUTE.test(raw)) return []
-      const isBuild =
-        addresses.build !== null &&
-        addresses.build !== addresses.site &&
-        originOf(address) === originOf(addresses.build) &&
-        addresses.toPublic(address) !== address
-      if (!isBuild && !isPrivateHost(hostnameOf(address))) return []
-      const { host } = new URL(address)
-      const whole = isBuild ? addresses.toPublic(address) : onProduction(address, addresses.site)
-      return [{ message: 'staging', at, data: { key, host, whole, line: at.line } }]
+  check(page, context) {
+    const own = eachAddressOnce(ownAddresses(page))
+    const all = [...own, ...eachAddressOnce(pictureAddresses(page))]
+    return all.flatMap((named): Raised[] => {
+      const stray = strayOf(named, page, context)
+      if (!stray) return []
+      const { key, raw, address, at } = named
+      const host = address === null ? raw : new URL(address).host
+      // What a page's own URL was to be is known, whatever stands there.
+      const whole = own.includes(named) && stray.why === 'unfilled' ? page.url : stray.whole
+      const data = { key, host, seen: raw.trim(), line: at.line }
+      if (whole === null) return [{ message: 'unknown', at, data }]
+      const message = stray.why === 'local' || stray.why === 'build' || stray.why === 'preview' ? 'staging' : stray.why
+      return [{ message, at, data: { ...data, whole } }]
     })
   },
 })

@@ -30,13 +30,18 @@ export const alternateBroken = defineCheck({
       const found = knownPage(url, context)
       const data = { language: link.hreflang!, url, line: link.line }
       if (found.kind === 'dead' || (found.kind === 'page' && !isAlive(found.page)))
-        return [{ message: 'dead', at: link, data }]
+        return [{ message: 'dead', at: link, level: 'error' as const, data }]
       if (found.kind !== 'page' || found.page.url === page.url) return []
       const isBack = alternatesOf(found.page, context).some((back) => {
         const target = knownPage(back.url, context)
         return target.kind === 'page' && target.page.url === page.url
       })
-      return isBack ? [] : [{ message: 'oneWay', at: link, data }]
+      // A link there that leads nowhere is told there.
+      const isTried = alternatesOf(found.page, context).some((back) => {
+        const target = knownPage(back.url, context)
+        return target.kind === 'dead' && back.link.hreflang?.toLowerCase() === page.facts.language?.toLowerCase()
+      })
+      return isBack || isTried ? [] : [{ message: 'oneWay', at: link, data }]
     })
   },
 })

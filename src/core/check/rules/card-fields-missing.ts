@@ -1,4 +1,5 @@
-import { cardKindOf, metasOf } from '../../surface'
+import { cardKindOf, metasOf, publicImageUrl } from '../../surface'
+import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 import { textsOf } from '../page-texts'
 
@@ -23,8 +24,15 @@ export const cardFieldsMissing = defineCheck({
       anywhere: 'Add {lacks}, or choose another card kind.',
       mend: { needs: '{lacks}' },
     },
+    beside: {
+      says: '{key} is {url}, which is outside of {site}.',
+      fix: 'Give the URL of the video as it will be on the site; line {line}.',
+      anywhere: 'Give the URL of the video as it will be on the site.',
+      mend: { needs: 'the URL of the video on the site' },
+    },
   },
-  check({ facts }) {
+  check(page, { addresses }) {
+    const { facts } = page
     const has = (key: string) => textsOf(facts, [key]).length > 0
     const kind = cardKindOf(facts)
     const needs =
@@ -37,7 +45,16 @@ export const cardFieldsMissing = defineCheck({
         ? []
         : [{ message: 'missing', at: at ?? null, data: { kind: kind_, lacks: lacks.join(', '), line: at?.line ?? 0 } }]
     }
+    const beside = ['og:video', 'og:video:url', 'og:video:secure_url'].flatMap((key) =>
+      metasOf(facts, key).flatMap((tag) => {
+        const url = isBlank(tag.value) ? null : publicImageUrl(page, tag.value!, { addresses })
+        return url !== null && addresses.isBesideSite(url)
+          ? [{ message: 'beside', at: tag, data: { key, url, site: addresses.site, line: tag.line } }]
+          : []
+      }),
+    )
     return [
+      ...beside.slice(0, 1),
       ...lacking(`The ${kind} card`, needs, 'twitter:card'),
       ...lacking('og:video', video, has('og:video') ? 'og:video' : 'og:video:url'),
     ]

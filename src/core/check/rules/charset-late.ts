@@ -1,10 +1,11 @@
-import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
+import { declaredEncoding, garbledTexts, lacksEncoding, namesEncoding } from '../garbled-texts'
 
 export const charsetLate = defineCheck({
   id: 'charset-late',
   label: 'charset late',
   subject: 'head',
+  alsoReads: ['title', 'description', 'site-name', 'picture-text'],
   isOf: 'form',
   family: 'open-graph',
   level: 'note',
@@ -23,15 +24,21 @@ export const charsetLate = defineCheck({
       fix: 'Add <meta charset="utf-8"> as the first tag of the head.',
       mend: { say: 'charset', as: 'utf-8' },
     },
+    garbles: {
+      says: 'Neither the page nor its Content-Type names the encoding: {key} is garbled (“{seen}”).',
+      fix: 'Add <meta charset="utf-8"> as the first tag of the head.',
+      mend: { say: 'charset', as: 'utf-8' },
+    },
   },
   check({ facts, fetch }) {
-    if (/charset=/i.test(fetch.contentType ?? '')) return []
-    const declared = facts.metas.find(
-      ({ key, value }) =>
-        (key === 'charset' && !isBlank(value)) || (key === 'content-type' && /charset=/i.test(value ?? '')),
-    )
-    if (!declared) return [{ message: 'absent' }]
-    if (declared.endByte <= 1024) return []
-    return [{ message: 'late', at: declared, data: { byte: declared.endByte, line: declared.line } }]
+    if (!lacksEncoding(facts, fetch)) {
+      const declared = declaredEncoding(facts)
+      const isInTime = declared === undefined || declared.endByte <= 1024
+      if (isInTime || namesEncoding(facts, fetch)) return []
+      return [{ message: 'late', at: declared, data: { byte: declared.endByte, line: declared.line } }]
+    }
+    const [garbled] = garbledTexts(facts)
+    if (!garbled) return [{ message: 'absent' }]
+    return [{ message: 'garbles', level: 'warning' as const, data: { key: garbled.key, seen: garbled.seen } }]
   },
 })

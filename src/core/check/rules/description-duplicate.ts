@@ -2,6 +2,7 @@ import { isKeptOut, metaCandidates } from '../../surface'
 import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 import { mayBeCompared, pagesThatShare, raiseShared } from '../duplicates'
+import { placeholderIn } from '../placeholder'
 
 export const descriptionDuplicate = defineCheck({
   id: 'description-duplicate',
@@ -20,13 +21,20 @@ export const descriptionDuplicate = defineCheck({
       mend: { vary: 'description' },
     },
   },
-  check({ readable, ruleFor }) {
+  check(context) {
+    const { readable, ruleFor } = context
     const listed = readable.filter((page) => !isKeptOut(page, null) && mayBeCompared(ruleFor(page), 'description'))
     return raiseShared(
-      pagesThatShare(listed, ({ facts }) => {
-        const candidates = ['og:description', 'description'].flatMap((key) => metaCandidates(facts!, key))
-        return candidates.find((candidate) => !isBlank(candidate.value))?.value ?? null
-      }),
+      pagesThatShare(
+        listed,
+        ({ facts }) => {
+          const candidates = ['og:description', 'description'].flatMap((key) => metaCandidates(facts!, key))
+          const text = candidates.find((candidate) => !isBlank(candidate.value))?.value ?? null
+          // What the template was to fill in is told as that.
+          return text !== null && placeholderIn(text, text) !== null ? null : text
+        },
+        context,
+      ),
     )
   },
 })

@@ -1,6 +1,6 @@
 import { metasOf } from '../../surface'
-import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
+import { lacksDescription } from '../page-texts'
 
 export const descriptionMissing = defineCheck({
   id: 'description-missing',
@@ -21,7 +21,7 @@ export const descriptionMissing = defineCheck({
     },
   },
   check({ facts }) {
-    const tags = [...metasOf(facts, 'description'), ...metasOf(facts, 'og:description')]
-    return tags.some((tag) => !isBlank(tag.value)) ? [] : [{ message: 'absent', at: tags[0] ?? null }]
+    const [tag] = [...metasOf(facts, 'description'), ...metasOf(facts, 'og:description')]
+    return lacksDescription(facts) ? [{ message: 'absent', at: tag ?? null }] : []
   },
 })

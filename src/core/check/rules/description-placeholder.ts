@@ -1,6 +1,6 @@
 import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
-import { DESCRIPTIONS, type PageText, textsOf } from '../page-texts'
+import { DESCRIPTIONS, eachTextOnce, type PageText, textsOf } from '../page-texts'
 import { starterTitleIn, unresolvedIn } from '../placeholder'
 import { STARTER_DESCRIPTIONS, TOOLS } from '../starter-texts'
 
@@ -45,7 +45,7 @@ export const descriptionPlaceholder = defineCheck({
     },
   },
   check({ facts }) {
-    const texts = textsOf(facts, DESCRIPTIONS)
+    const texts = eachTextOnce(textsOf(facts, DESCRIPTIONS))
     const starters = texts.flatMap((text) => {
       const seen = starterIn(text)
       const { key, at } = text

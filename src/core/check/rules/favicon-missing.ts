@@ -1,3 +1,5 @@
+import { publicImageUrl } from '../../surface'
+import { addTo, plural } from '../../text'
 import { defineCheck, skipCheck } from '../define-check'
 
 export const faviconMissing = defineCheck({
@@ -7,7 +9,7 @@ export const faviconMissing = defineCheck({
   family: 'access',
   level: 'warning',
   scope: 'site',
-  looksAt: 'Icons that pages link, and /favicon.ico.',
+  looksAt: 'Icons that pages link, whether they are there, and /favicon.ico.',
   why: 'Tabs, bookmarks, search results and chats show an empty sheet instead.',
   messages: {
     absent: {
@@ -15,8 +17,29 @@ export const faviconMissing = defineCheck({
       fix: 'Add a favicon.ico at the root, or <link rel="icon"> to every page.',
       mend: { favicon: true },
     },
+    dead: {
+      says: 'The icon {key}, linked on {count}, is not there.',
+      fix: 'Put the icon there, or correct the link.',
+      mend: { needs: 'the icon at that URL, or another link', where: 'site' },
+    },
   },
   check({ readable, images, addresses }) {
+    // Several icons, one of them not there: the link is wrong, whatever else is shown.
+    const dead = new Map<string, string[]>()
+    for (const page of readable) {
+      for (const { rel, href } of page.facts.links) {
+        if (!/(?:^| )icon(?: |$)/.test(rel)) continue
+        const url = publicImageUrl(page, href, { addresses })
+        const code = url === null ? null : images.get(url)?.errorCode
+        if (url !== null && (code === 'not-in-build' || code === 'status')) addTo(dead, url, page.url)
+      }
+    }
+    if (dead.size > 0) {
+      return [...dead].map(([url, urls]) => {
+        const pages = [...new Set(urls)]
+        return { message: 'dead', pages, data: { key: url, count: plural(pages.length, 'page') } }
+      })
+    }
     const isLinked = readable.some(({ facts }) =>
       facts.links.some(({ rel }) => /(?:^| )(?:icon|apple-touch-icon)(?: |$)/.test(rel)),
     )

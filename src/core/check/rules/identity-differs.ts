@@ -3,7 +3,9 @@ import { firstValue } from '../../surface'
 import { groupBy } from '../../text'
 import type { CheckContext } from '../context'
 import { defineCheck, type SiteRaised } from '../define-check'
-import { titleParts } from '../placeholder'
+import { spokenLanguage } from '../language-versions'
+import { generatorOf, starterTitleIn, titleParts } from '../placeholder'
+import { isAddress } from './site-name-is-address'
 
 /** So many titles that end alike show what the site calls itself there, and this share of all titles. */
 const MIN_TITLES = 3
@@ -47,11 +49,22 @@ function usualJsonLdName(context: CheckContext, name: string): { name: string; p
   return usual ? { name: usual[0], pages: usual[1].map(({ url }) => url) } : null
 }
 
+/** Pages in the language of most of those: a site may have a name in each of its languages. */
+function ofLanguage(context: CheckContext, urls: readonly string[]): ReadPages['readable'] {
+  const named = new Set(urls)
+  const languages = groupBy(
+    context.readable.filter(({ url }) => named.has(url)),
+    ({ facts }) => spokenLanguage(facts),
+  )
+  const [usual] = [...languages].sort(([, a], [, b]) => b.length - a.length)
+  return context.readable.filter(({ facts }) => spokenLanguage(facts) === usual?.[0])
+}
+
 export const identityDiffers = defineCheck({
   id: 'identity-differs',
   label: 'names differ',
   subject: 'site-name',
-  alsoReads: ['title', 'rich-data'],
+  alsoReads: ['title', 'rich-data', 'language', 'description'],
   family: 'text',
   level: 'warning',
   scope: 'site',
@@ -68,6 +81,11 @@ export const identityDiffers = defineCheck({
       fix: 'Use one name in both.',
       mend: { needs: 'one name for the site' },
     },
+    both: {
+      says: 'Titles and JSON-LD call the site “{affix}”, og:site_name calls it “{name}”.',
+      fix: 'Use one name in all of them.',
+      mend: { needs: 'one name for the site' },
+    },
     required: {
       says: 'og:site_name is “{name}”; the requirements call the site “{wanted}”.',
       fix: 'Write “{wanted}”, or change the requirements.',
@@ -78,8 +96,17 @@ export const identityDiffers = defineCheck({
     const usual = usualName(context)
     if (!usual) return []
     const wanted = context.requirements.identity?.name
-    const affix = usualAffix(context)
+    const affix = usualAffix({ readable: ofLanguage(context, usual.pages) })
     const inJsonLd = usualJsonLdName(context, usual.name)
+    // A name that is none, or the template's, is told as that.
+    const isTold = isAddress(usual.name) || starterTitleIn(usual.name, usual.name)?.proves === true
+    const isGenerators = context.readable.some(({ facts }) => equal(generatorOf(facts) ?? '', usual.name))
+    if (wanted === undefined && (isTold || isGenerators)) return []
+    const isOther = affix !== null && !equal(affix.name, usual.name)
+    if (isOther && inJsonLd && equal(affix.name, inJsonLd.name) && wanted === undefined) {
+      const pages = [...new Set([...affix.pages, ...inJsonLd.pages])]
+      return [{ message: 'both', pages, data: { affix: affix.name, name: usual.name } }]
+    }
     return [
       ...(inJsonLd
         ? [{ message: 'jsonLd', pages: inJsonLd.pages, data: { said: inJsonLd.name, name: usual.name } }]

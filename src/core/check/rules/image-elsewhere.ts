@@ -1,4 +1,5 @@
 import { defineCheck } from '../define-check'
+import { isStrayPicture } from '../stray-address'
 
 /** Host without its first label, where it has three and more: a host of pictures beside the site's is the same site. */
 function siteOf(url: string): string {
@@ -30,6 +31,7 @@ export const imageElsewhere = defineCheck({
       const host = new URL(url).hostname
       const isInner = host === 'localhost' || /^[\d.]+$|^\[/.test(host)
       if (isInner || siteOf(url) === site || seen.has(host)) return []
+      if (isStrayPicture(tag.value ?? '', url, page, context)) return []
       seen.add(host)
       return [{ message: 'elsewhere', at: tag, data: { key: tag.key, host, line: tag.line } }]
     })

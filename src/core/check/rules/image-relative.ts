@@ -1,6 +1,7 @@
 import { type ImageSource, isWholeAddress, metasOf, publicImageUrl } from '../../surface'
 import { isBlank, trimAscii } from '../../text'
 import { defineCheck } from '../define-check'
+import { isStrayPicture } from '../stray-address'
 
 const KEYS = ['og:image', 'og:image:url', 'og:image:secure_url', 'twitter:image', 'twitter:image:src']
 
@@ -32,11 +33,15 @@ export const imageRelative = defineCheck({
       mend: { say: '{key}', as: '{whole}' },
     },
   },
-  check(page, { addresses, images, surfaces }) {
+  check(page, context) {
+    const { addresses, images, surfaces } = context
     return KEYS.flatMap((key) => metasOf(page.facts, key)).flatMap((tag) => {
       const seen = trimAscii(tag.value ?? '')
       if (isBlank(seen) || isWholeAddress(seen)) return []
+      // An inline image, or a URL that can't be meant, is told by a check of its own.
+      if (/^data:/i.test(seen)) return []
       const named = publicImageUrl(page, seen, { addresses }) ?? addresses.site
+      if (isStrayPicture(seen, named, page, context)) return []
       // Where the site lives under a path, an address from the root may lack it: the build knows.
       const whole = images.get(named)?.foundAt ?? named
       const without = surfaces.filter(

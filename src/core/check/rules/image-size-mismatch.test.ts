@@ -13,10 +13,17 @@ describeCheck('image-size-mismatch', {
     'another width': { ...declared('1199', '630'), expect: { level: 'warning' } },
     'sides exchanged': declared('630', '1200'),
     'the file changed': { files: { 'img/Ferns.png': pngBytes(1200, 600) } },
+    'with px': {
+      ...declared('1200px', ' 630 '),
+      expect: { message: 'og:image:width is “1200px”: a number of pixels is asked for, without a unit.' },
+    },
+    'no number is no size': {
+      ...declared('wide', '630'),
+      expect: { message: 'og:image:width is “wide”, which is no number of pixels.' },
+    },
   },
   passes: {
-    'with px': declared('1200px', ' 630 '),
-    'no number is no size': declared('wide', 'high'),
+    'with space around it': declared('1200', ' 630 '),
     'sizes of another picture': {
       head: { 'twitter:image': '<meta name="twitter:image" content="https://site.example/img/Roses.png">' },
     },

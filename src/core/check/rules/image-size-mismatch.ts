@@ -1,5 +1,8 @@
+import { isBlank } from '../../text'
 import { eachDeclaredImage, sizedImage } from '../declared-images'
 import { defineCheck } from '../define-check'
+
+const SIDES = new Set(['og:image:width', 'og:image:height'])
 
 /** A declared side that is a number; null for none, or for what is no number. */
 const declaredPx = (value: string | null | undefined) =>
@@ -23,8 +26,30 @@ export const imageSizeMismatch = defineCheck({
         { say: 'og:image:height', as: '{height}' },
       ],
     },
+    unit: {
+      says: '{key} is “{seen}”: a number of pixels is asked for, without a unit.',
+      fix: 'Change it to {number} on line {line}.',
+      anywhere: 'Change it to the number alone.',
+      mend: { say: '{key}', as: '{number}' },
+    },
+    noNumber: {
+      says: '{key} is “{seen}”, which is no number of pixels.',
+      fix: 'Give it the width or height of the file, or remove it; line {line}.',
+      anywhere: 'Give it the width or height of the file, or remove it.',
+      mend: { say: '{key}' },
+    },
   },
   check(page, context) {
+    const written = page.facts.metas.filter(({ key, value }) => SIDES.has(key) && !isBlank(value))
+    const odd = written.filter(({ value }) => !/^\d{1,9}$/.test(value!.trim()))
+    if (odd.length > 0) {
+      return odd.map((meta) => {
+        const seen = meta.value!.trim()
+        const number = declaredPx(seen)
+        const data = { key: meta.key, seen, number: number ?? '', line: meta.line }
+        return { message: number === null ? 'noNumber' : 'unit', at: meta, data }
+      })
+    }
     return eachDeclaredImage(page, context, (image, { group }) => {
       const size = sizedImage(image)
       const width = declaredPx(group?.width?.value)

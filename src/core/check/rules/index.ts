@@ -40,6 +40,7 @@ import { imageInsecure } from './image-insecure'
 import { imageMany } from './image-many'
 import { imageNotImage } from './image-not-image'
 import { imageOwnUnused } from './image-own-unused'
+import { imagePlaceholder } from './image-placeholder'
 import { imageRelative } from './image-relative'
 import { imageSamePicture } from './image-same-picture'
 import { imageShape } from './image-shape'
@@ -53,6 +54,7 @@ import { imageUnreachable } from './image-unreachable'
 import { jsonLdInvalid } from './json-ld-invalid'
 import { keywordsLong } from './keywords-long'
 import { labelUnpaired } from './label-unpaired'
+import { languageDiffers } from './language-differs'
 import { languageMissing } from './language-missing'
 import { localeDiffers } from './locale-differs'
 import { ogDescriptionMissing } from './og-description-missing'
@@ -99,6 +101,8 @@ import { titleMissing } from './title-missing'
 import { titlePatternVaries } from './title-pattern-varies'
 import { titlePlaceholder } from './title-placeholder'
 import { titleShort } from './title-short'
+import { twinDiffers } from './twin-differs'
+import { valueUnquoted } from './value-unquoted'
 
 /** Every check, by id. A new one is one file, one test, one line here. */
 export const checks: readonly Check[] = [
@@ -143,6 +147,7 @@ export const checks: readonly Check[] = [
   imageMany,
   imageNotImage,
   imageOwnUnused,
+  imagePlaceholder,
   imageRelative,
   imageSamePicture,
   imageShape,
@@ -156,6 +161,7 @@ export const checks: readonly Check[] = [
   jsonLdInvalid,
   keywordsLong,
   labelUnpaired,
+  languageDiffers,
   languageMissing,
   localeDiffers,
   ogDescriptionMissing,
@@ -202,6 +208,8 @@ export const checks: readonly Check[] = [
   titlePatternVaries,
   titlePlaceholder,
   titleShort,
+  twinDiffers,
+  valueUnquoted,
 ]
 
 const byId: ReadonlyMap<string, Check> = new Map(checks.map((check) => [check.id, check]))

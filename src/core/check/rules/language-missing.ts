@@ -1,5 +1,6 @@
 import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
+import { writtenLanguage } from '../language-versions'
 
 export const languageMissing = defineCheck({
   id: 'language-missing',
@@ -14,11 +15,18 @@ export const languageMissing = defineCheck({
   messages: {
     absent: {
       says: '<html> has no lang.',
-      fix: 'Write <html lang="en">, or whatever the page is written in.',
+      fix: 'Add the language that the page is written in: <html lang="…">.',
+      mend: { say: 'html lang' },
+    },
+    told: {
+      says: '<html> has no lang.',
+      fix: 'Add <html lang="{written}">: that is what the text is written in, as its words say.',
       mend: { say: 'html lang' },
     },
   },
   check({ facts }) {
-    return isBlank(facts.language) ? [{ message: 'absent' }] : []
+    if (!isBlank(facts.language)) return []
+    const written = writtenLanguage(facts)
+    return [written === null ? { message: 'absent' } : { message: 'told', data: { written } }]
   },
 })

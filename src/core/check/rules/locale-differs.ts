@@ -1,4 +1,6 @@
+import type { PageFacts } from '../../model'
 import { defineCheck, type Raised } from '../define-check'
+import { primaryLanguage } from '../language-versions'
 import { textsOf } from '../page-texts'
 
 /** A locale of the same language in the country where it is mostly spoken: `fr` → `fr_FR`. */
@@ -14,6 +16,14 @@ function exampleFor(...tags: (string | null)[]): string {
   return 'en_GB'
 }
 
+/** Languages of the versions that a page names, but for its own. */
+function otherVersions(facts: PageFacts): string[] {
+  const own = primaryLanguage(facts)
+  const named = facts.links.filter(({ rel, hreflang }) => hreflang && rel.split(' ').includes('alternate'))
+  const languages = named.map(({ hreflang }) => hreflang!.toLowerCase().split(/[-_]/)[0]!)
+  return [...new Set(languages)].filter((language) => language !== own && language !== 'x')
+}
+
 export const localeDiffers = defineCheck({
   id: 'locale-differs',
   label: 'locale differs',
@@ -21,7 +31,7 @@ export const localeDiffers = defineCheck({
   family: 'access',
   level: 'note',
   scope: 'page',
-  looksAt: 'og:locale beside <html lang>.',
+  looksAt: 'og:locale beside <html lang>, and where a page has versions in other languages.',
   why: 'Places choose the words around a card by it.',
   messages: {
     form: {
@@ -36,9 +46,21 @@ export const localeDiffers = defineCheck({
       anywhere: 'Make the two agree.',
       mend: { say: 'og:locale' },
     },
+    missing: {
+      says: 'The page has versions in other languages ({others}), and no og:locale.',
+      fix: 'Add <meta property="og:locale" content="{example}">.',
+      mend: { say: 'og:locale', as: '{example}' },
+    },
   },
   check({ facts }) {
-    return textsOf(facts, ['og:locale']).flatMap(({ text, at }): Raised[] => {
+    const said = textsOf(facts, ['og:locale'])
+    const own = primaryLanguage(facts)
+    const others = said.length > 0 || own === '' ? [] : otherVersions(facts)
+    if (others.length > 0) {
+      const data = { others: others.join(', '), example: exampleFor(facts.language) }
+      return [{ message: 'missing', data }]
+    }
+    return said.flatMap(({ text, at }): Raised[] => {
       const found = /^([a-z]{2,3})(?:_[A-Z][a-z]{3})?_(?:[A-Z]{2}|\d{3})$/.exec(text)
       const line = at?.line ?? 0
       const lang = (facts.language ?? '').split('-')[0]!.toLowerCase()

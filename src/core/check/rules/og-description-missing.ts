@@ -1,3 +1,4 @@
+import { lacksDescription } from '../page-texts'
 import { requiredTag } from '../required-tag'
 
 export const ogDescriptionMissing = requiredTag('og:description', {
@@ -10,5 +11,7 @@ export const ogDescriptionMissing = requiredTag('og:description', {
   looksAt: 'The tag og:description.',
   why: 'Most places take the sentence under the title from it.',
   example: '<meta property="og:description" content="…">',
-  instead: 'Cards show the description, or the first paragraph.',
+  instead: 'Cards show the description.',
+  // Where there is no description at all, that is the fault.
+  unless: (facts) => lacksDescription(facts),
 })

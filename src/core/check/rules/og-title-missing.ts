@@ -10,5 +10,5 @@ export const ogTitleMissing = requiredTag('og:title', {
   looksAt: 'The tag og:title.',
   why: 'Most places take the card’s title from it, without the site’s name that a <title> carries.',
   example: '<meta property="og:title" content="…">',
-  instead: 'Cards show the <title> instead, with the site’s name in it.',
+  instead: 'Cards show the <title> instead.',
 })

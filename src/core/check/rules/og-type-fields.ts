@@ -1,6 +1,6 @@
 import type { MetaFact } from '../../model'
 import { isBlank } from '../../text'
-import { defineCheck } from '../define-check'
+import { defineCheck, type Raised } from '../define-check'
 
 /** A calendar date with or without a time, as ISO 8601 has them and the Open Graph protocol asks for. */
 const ISO_DATE =
@@ -11,7 +11,7 @@ const FORMS: { keys: RegExp; form: RegExp; example: string }[] = [
   {
     keys: /^article:(?:published_time|modified_time|expiration_time)$|^(?:book|music|video):release_date$/,
     form: ISO_DATE,
-    example: '2026-11-23T09:12:00+00:00',
+    example: 'YYYY-MM-DD, or YYYY-MM-DDThh:mm:ss+00:00',
   },
   { keys: /^(?:product|og):price:amount$/, form: /^\d+(?:\.\d+)?$/, example: '24.50' },
   { keys: /^(?:product|og):price:currency$/, form: /^[A-Z]{3}$/, example: 'EUR' },
@@ -21,6 +21,32 @@ const FORMS: { keys: RegExp; form: RegExp; example: string }[] = [
 
 const formOf = (key: string) => FORMS.find(({ keys }) => keys.test(key))
 
+/** Dates of what has happened. */
+const PAST = new Set(['article:published_time', 'article:modified_time'])
+const PEOPLE = new Set(['article:author', 'book:author'])
+
+/** The day that a text names in words, as it is to be written; null where it can't be told. */
+function dateMeant(key: string, value: string): string | null {
+  if (!key.endsWith('_time') && !key.endsWith('_date')) return null
+  // Which of two numbers is the month differs from country to country.
+  if (!/\p{L}{3}/u.test(value) || !/\b\d{4}\b/.test(value)) return null
+  const time = Date.parse(`${value} UTC`)
+  return Number.isNaN(time) ? null : new Date(time).toISOString().slice(0, 10)
+}
+
+/** Is a day after today, by more than time zones explain? */
+function isAfter(value: string, today: string): boolean {
+  const [day, now] = [Date.parse(value.slice(0, 10)), Date.parse(today)]
+  return !Number.isNaN(day) && !Number.isNaN(now) && day - now > 86_400_000
+}
+
+/** Are these several names in a row? `Marlow, Ines` and `Ines Marlow, PhD` are one. */
+function areJoined(value: string): boolean {
+  const names = value.split(/[,;]/).map((name) => name.trim())
+  const isName = (name: string) => /^\p{Lu}[^\s\d]*(?:\s+\S+){1,4}$/u.test(name)
+  return names.length > 1 && value.length < 400 && names.every((name) => name.length < 80 && isName(name))
+}
+
 export const ogTypeFields = defineCheck({
   id: 'og-type-fields',
   label: 'type fields missing',
@@ -28,25 +54,42 @@ export const ogTypeFields = defineCheck({
   family: 'open-graph',
   level: 'warning',
   scope: 'page',
-  looksAt: 'Dates, prices and numbers that belong to a type.',
+  looksAt: 'Dates, prices, numbers and names that belong to a type.',
   why: 'A date or a price that can’t be read is left out of the card.',
   messages: {
     malformed: {
       says: '{key} is “{value}”, which is not of the form that it must have.',
-      fix: 'Write it as {example} on line {line}.',
-      anywhere: 'Write it as {example}.',
-      mend: { needs: '{key} in the form of {example}' },
+      fix: 'Use the form {example}; line {line}.',
+      anywhere: 'Use the form {example}.',
+      mend: { needs: '{key} in the form {example}' },
+    },
+    future: {
+      says: '{key} is “{value}”, which has not come yet.',
+      fix: 'Give the day on which the page was published; line {line}.',
+      anywhere: 'Give the day on which the page was published.',
+      mend: { needs: 'the day of publication' },
+    },
+    joined: {
+      says: '{key} names several people in one tag: “{value}”.',
+      fix: 'Give each a tag of its own; line {line}.',
+      anywhere: 'Give each a tag of its own.',
+      mend: { needs: 'a tag for each of them' },
     },
   },
-  check({ facts }) {
+  check({ facts }, { today }) {
     const isWrong = (meta: MetaFact) => {
       const form = formOf(meta.key)?.form
       return form !== undefined && !isBlank(meta.value) && !form.test(meta.value!.trim())
     }
-    return facts.metas.filter(isWrong).map((meta) => ({
-      message: 'malformed',
-      at: meta,
-      data: { key: meta.key, value: meta.value!.trim(), example: formOf(meta.key)!.example, line: meta.line },
-    }))
+    return facts.metas.flatMap((meta): Raised[] => {
+      const value = meta.value?.trim() ?? ''
+      const data = { key: meta.key, value, line: meta.line }
+      if (isWrong(meta)) {
+        const example = dateMeant(meta.key, value) ?? formOf(meta.key)!.example
+        return [{ message: 'malformed', at: meta, data: { ...data, example } }]
+      }
+      if (PAST.has(meta.key) && isAfter(value, today)) return [{ message: 'future', at: meta, data }]
+      return PEOPLE.has(meta.key) && areJoined(value) ? [{ message: 'joined', at: meta, data }] : []
+    })
   },
 })

@@ -1,5 +1,18 @@
+import type { GatheredPage } from '../../model'
+import type { CheckContext } from '../context'
 import { defineCheck, skipCheck } from '../define-check'
 import { isAlive } from '../known-page'
+
+/** Visitors come to a page without a link where the site's own URL leads to it, or the crawl began there. */
+function isEntrance({ url, fetch }: GatheredPage, { addresses, gathering }: CheckContext): boolean {
+  const { kind, location } = gathering.source
+  const isStart = kind === 'url' && withoutSlash(addresses.toPublic(location)) === withoutSlash(url)
+  return (
+    isStart || (fetch.ledHereBy ?? []).some(({ address }) => withoutSlash(address) === withoutSlash(addresses.site))
+  )
+}
+
+const withoutSlash = (url: string) => (url.endsWith('/') ? url.slice(0, -1) : url)
 
 export const pageOrphan = defineCheck({
   id: 'page-orphan',
@@ -26,7 +39,9 @@ export const pageOrphan = defineCheck({
   check(context) {
     const unlinked = context.gathering.survey?.unlinked
     if (!unlinked) return skipCheck('not-all-pages-read')
-    const known = new Set(context.pages.filter(isAlive).map(({ url }) => url))
+    const known = new Set(
+      context.pages.filter((page) => isAlive(page) && !isEntrance(page, context)).map(({ url }) => url),
+    )
     const pages = unlinked.filter((url) => known.has(url))
     if (pages.length === 0) return []
     return [

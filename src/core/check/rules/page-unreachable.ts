@@ -1,5 +1,6 @@
 import { defineCheck } from '../define-check'
 import { linkerWords } from '../linker-words'
+import { explainedMissing } from '../missing-explained'
 
 export const pageUnreachable = defineCheck({
   id: 'page-unreachable',
@@ -47,11 +48,14 @@ export const pageUnreachable = defineCheck({
     if (status === null || status < 400) return []
     return [{ message: status === 401 || status === 403 ? 'login' : 'status', data: { ...data, status } }]
   },
-  ofMissing(missing) {
+  ofMissing(all, context) {
+    const explained = explainedMissing(all, context)
+    const missing = all.filter(({ url }) => !explained.has(url))
     const [first] = missing
+    if (!first) return []
     // Where a sitemap names it, no page does.
     const places = missing.flatMap(({ linkers }) => linkers.first.filter(({ line }) => line > 0))
-    const data = { count: missing.length, such: first!.url, links: linkerWords(first!.linkers) }
+    const data = { count: missing.length, such: first.url, links: linkerWords(first.linkers) }
     const message = missing.length === 1 ? 'missingOne' : 'missing'
     return [{ message, at: places[0] ?? null, pages: [...new Set(places.map(({ page }) => page))], data }]
   },

@@ -3,6 +3,9 @@ import { textsOf } from '../page-texts'
 
 const ADDRESS = /^(?:https?:\/\/|www\.)|^[a-z0-9-]+(?:\.[a-z0-9-]+)*\.[a-z]{2,}\/?$/i
 
+/** Is a name no name but a URL, or a host? */
+export const isAddress = (name: string): boolean => ADDRESS.test(name)
+
 export const siteNameIsAddress = defineCheck({
   id: 'site-name-is-address',
   label: 'site name is an address',
@@ -23,7 +26,7 @@ export const siteNameIsAddress = defineCheck({
   },
   check({ facts }) {
     return textsOf(facts, ['og:site_name']).flatMap(({ text, at }) =>
-      ADDRESS.test(text) ? [{ message: 'address', at, data: { seen: text, line: at?.line ?? 0 } }] : [],
+      isAddress(text) ? [{ message: 'address', at, data: { seen: text, line: at?.line ?? 0 } }] : [],
     )
   },
 })

@@ -1,12 +1,13 @@
 import { addTo, groupBy } from '../../text'
 import { defineCheck, type SiteRaised } from '../define-check'
-import { primaryLanguage } from '../language-versions'
+import { spokenLanguage } from '../language-versions'
 import { textsOf } from '../page-texts'
 
 export const siteNameVaries = defineCheck({
   id: 'site-name-varies',
   label: 'site name varies',
   subject: 'site-name',
+  alsoReads: ['language', 'description'],
   isAboutSharing: true,
   family: 'text',
   level: 'warning',
@@ -22,7 +23,7 @@ export const siteNameVaries = defineCheck({
   },
   check({ readable }) {
     // A site may have a name in each of its languages.
-    return [...groupBy(readable, ({ facts }) => primaryLanguage(facts)).values()].flatMap((pages): SiteRaised[] => {
+    return [...groupBy(readable, ({ facts }) => spokenLanguage(facts)).values()].flatMap((pages): SiteRaised[] => {
       const pagesByName = new Map<string, string[]>()
       for (const page of pages) {
         const name = textsOf(page.facts, ['og:site_name'])[0]?.text

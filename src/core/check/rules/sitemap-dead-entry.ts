@@ -1,5 +1,6 @@
 import { defineCheck, skipCheck } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
+import { explainedMissing } from '../missing-explained'
 
 export const sitemapDeadEntry = defineCheck({
   id: 'sitemap-dead-entry',
@@ -30,9 +31,21 @@ export const sitemapDeadEntry = defineCheck({
       const known = knownPage(url, context)
       return known.kind === 'dead' || (known.kind === 'page' && !isAlive(known.page))
     })
-    if (dead.length === 0) return []
+    // What pages link to as well is told there.
+    const missing = context.gathering.survey?.missing ?? []
+    const explained = explainedMissing(missing, context)
+    const linked = new Set(missing.filter(({ url }) => !explained.has(url)).map(({ url }) => url))
+    const own = dead.filter((url) => !linked.has(url))
+    if (own.length === 0) return []
+    // A URL that is not there is an error, whoever names it.
+    const level = own.some((url) => explained.has(url)) ? { level: 'error' as const } : {}
     return [
-      { message: dead.length === 1 ? 'deadOne' : 'dead', pages: dead, data: { count: dead.length, such: dead[0]! } },
+      {
+        message: own.length === 1 ? 'deadOne' : 'dead',
+        pages: own,
+        data: { count: own.length, such: own[0]! },
+        ...level,
+      },
     ]
   },
 })

@@ -5,13 +5,22 @@ import type { CheckContext } from '../context'
 import { defineCheck, skipCheck } from '../define-check'
 import { knownPage } from '../known-page'
 
+/** The crawler that sitemaps are mostly written for. */
+const SEARCH = 'Googlebot'
+
 /** Why search can't list a page that the sitemap lists; null when it can. */
 function hiddenBy(url: string, context: CheckContext): 'noindex' | 'redirected' | 'disallowed' | null {
   const { robots } = context.cards
-  if (robots && context.addresses.isOnSite(url) && !isAllowed(robots, 'Googlebot', pathOf(url))) return 'disallowed'
+  if (robots && context.addresses.isOnSite(url) && !isAllowed(robots, SEARCH, pathOf(url))) {
+    // Where robots.txt keeps the places' crawlers out too, that is the fault, and told as such.
+    const isClosed = context.surfaces.some(
+      ({ token, isListing }) => token !== null && !isListing && !isAllowed(robots, token, pathOf(url)),
+    )
+    return isClosed ? null : 'disallowed'
+  }
   const known = knownPage(url, context)
   if (known.kind === 'redirect') return 'redirected'
-  return known.kind === 'page' && known.page.facts && isKeptOut(known.page, 'Googlebot') ? 'noindex' : null
+  return known.kind === 'page' && known.page.facts && isKeptOut(known.page, SEARCH) ? 'noindex' : null
 }
 
 const WORDS = {

@@ -1,6 +1,28 @@
+import type { PageFacts } from '../../model'
+import { metasOf } from '../../surface'
 import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 import { isKnownKey } from '../known-keys'
+import { lacksDescription } from '../page-texts'
+
+/** Tags that have a check of their own, which tells an empty one as well. */
+const REQUIRED = new Set([
+  'og:title',
+  'og:image',
+  'og:type',
+  'og:url',
+  'og:description',
+  'twitter:card',
+  'og:site_name',
+])
+
+function isToldAsMissing(facts: PageFacts, key: string): boolean {
+  if (key === 'description') return lacksDescription(facts)
+  // So does the check of alternative texts, where there is an image.
+  if (/^(?:og|twitter):image:alt$/.test(key) && metasOf(facts, 'og:image').some((tag) => !isBlank(tag.value)))
+    return true
+  return REQUIRED.has(key) && metasOf(facts, key).every((tag) => isBlank(tag.value))
+}
 
 export const tagEmpty = defineCheck({
   id: 'tag-empty',
@@ -22,7 +44,10 @@ export const tagEmpty = defineCheck({
     return facts.metas
       .filter(
         (meta) =>
-          (meta.attribute === 'name' || meta.attribute === 'property') && isKnownKey(meta.key) && isBlank(meta.value),
+          (meta.attribute === 'name' || meta.attribute === 'property') &&
+          isKnownKey(meta.key) &&
+          isBlank(meta.value) &&
+          !isToldAsMissing(facts, meta.key),
       )
       .map((meta) => ({ message: 'empty', at: meta, data: { key: meta.key, line: meta.line } }))
   },

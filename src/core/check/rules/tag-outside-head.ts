@@ -27,8 +27,16 @@ export const tagOutsideHead = defineCheck({
       anywhere: 'Move it into the head.',
       mend: { earlier: true },
     },
+    twoHeads: {
+      says: 'There is a second <head> on line {line}, with {key} behind it: whoever reads one head misses it.',
+      fix: 'Put all tags into one <head>.',
+      mend: { earlier: true },
+    },
   },
   check({ facts }) {
+    const again = facts.headAgain
+    const behind = again && facts.metas.find((meta) => meta.inHead && isKnownKey(meta.key) && bySource(again, meta) < 0)
+    if (behind) return [{ message: 'twoHeads', at: behind, data: { key: behind.key, line: again.line } }]
     const metas = facts.metas.filter(({ inHead, key }) => !inHead && isKnownKey(key))
     const canonicals = facts.links.filter(({ rel, inBody }) => inBody && rel.split(' ').includes('canonical'))
     const outside = [...metas, ...canonicals.map((link) => ({ ...link, key: 'canonical' }))].sort(bySource)

@@ -1,37 +1,67 @@
+import { groupBy } from '../../text'
 import { defineCheck } from '../define-check'
+import { garbledTexts, lacksEncoding } from '../garbled-texts'
+import { AND } from '../own-addresses'
 import { DESCRIPTIONS, TITLES, textsOf } from '../page-texts'
 
-/** What the bytes of UTF-8 look like in windows-1252: `Ã¼`, `â€™`, `Â `. */
-const MISREAD = /Ã[\u0080-\u00BF\u0192\u201A-\u2122]|â€[\u0080-\u2122]|Â[\u00A0-\u00BF]/
+/** What turns the direction of all that follows: nobody types it. */
+const OVERRIDE = /[\u202D\u202E]/
+/** A sign without width between two letters of an alphabet that has no use for it. */
+const WITHIN_WORD =
+  /[\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}][\u200B\u2060\uFEFF]+(?=[\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}])/u
+const HIDDEN = /[\u200B\u202A-\u202E\u2060\u2066-\u2069\uFEFF]/g
+
+const codeOf = (text: string): string => {
+  const sign = OVERRIDE.exec(text)?.[0] ?? /[\u200B\u2060\uFEFF]/.exec(text)?.[0] ?? ''
+  return `U+${sign.codePointAt(0)?.toString(16).toUpperCase().padStart(4, '0')}`
+}
 
 export const textGarbled = defineCheck({
   id: 'text-garbled',
   label: 'garbled text',
+  alsoReads: ['head'],
   family: 'text',
   level: 'warning',
   scope: 'page',
-  looksAt: 'Titles, descriptions and names.',
-  why: 'Text read in the wrong encoding looks broken on every card.',
+  looksAt: 'Titles, descriptions and names: characters lost or read in another encoding, and signs that nobody sees.',
+  why: 'Text read in the wrong encoding looks broken on every card; a hidden sign breaks a word, or turns it around.',
   messages: {
     lost: {
-      says: '{key} holds “�”: a character was lost.',
-      fix: 'Save the page as UTF-8 and write the character again; line {line}.',
-      anywhere: 'Save the page as UTF-8 and write the character again.',
-      mend: { rewrite: '{key}' },
+      says: '{key}: a character was lost (“�”).',
+      fix: 'Save and serve the page as UTF-8 all the way, and type the character again; line {line}.',
+      anywhere: 'Save and serve the page as UTF-8 all the way, and type the character again.',
+      mend: { needs: 'the page in UTF-8 all the way' },
     },
     misread: {
-      says: '{key} holds “{seen}”: UTF-8 was read as another encoding.',
+      says: '{key}: UTF-8 was read as another encoding (“{seen}”).',
       fix: 'Declare and store the text as UTF-8 all the way; line {line}.',
       anywhere: 'Declare and store the text as UTF-8 all the way.',
-      mend: { rewrite: '{key}' },
+      mend: { needs: 'the page in UTF-8 all the way' },
+    },
+    hidden: {
+      says: '{key} holds a sign that nobody sees ({seen}).',
+      fix: 'Remove it on line {line}.',
+      anywhere: 'Remove it.',
+      mend: { say: '{key}', as: '{plain}' },
     },
   },
-  check({ facts }) {
-    return textsOf(facts, [...TITLES, ...DESCRIPTIONS, 'og:site_name', 'og:image:alt']).flatMap(({ key, text, at }) => {
-      const data = { key, line: at?.line ?? 0 }
-      if (text.includes('\uFFFD')) return [{ message: 'lost', at, data }]
-      const seen = MISREAD.exec(text)?.[0]
-      return seen ? [{ message: 'misread', at, data: { ...data, seen } }] : []
+  check({ facts, fetch }) {
+    const keys = [...TITLES, ...DESCRIPTIONS, 'og:site_name', 'og:image:alt']
+    const hidden = textsOf(facts, keys).flatMap(({ key, text, at }) => {
+      if (!OVERRIDE.test(text) && !WITHIN_WORD.test(text)) return []
+      const data = { key, seen: codeOf(text), plain: text.replace(HIDDEN, ''), line: at?.line ?? 0 }
+      return [{ message: 'hidden', at, data }]
     })
+    // Where nothing names the encoding, that is the fault.
+    const garbled = lacksEncoding(facts, fetch) ? [] : garbledTexts(facts)
+    // One fault of the page's encoding shows in all of its texts.
+    const once = [...groupBy(garbled, ({ seen }) => (seen === '\uFFFD' ? 'lost' : 'misread'))].map(
+      ([message, same]) => {
+        const [first] = same
+        const key = [...new Set(same.map((one) => one.key))].join(AND)
+        return { message, at: first!.at, data: { key, seen: first!.seen, line: first!.at?.line ?? 0 } }
+      },
+    )
+    return [...once, ...hidden]
   },
 })

@@ -1,6 +1,8 @@
+import type { GatheredPage } from '../../model'
 import { isKeptOut, surfaceOf } from '../../surface'
 import { defineCheck } from '../define-check'
 import { mayBeCompared, pagesThatShare, raiseShared } from '../duplicates'
+import { starterTitleIn } from '../placeholder'
 
 export const titleDuplicate = defineCheck({
   id: 'title-duplicate',
@@ -24,6 +26,11 @@ export const titleDuplicate = defineCheck({
     const listed = context.readable.filter(
       (page) => !isKeptOut(page, null) && mayBeCompared(context.ruleFor(page), 'title'),
     )
-    return raiseShared(pagesThatShare(listed, (page) => context.titleOf(page, wideFeed).text))
+    const titleOf = (page: GatheredPage) => {
+      const { text } = context.titleOf(page, wideFeed)
+      // A title that the template was to fill in is told as that.
+      return text !== null && starterTitleIn(text, text)?.proves ? null : text
+    }
+    return raiseShared(pagesThatShare(listed, titleOf, context))
   },
 })

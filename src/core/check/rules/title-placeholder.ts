@@ -1,12 +1,13 @@
 import { pathOf } from '../../address'
 import type { Position } from '../../model'
 import { firstValue } from '../../surface'
-import { isBlank } from '../../text'
-import { defineCheck } from '../define-check'
+import { groupBy, isBlank } from '../../text'
+import { defineCheck, type Raised } from '../define-check'
+import { AND } from '../own-addresses'
 import { ownPart } from '../own-part'
-import { type StarterTitle, starterTitleIn, titleParts } from '../placeholder'
+import { generatorOf, type StarterTitle, starterTitleIn, titleParts } from '../placeholder'
 import { siteNames } from '../site-names'
-import { HOME_TITLES } from '../starter-texts'
+import { HOME_TITLES, PROVING_TITLES } from '../starter-texts'
 
 /** Tags that name a page or its site. */
 const SITE_TAGS: ReadonlySet<string> = new Set(['og:site_name', 'application-name'])
@@ -38,6 +39,18 @@ export const titlePlaceholder = defineCheck({
       anywhere: 'Say in {key} what the page is, or give it a heading.',
       mend: { say: '{key}' },
     },
+    siteName: {
+      says: '{key} has “{seen}” as the site’s name, as the template does.',
+      fix: 'Put the site’s name there; line {line}.',
+      anywhere: 'Put the site’s name there.',
+      mend: { needs: 'the name of the site' },
+    },
+    generator: {
+      says: '{key} has “{seen}” as the site’s name: that is what the site was made with.',
+      fix: 'Put the site’s own name there; line {line}.',
+      anywhere: 'Put the site’s own name there.',
+      mend: { needs: 'the name of the site' },
+    },
   },
   check(page, context) {
     const { url, facts } = page
@@ -53,11 +66,19 @@ export const titlePlaceholder = defineCheck({
       // Where no name of the site is known, what a template came with is looked for in front of the first separator.
       return part === value && names.every((name) => name === null) ? (titleParts(value)[0] ?? part) : part
     }
-    return [...own, ...tags].flatMap(({ key, value, at }) => {
+    const generator = generatorOf(facts)
+    const isToolsOwn = generator !== null && isNameIn(generator, context.addresses.site)
+    const raised = [...own, ...tags].flatMap(({ key, value, at }): Raised[] => {
       if (isBlank(value)) return []
       const part = partOf(value)
       const found = starterTitleIn(part, value)
-      if (!found) return []
+      if (!found) {
+        const name = SITE_TAGS.has(key) ? value.trim() : (titleParts(value).slice(1).at(-1) ?? '')
+        const data = { key, seen: name, line: at?.line ?? 0 }
+        if (PROVING_TITLES.has(name.toLowerCase())) return [{ message: 'siteName', at, data }]
+        const isGenerators = generator !== null && name.toLowerCase() === generator.toLowerCase() && !isToolsOwn
+        return isGenerators ? [{ message: 'generator', at, data }] : []
+      }
       const said = { at, data: { key, seen: found.seen, line: at?.line ?? 0 } }
       // The name of a site is no page's: nothing on a page contradicts it.
       if (found.proves || SITE_TAGS.has(key)) return [{ message: 'starter', ...said }]
@@ -72,8 +93,22 @@ export const titlePlaceholder = defineCheck({
       if (fit === 'fits') return []
       return [fit === 'doubt' ? { message: 'doubt', level: 'note' as const, ...said } : { message: 'starter', ...said }]
     })
+    return once(raised)
   },
 })
+
+/** What a template left in several tags alike is one fault, at the first of them. */
+const once = (raised: readonly Raised[]): Raised[] =>
+  [...groupBy(raised, ({ message, data }) => `${message} ${data?.['seen']}`).values()].map(([first, ...others]) => {
+    const keys = [first!, ...others].map(({ data }) => data!['key'])
+    return { ...first!, data: { ...first!.data, key: [...new Set(keys)].join(AND) } }
+  })
+
+/** Is the site about the very thing that it is named after? */
+const isNameIn = (name: string, site: string) => {
+  const letters = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')
+  return letters(site).includes(letters(name))
+}
 
 /** Words that a heading or a path is compared by. */
 const wordsIn = (text: string) =>

@@ -173,6 +173,24 @@ export class Attributes {
     return null
   }
 
+  /**
+   * Words that stand behind the value of an attribute without quotes and have no value themselves, as written: what
+   * somebody meant to belong to it. Null where it has quotes, or nothing of the kind follows.
+   */
+  wordsAfter(name: string): string | null {
+    for (let at = 0; at < this.count; at++) {
+      if (!this.isNamed(at, name)) continue
+      const value = this.values[at]!
+      const before = this.text.charCodeAt(value - 1)
+      const hasQuotes = before === DOUBLE_QUOTE || before === SINGLE_QUOTE
+      if (hasQuotes || this.valueEnds[at]! === value) return null
+      let last = at
+      while (last + 1 < this.count && this.values[last + 1] === this.valueEnds[last + 1]) last++
+      return last === at ? null : this.text.slice(this.names[at + 1]!, this.nameEnds[last]!)
+    }
+    return null
+  }
+
   /** @param name in lower case */
   private isNamed(at: number, name: string): boolean {
     const start = this.names[at]!

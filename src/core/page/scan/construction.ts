@@ -34,6 +34,8 @@ export type ElementSink = {
   bodyDropped(): void
   /** The head was left by `tag`, 0 for text; `</head>` itself doesn't count. */
   headLeft(tag: number): void
+  /** Another start tag of a head came, and was ignored. */
+  headAgain(): void
 }
 
 /** What the tree needs to know of the tag being read. */

@@ -50,6 +50,7 @@ export class FactGatherer implements TextSink {
   /** What is told is known already: the tree only catches up with the page. */
   isMuted = false
   private headClosedBy: PageFacts['headClosedBy'] = null
+  private secondHead: PageFacts['headAgain']
   /** Where the JSON-LD script being read stands. */
   private script: { line: number; column: number } | null = null
   private readonly rowOf = ({ start, line, column }: TextStart) => this.rows.rowAt(start, { line, column })
@@ -121,6 +122,10 @@ export class FactGatherer implements TextSink {
     const raw = this.text.slice(this.tokenStart - this.base, this.tokenStart - this.base + 60)
     const name = tag === 0 ? 'text' : raw.slice(0, 1 + Math.max(0, raw.slice(1).search(/[\s/>]|$/)))
     this.headClosedBy = { by: copyString(tag === 0 ? name : `${name}>`), ...this.positions.at(this.tokenStart) }
+  }
+
+  headAgain(): void {
+    this.secondHead ??= this.positions.at(this.tokenStart)
   }
 
   /** Asked at every token, before {@link isSettled}: no text is open, and enough was read to know what the page is. */
@@ -334,8 +339,20 @@ export class FactGatherer implements TextSink {
     const value = content === null ? null : this.kept(trimAscii(name ?? property ?? 'meta').slice(0, 60), content)
     const { line, column } = this.place()
     const endByte = this.positions.bytesBefore(this.tokenEnd)
+    const after = content === null ? null : attributes.wordsAfter('content')
+    const cutOff = after === null ? {} : { cutOff: this.kept('meta', normalized(after)) }
     const add = (key: string, attribute: MetaFact['attribute'], itsValue: string | null) => {
-      this.metas.push({ key: this.kept('meta', key), attribute, value: itsValue, inHead, line, column, endByte })
+      const own = attribute === 'charset' ? {} : cutOff
+      this.metas.push({
+        key: this.kept('meta', key),
+        attribute,
+        value: itsValue,
+        inHead,
+        line,
+        column,
+        endByte,
+        ...own,
+      })
     }
     if (name !== null) add(trimAscii(name).toLowerCase(), 'name', value)
     // `property` is a list of terms (RDFa): each is a tag of its own.
@@ -396,6 +413,8 @@ export class FactGatherer implements TextSink {
       headClosedBy: this.headClosedBy,
       isShell: this.loadsScript && this.visible < SHELL_CHARACTERS,
     }
+    if (this.secondHead) facts.headAgain = this.secondHead
+    if (this.positions.hasByteOrderMark) facts.hasByteOrderMark = true
     if (this.leftOut.size > 0) facts.leftOut = [...this.leftOut].map(copyString)
     for (const text of [title, h1, paragraph]) if (text) this.rows.note(text.start, text.row)
     this.rows.finish(this.lastToken)

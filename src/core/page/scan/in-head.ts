@@ -61,7 +61,11 @@ export function startHeadContent(tree: Construction, tag: number): boolean {
 }
 
 export function startInHead(tree: Construction, tag: number): void {
-  if (startHeadContent(tree, tag) || tag === T.HEAD) return
+  if (startHeadContent(tree, tag)) return
+  if (tag === T.HEAD) {
+    tree.sink.headAgain()
+    return
+  }
   if (tag === T.HTML) htmlAgain(tree)
   else if (tag === T.NOSCRIPT) {
     tree.insert(tag)
@@ -117,6 +121,7 @@ export function startAfterHead(tree: Construction, tag: number): void {
       htmlAgain(tree)
       return
     case T.HEAD:
+      tree.sink.headAgain()
       return
     case T.BODY:
       tree.insert(T.BODY)

@@ -28,6 +28,8 @@ export class Positions {
   private measured = 0
   private bytes: number
   private isAscii = true
+  /** The page begins with a byte order mark. */
+  readonly hasByteOrderMark: boolean
 
   /** @param bomBytes bytes served before the first character */
   constructor(
@@ -35,6 +37,7 @@ export class Positions {
     bomBytes: number,
   ) {
     this.bytes = bomBytes
+    this.hasByteOrderMark = bomBytes > 0
   }
 
   /** Takes the next `piece`; `text` is what is in hand now, with it, and `base` its offset within the page. */

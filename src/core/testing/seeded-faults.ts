@@ -1,0 +1,676 @@
+import { escapeText } from '../text'
+import { CLEAN_SITE, type CleanPage, type CleanSite, canonicalTag, htmlOf, metaTag, titleTag } from './clean-site'
+import { pngBytes } from './good-site'
+
+/** One fault that somebody could make in the clean site, and what is to be said of it. */
+export type SeededFault = {
+  make(site: CleanSite): void
+  /** Checks that find it: all of these, and of errors and warnings no other. */
+  finds: readonly string[]
+  /** How many errors, warnings and notes it may be, where it is more than one for each check: a fault on many pages. */
+  findings?: number
+  /** How many causes it is, where it is not one. */
+  causes?: number
+}
+
+const GUIDE = 'guides/trim-a-wick/'
+const NEWS = 'news/night-market/'
+
+const page = (site: CleanSite, path: string): CleanPage => {
+  const found = site.pages.get(path)
+  if (!found) throw new Error(`The clean site has no page ${path}`)
+  return found
+}
+
+const all = (site: CleanSite) => [...site.pages.values()]
+
+/** Puts tags into one page's head; null takes one out. */
+export const put =
+  (path: string, tags: Record<string, string | null>) =>
+  (site: CleanSite): void => {
+    const { head } = page(site, path)
+    for (const [key, html] of Object.entries(tags)) {
+      if (html === null) head.delete(key)
+      else head.set(key, html)
+    }
+  }
+
+/** Puts tags into the head of every page that is chosen. */
+export const putAll =
+  (tags: (one: CleanPage) => Record<string, string | null>, isChosen: (one: CleanPage) => boolean = () => true) =>
+  (site: CleanSite): void => {
+    for (const one of all(site).filter(isChosen)) put(one.path, tags(one))(site)
+  }
+
+const isGuide = ({ path }: CleanPage) => path.startsWith('guides/')
+const isArticle = ({ path }: CleanPage) => path.startsWith('news/') && path !== 'news/'
+
+/** Puts what is said of every page's address and image on another origin. */
+const onOrigin = (origin: string) => (one: CleanPage) => ({
+  canonical: canonicalTag(one.url.replace(CLEAN_SITE, origin)),
+  'og:url': metaTag('og:url', one.url.replace(CLEAN_SITE, origin)),
+  'og:image': one.head.get('og:image')!.replace(CLEAN_SITE, origin),
+})
+
+const imageTag = (one: CleanPage, change: (url: string) => string) => ({
+  'og:image': metaTag('og:image', change(/content="([^"]*)"/.exec(one.head.get('og:image')!)![1]!)),
+})
+
+const withBody = (path: string, change: (body: string) => string) => (site: CleanSite) => {
+  const one = page(site, path)
+  one.body = change(one.body)
+}
+
+const nameAt = (path: string, name: string) => (site: CleanSite) => {
+  const one = page(site, path)
+  put(path, {
+    title: titleTag(`${name} – Quay Lanterns`),
+    'og:title': metaTag('og:title', name),
+    'og:image:alt': metaTag('og:image:alt', `Drawing: ${name}`),
+  })(site)
+  one.body = one.body.replace(/<h1>.*<\/h1>/, `<h1>${escapeText(name)}</h1>`)
+}
+
+/**
+ * Faults as practitioners meet them, one at a time. Each is one thing that somebody did, on one page, in a section's
+ * template, in the layout or in a file of the site.
+ */
+export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
+  // Addresses
+  'share image on the staging host': {
+    make: putAll((one) => imageTag(one, (url) => url.replace('https://', 'https://staging.'))),
+    finds: ['address-staging'],
+    findings: 25,
+  },
+  'share image on a branch preview': {
+    make: put(GUIDE, {
+      'og:image': metaTag('og:image', 'https://deploy-preview-7--lanterns.example.net/img/guides-trim-a-wick.png'),
+    }),
+    finds: ['address-staging'],
+  },
+  'canonical, og:url and og:image left on another origin': {
+    make: putAll(onOrigin('https://lanterns-old.example/')),
+    finds: ['address-staging'],
+    findings: 50,
+  },
+  'canonical, og:url and og:image left on the test host': {
+    make: putAll(onOrigin('https://test.lanterns.example/')),
+    finds: ['address-staging'],
+    findings: 50,
+  },
+  'share image with the origin twice': {
+    make: putAll((one) => imageTag(one, (url) => `https://lanterns.example${url}`)),
+    finds: ['address-staging'],
+    findings: 25,
+  },
+  'undefined in og:url': {
+    make: put(GUIDE, { 'og:url': metaTag('og:url', `${CLEAN_SITE}undefined/trim-a-wick/`) }),
+    finds: ['address-staging'],
+  },
+  'undefined in front of a share image': {
+    make: put(GUIDE, { 'og:image': metaTag('og:image', 'undefined/img/guides-trim-a-wick.png') }),
+    finds: ['address-staging'],
+  },
+  'og:url with null in its path': {
+    make: put(GUIDE, { 'og:url': metaTag('og:url', `${CLEAN_SITE}guides/null/`) }),
+    finds: ['address-staging'],
+  },
+  'share image inline as data': {
+    make: put(GUIDE, { 'og:image': metaTag('og:image', 'data:image/png;base64,iVBORw0KGgo=') }),
+    finds: ['image-unreachable'],
+  },
+  'canonical and og:url of one page name its section': {
+    make: put(GUIDE, {
+      canonical: canonicalTag(`${CLEAN_SITE}guides/`),
+      'og:url': metaTag('og:url', `${CLEAN_SITE}guides/`),
+    }),
+    finds: ['address-differs'],
+  },
+  'canonical and og:url of all guides lead nowhere': {
+    make: putAll(
+      (one) => ({
+        canonical: canonicalTag(one.url.replace('/guides/', '/guide/')),
+        'og:url': metaTag('og:url', one.url.replace('/guides/', '/guide/')),
+      }),
+      isGuide,
+    ),
+    finds: ['address-dead'],
+    findings: 8,
+  },
+  'canonical and og:url by http on the whole site': {
+    make: putAll((one) => ({
+      canonical: canonicalTag(one.url.replace('https:', 'http:')),
+      'og:url': metaTag('og:url', one.url.replace('https:', 'http:')),
+    })),
+    finds: ['address-insecure'],
+    findings: 25,
+  },
+  'og:url of the section on all articles': {
+    make: putAll(() => ({ 'og:url': metaTag('og:url', `${CLEAN_SITE}news/`) }), isArticle),
+    finds: ['address-differs'],
+    findings: 5,
+  },
+  'og:url relative': {
+    make: put(GUIDE, { 'og:url': metaTag('og:url', '/guides/trim-a-wick/') }),
+    finds: ['address-relative'],
+  },
+  'og:url missing': { make: put(GUIDE, { 'og:url': null }), finds: ['og-url-missing'] },
+  'canonical missing from the layout of the news': {
+    make: putAll(() => ({ canonical: null }), isArticle),
+    finds: ['canonical-missing'],
+    findings: 5,
+  },
+  // Site and access
+  'robots.txt closes the images': {
+    make: (site) => {
+      site.robots = `User-agent: *\nDisallow: /img/\n\nSitemap: ${CLEAN_SITE}sitemap.xml\n`
+    },
+    finds: ['image-unreachable'],
+    findings: 25,
+  },
+  'robots.txt closes the whole site': {
+    make: (site) => {
+      site.robots = `User-agent: *\nDisallow: /\n\nSitemap: ${CLEAN_SITE}sitemap.xml\n`
+    },
+    finds: ['crawler-blocked'],
+    findings: 25,
+  },
+  'robots.txt closes the news': {
+    make: (site) => {
+      site.robots = `User-agent: *\nDisallow: /news/\n\nSitemap: ${CLEAN_SITE}sitemap.xml\n`
+    },
+    finds: ['crawler-blocked'],
+    findings: 6,
+  },
+  'linked icon that is not there': {
+    make: putAll(() => ({ icon: '<link rel="icon" href="/icon.svg">' })),
+    finds: ['favicon-missing'],
+  },
+  'no icon at all': {
+    make: (site) => {
+      delete site.files['favicon.ico']
+      putAll(() => ({ icon: null }))(site)
+    },
+    finds: ['favicon-missing'],
+  },
+  'one dead entry in the sitemap': {
+    make: (site) => {
+      site.sitemap.push(`${CLEAN_SITE}guides/patch-a-bellows/`)
+    },
+    finds: ['sitemap-dead-entry'],
+  },
+  'one page not in the sitemap': {
+    make: (site) => {
+      site.sitemap = site.sitemap.filter((url) => !url.endsWith(NEWS))
+    },
+    finds: ['sitemap-lacks-page'],
+  },
+  'sitemap of the staging host in robots.txt': {
+    make: (site) => {
+      site.robots = site.robots.replace('https://', 'https://staging.')
+    },
+    finds: ['sitemap-missing'],
+  },
+  'noindex left on a page': {
+    make: put(GUIDE, { robots: metaTag('robots', 'noindex') }),
+    finds: ['page-noindex', 'sitemap-lists-hidden'],
+  },
+  'noindex left on the whole site': {
+    make: putAll(() => ({ robots: metaTag('robots', 'noindex, nofollow') })),
+    finds: ['page-noindex', 'sitemap-lists-hidden'],
+    findings: 26,
+  },
+  'a link to a page that is not there': {
+    make: withBody(GUIDE, (body) =>
+      body.replace('</main>', '<p><a href="/guides/patch-a-bellows/">More</a></p></main>'),
+    ),
+    finds: ['page-unreachable'],
+  },
+  'hreflang that leads nowhere': {
+    make: put('about/', { 'hreflang de': `<link rel="alternate" hreflang="de" href="${CLEAN_SITE}de/ueber/">` }),
+    finds: ['alternate-broken'],
+    causes: 1,
+  },
+  'a refresh left on a page with content': {
+    make: (site) => {
+      put(GUIDE, { refresh: `<meta http-equiv="refresh" content="0; url=${CLEAN_SITE}guides/">` })(site)
+      withBody(GUIDE, (body) =>
+        body.replace('</main>', `<p>${'A wick that was cut straight burns with an even flame. '.repeat(6)}</p></main>`),
+      )(site)
+    },
+    finds: ['page-redirected'],
+  },
+  // Texts
+  'twitter:title of another page': {
+    make: put(GUIDE, { 'twitter:title': metaTag('twitter:title', 'Store lamps over the summer') }),
+    finds: ['twin-differs'],
+  },
+  'twitter:title of one page in the layout': {
+    make: putAll(() => ({ 'twitter:title': metaTag('twitter:title', 'Lantern workshop on the river') })),
+    finds: ['twin-differs'],
+    findings: 24,
+  },
+  'twitter:image of another page': {
+    make: put(GUIDE, { 'twitter:image': metaTag('twitter:image', `${CLEAN_SITE}img/guides-choose-an-oil.png`) }),
+    finds: ['twin-differs'],
+  },
+  'a value without quotes, cut at its first space': {
+    make: put(GUIDE, { 'og:title': '<meta property="og:title" content=Trim a wick so that it burns even>' }),
+    finds: ['value-unquoted'],
+  },
+  'a description without quotes': {
+    make: put(GUIDE, { description: '<meta name=description content=How to cut a wick>' }),
+    finds: ['value-unquoted'],
+  },
+  'escaped markup in a description': {
+    make: put(GUIDE, {
+      'og:description': metaTag(
+        'og:description',
+        '<p>How to cut a wick square, and how far to raise it when it is lit.</p>',
+      ),
+    }),
+    finds: ['text-double-escaped'],
+  },
+  'markup escaped twice in a title': {
+    make: put(GUIDE, { 'og:title': metaTag('og:title', 'Trim a <em>wick</em> so that it burns even') }),
+    finds: ['text-double-escaped'],
+  },
+  'a bidi override in a title': {
+    make: put(GUIDE, { 'og:title': metaTag('og:title', 'Trim a wick \u202Eneve snrub ti taht os') }),
+    finds: ['text-garbled'],
+  },
+  'a zero-width space inside a word': {
+    make: put(GUIDE, { title: titleTag('Trim a wi\u200Bck so that it burns even – Quay Lanterns') }),
+    finds: ['text-garbled'],
+  },
+  'UTF-8 read as another encoding, on a whole page': {
+    make: put('de/about/', {
+      title: titleTag('Wer die Werkstatt fÃ¼hrt – Laternen am Kai'),
+      'og:title': metaTag('og:title', 'Wer die Werkstatt fÃ¼hrt'),
+      description: metaTag(
+        'description',
+        'Elf Freiwillige fÃ¼hren die Laternenwerkstatt, und diese Seite sagt, wer sie sind.',
+      ),
+      'og:description': metaTag(
+        'og:description',
+        'Elf Freiwillige fÃ¼hren die Laternenwerkstatt, und diese Seite sagt, wer sie sind.',
+      ),
+    }),
+    finds: ['text-garbled'],
+  },
+  'a date in the future': {
+    make: put(NEWS, { 'article:published_time': metaTag('article:published_time', '2062-03-12T09:00:00+00:00') }),
+    finds: ['og-type-fields'],
+  },
+  'a date in words': {
+    make: put(NEWS, { 'article:published_time': metaTag('article:published_time', '12 March 2026') }),
+    finds: ['og-type-fields'],
+  },
+  'authors joined by commas': {
+    make: put(NEWS, { 'article:author': metaTag('article:author', 'Ines Marlow, Tom Aldery, Ruth Venn') }),
+    finds: ['og-type-fields'],
+  },
+  'og:locale missing beside hreflang': {
+    make: put('de/about/', { 'og:locale': null }),
+    finds: ['locale-differs'],
+  },
+  'og:locale of another language': {
+    make: put('de/about/', { 'og:locale': metaTag('og:locale', 'en_GB') }),
+    finds: ['locale-differs'],
+  },
+  'an unfilled %s in a title': {
+    make: put(GUIDE, { title: titleTag('%s – Quay Lanterns') }),
+    finds: ['title-placeholder'],
+  },
+  'undefined as og:title': {
+    make: put(GUIDE, { 'og:title': metaTag('og:title', 'undefined') }),
+    finds: ['title-placeholder'],
+  },
+  'an expression left in the layout': {
+    make: putAll(() => ({ 'og:title': metaTag('og:title', '{{ page.title }}') })),
+    finds: ['title-placeholder'],
+    findings: 25,
+  },
+  'an object in a description': {
+    make: put(GUIDE, { description: metaTag('description', '[object Object]') }),
+    finds: ['description-placeholder'],
+  },
+  'the generator as the site’s name': {
+    make: putAll(() => ({
+      generator: metaTag('generator', 'Lampwright 4.2.1'),
+      'og:site_name': metaTag('og:site_name', 'Lampwright'),
+    })),
+    finds: ['title-placeholder'],
+    findings: 25,
+  },
+  'the starter’s name in every title': {
+    make: putAll((one) => ({
+      title: titleTag(`${one.name} | My Site`),
+      'og:site_name': null,
+    })),
+    finds: ['title-placeholder', 'site-name-missing'],
+    findings: 50,
+    causes: 2,
+  },
+  'a description that only repeats the title': {
+    make: put(GUIDE, {
+      description: metaTag('description', 'Trim a wick so that it burns even – Quay Lanterns'),
+      'og:description': metaTag('og:description', 'Trim a wick so that it burns even – Quay Lanterns'),
+    }),
+    finds: ['description-thin'],
+  },
+  'a text in another language than html lang': {
+    make: (site) => {
+      page(site, 'de/about/').lang = 'en'
+      put('de/about/', { 'og:locale': metaTag('og:locale', 'en_GB') })(site)
+    },
+    finds: ['language-differs'],
+  },
+  'description and og:description both missing': {
+    make: put(GUIDE, { description: null, 'og:description': null }),
+    finds: ['description-missing'],
+  },
+  'description and og:description missing from a whole section': {
+    make: putAll(() => ({ description: null, 'og:description': null }), isGuide),
+    finds: ['description-missing'],
+    findings: 8,
+  },
+  'og:description missing': { make: put(GUIDE, { 'og:description': null }), finds: ['og-description-missing'] },
+  'two pages with one title': {
+    make: nameAt('guides/store-for-summer/', 'Trim a wick so that it burns even'),
+    finds: ['title-duplicate'],
+  },
+  'two pages with one title but for a no-break space': {
+    make: nameAt('guides/store-for-summer/', 'Trim a\u00A0wick so that it burns even'),
+    finds: ['title-duplicate'],
+  },
+  'one description on all guides': {
+    make: putAll(
+      () => ({
+        description: metaTag('description', 'Guides to each part of a storm lantern, ordered by how often it breaks.'),
+        'og:description': metaTag(
+          'og:description',
+          'Guides to each part of a storm lantern, ordered by how often it breaks.',
+        ),
+      }),
+      isGuide,
+    ),
+    finds: ['description-duplicate'],
+  },
+  'title missing': { make: put(GUIDE, { title: null }), finds: ['title-missing'] },
+  'a description that was copied and left': {
+    make: put(GUIDE, {
+      description: metaTag('description', 'Lorem ipsum dolor sit amet, consectetur adipiscing elit, sed do eiusmod.'),
+      'og:description': metaTag(
+        'og:description',
+        'Lorem ipsum dolor sit amet, consectetur adipiscing elit, sed do eiusmod.',
+      ),
+    }),
+    finds: ['description-placeholder'],
+  },
+  'og:title missing from the layout': {
+    make: putAll(() => ({ 'og:title': null })),
+    finds: ['og-title-missing'],
+    findings: 25,
+  },
+  // Tags
+  'two heads': {
+    make: put(GUIDE, {
+      'og:description': `${metaTag('og:description', 'How to cut a wick square, how far to raise it, and what a flame looks like.')}\n</head>\n<head>`,
+    }),
+    finds: ['tag-outside-head'],
+  },
+  'a div in the head': {
+    make: put(GUIDE, { canonical: `<div></div>${canonicalTag(`${CLEAN_SITE}${GUIDE}`)}` }),
+    finds: ['tag-outside-head'],
+  },
+  'og tags under name': {
+    make: putAll((one) => ({ 'og:title': one.head.get('og:title')!.replace('property=', 'name=') })),
+    finds: ['tag-attribute'],
+    findings: 25,
+  },
+  'a misspelled key': {
+    make: put(GUIDE, {
+      'og:description': metaTag('og:desciption', 'How to cut a wick square, and how far to raise it.'),
+    }),
+    finds: ['tag-misspelled'],
+  },
+  'the same tag twice': {
+    make: put(GUIDE, {
+      'og:title': `${metaTag('og:title', 'Trim a wick so that it burns even')}\n${metaTag('og:title', 'Quay Lanterns')}`,
+    }),
+    finds: ['tag-repeated'],
+  },
+  'a card that is none': {
+    make: putAll(() => ({ 'twitter:card': metaTag('twitter:card', 'large') })),
+    finds: ['card-unknown'],
+    findings: 25,
+  },
+  'no twitter:card in the layout': {
+    make: putAll(() => ({ 'twitter:card': null })),
+    finds: ['card-missing'],
+    findings: 25,
+  },
+  'an account as URL': {
+    make: putAll(() => ({ 'twitter:site': metaTag('twitter:site', 'https://social.example/quaylanterns') })),
+    finds: ['account-malformed'],
+    findings: 25,
+  },
+  'no charset': { make: put(GUIDE, { charset: null }), finds: ['charset-late'] },
+  'no lang': {
+    make: (site) => {
+      for (const one of all(site)) one.lang = ''
+    },
+    finds: ['language-missing'],
+    findings: 25,
+  },
+  // Images
+  'a declared width with its unit': {
+    make: put(GUIDE, { 'og:image:width': metaTag('og:image:width', '1200px') }),
+    finds: ['image-size-mismatch'],
+  },
+  'a declared size that is another': {
+    make: put(GUIDE, { 'og:image:width': metaTag('og:image:width', '600') }),
+    finds: ['image-size-mismatch'],
+  },
+  'a share image that is not there': {
+    make: (site) => {
+      delete site.files['img/guides-trim-a-wick.png']
+    },
+    finds: ['image-unreachable'],
+  },
+  'a share image that is an error page': {
+    make: (site) => {
+      site.files['img/guides-trim-a-wick.png'] = '<!doctype html><title>Not found</title>'
+    },
+    finds: ['image-not-image'],
+  },
+  'a share image that is too small': {
+    make: (site) => {
+      site.files['img/guides-trim-a-wick.png'] = pngBytes(150, 150, 3_000)
+      put(GUIDE, {
+        'og:image:width': metaTag('og:image:width', '150'),
+        'og:image:height': metaTag('og:image:height', '150'),
+      })(site)
+    },
+    finds: ['image-below-minimum'],
+  },
+  'a share image that is too heavy': {
+    make: (site) => {
+      site.files['img/guides-trim-a-wick.png'] = pngBytes(1200, 630, 700_000)
+    },
+    finds: ['image-heavy'],
+  },
+  'a relative share image': {
+    make: putAll((one) => imageTag(one, (url) => url.replace(CLEAN_SITE, '/'))),
+    finds: ['image-relative'],
+    findings: 25,
+  },
+  'no share image': {
+    make: put(GUIDE, { 'og:image': null, 'og:image:width': null, 'og:image:height': null, 'og:image:alt': null }),
+    finds: ['og-image-missing'],
+  },
+  'no alternative texts in the layout': {
+    make: putAll(() => ({ 'og:image:alt': null })),
+    finds: ['image-alt-missing'],
+    findings: 25,
+  },
+  'one image for the whole site': {
+    make: (site) => putAll(() => ({ 'og:image': metaTag('og:image', `${CLEAN_SITE}img/home.png`) }))(site),
+    finds: ['image-shared'],
+  },
+  // Rich data
+  'one JSON-LD that does not parse': {
+    make: (site) => {
+      const one = page(site, NEWS)
+      one.jsonLd = `${JSON.stringify(one.jsonLd).slice(0, -1)},}`
+    },
+    finds: ['json-ld-invalid'],
+  },
+  'the JSON-LD of all articles does not parse': {
+    make: (site) => {
+      for (const one of all(site).filter(isArticle)) one.jsonLd = `${JSON.stringify(one.jsonLd).slice(0, -1)},}`
+    },
+    finds: ['json-ld-invalid'],
+    findings: 5,
+  },
+  'articles without author and date': {
+    make: (site) => {
+      for (const one of all(site).filter(isArticle)) {
+        one.jsonLd = null
+        put(one.path, { author: null, 'article:published_time': null })(site)
+      }
+    },
+    finds: ['rich-fields-missing'],
+  },
+  'a product without a price': {
+    make: put('shop/storm-lamp/', { 'product:price:amount': null }),
+    finds: ['rich-fields-missing'],
+  },
+  'a share link for another page': {
+    make: withBody(GUIDE, (body) =>
+      body.replace(
+        '</main>',
+        `<a href="https://share.example/?u=${encodeURIComponent(`${CLEAN_SITE}guides/choose-an-oil/`)}">Share</a></main>`,
+      ),
+    ),
+    finds: ['share-link-differs'],
+  },
+  'an og:type that is none': {
+    make: putAll(() => ({ 'og:type': metaTag('og:type', 'webpage') }), isGuide),
+    finds: ['og-type-unknown'],
+    findings: 8,
+  },
+  'an empty og:description in a section’s template': {
+    make: putAll(() => ({ 'og:description': metaTag('og:description', '') }), isGuide),
+    finds: ['og-description-missing'],
+    findings: 8,
+  },
+  'the site’s name as a URL': {
+    make: putAll(() => ({ 'og:site_name': metaTag('og:site_name', 'lanterns.example') })),
+    finds: ['site-name-is-address'],
+    findings: 25,
+    causes: 2,
+  },
+  'one page with another site name': {
+    make: put(GUIDE, { 'og:site_name': metaTag('og:site_name', 'Quay Lamps') }),
+    finds: ['site-name-varies'],
+  },
+  'a page that nothing links to': {
+    make: (site) => {
+      for (const one of all(site))
+        one.body = one.body.replaceAll(`<li><a href="/${NEWS}">The night market is lit by our lamps</a></li>`, '')
+    },
+    finds: ['page-orphan'],
+  },
+}
+
+/** Things that look like one of the faults and are none: nothing is to be said of them. */
+export const HARMLESS_TWINS: Readonly<Record<string, (site: CleanSite) => void>> = {
+  'share images on a host of their own under the domain': (site) => {
+    putAll((one) => imageTag(one, (url) => url.replace('https://', 'https://images.')))(site)
+  },
+  'a page about the word undefined': nameAt('guides/choose-an-oil/', 'What undefined means on a lamp card'),
+  'a page about markup, with it in its heading': nameAt('guides/choose-an-oil/', 'Why <b>bold</b> stays on cards'),
+  'a twitter:title in other words': put(GUIDE, {
+    'twitter:title': metaTag('twitter:title', 'How to cut a lamp wick straight and even'),
+  }),
+  'a twitter:title with the site’s name': put(GUIDE, {
+    'twitter:title': metaTag('twitter:title', 'Trim a wick so that it burns even – Quay Lanterns'),
+  }),
+  'a twitter:image that is the same file': put(GUIDE, {
+    'twitter:image': metaTag('twitter:image', `${CLEAN_SITE}img/guides-trim-a-wick.png`),
+  }),
+  'a value of one word without quotes': put(GUIDE, {
+    'twitter:card': '<meta name=twitter:card content=summary_large_image>',
+  }),
+  'attributes behind a value without quotes': put(GUIDE, {
+    'twitter:card': '<meta name=twitter:card content=summary_large_image data-rh="true">',
+  }),
+  'one author with a comma in the name': put(NEWS, {
+    'article:author': metaTag('article:author', 'Marlow, Ines'),
+  }),
+  'two authors in two tags': put(NEWS, {
+    'article:author': `${metaTag('article:author', 'Ines Marlow')}\n${metaTag('article:author', 'Tom Aldery')}`,
+  }),
+  'a day of publication that is today': put(NEWS, {
+    'article:published_time': metaTag('article:published_time', '2026-11-23T08:00:00+00:00'),
+  }),
+  'a day of expiry that is to come': put(NEWS, {
+    'article:expiration_time': metaTag('article:expiration_time', '2062-03-12T09:00:00+00:00'),
+  }),
+  'a byte order mark in the place of a charset': (site) => {
+    const one = page(site, GUIDE)
+    one.head.delete('charset')
+    const bytes = new TextEncoder().encode(`\uFEFF${htmlOf(one)}`)
+    site.files[`${GUIDE}index.html`] = bytes
+  },
+  'a refresh of the page itself': put(GUIDE, {
+    refresh: `<meta http-equiv="refresh" content="300; url=${CLEAN_SITE}${GUIDE}">`,
+  }),
+  'a zero-width joiner in a name': (site) => {
+    const one = page(site, 'people/ruth-venn/')
+    one.head.set('og:image:alt', metaTag('og:image:alt', 'Ruth Venn beside 👩‍🔧 and her lamp'))
+  },
+  'an entry of robots.txt for one bot that is no place': (site) => {
+    site.robots = `User-agent: HungryBot\nDisallow: /\n\n${site.robots}`
+  },
+  'robots.txt that closes a folder nobody shares': (site) => {
+    site.robots = site.robots.replace('Allow: /', 'Disallow: /drafts/')
+  },
+  'the generator beside the site’s own name': putAll(() => ({ generator: metaTag('generator', 'Lampwright 4.2.1') })),
+  'an icon by its type and one for touch': putAll(() => ({
+    icon: '<link rel="icon" href="/favicon.ico" sizes="32x32"><link rel="apple-touch-icon" href="/img/home.png">',
+  })),
+  'language twins with one untranslated title': (site) => {
+    put('de/contact/', {
+      title: titleTag('How to find and to ring us – Quay Lanterns'),
+      'og:title': metaTag('og:title', 'How to find and to ring us'),
+    })(site)
+  },
+  'an account for each language': (site) => {
+    putAll(({ lang }) => ({
+      'twitter:site': metaTag('twitter:site', lang === 'de' ? '@kailaternen' : '@quaylanterns'),
+    }))(site)
+  },
+  'one word of another language in a text': put(GUIDE, {
+    description: metaTag(
+      'description',
+      'Über wicks: how to cut a wick square, how far to raise it, and what a flame looks like.',
+    ),
+    'og:description': metaTag(
+      'og:description',
+      'Über wicks: how to cut a wick square, how far to raise it, and what a flame looks like.',
+    ),
+  }),
+  'og:locale with another territory': putAll(({ lang }) =>
+    lang === 'de' ? { 'og:locale': metaTag('og:locale', 'de_AT') } : {},
+  ),
+  'a heading that sets its words in spaces of another kind': (site) => {
+    const one = page(site, GUIDE)
+    one.body = one.body.replace('Trim a wick', 'Trim&nbsp;a wick')
+  },
+  'Index as the title of an index': (site) => {
+    nameAt('guides/', 'Index of all guides to a lantern')(site)
+  },
+}
