@@ -1,4 +1,5 @@
 import { limits } from '../address'
+import type { MetaFact } from '../model'
 import { editsBetween } from '../text'
 import { isKnownKey, knownKeys } from './known-keys'
 
@@ -57,3 +58,7 @@ function nearestKey(key: string): string | null {
   }
   return best?.known ?? null
 }
+
+/** Has a value no closing quote, so that the next tags are a part of it? */
+export const runsOn = ({ value, key }: MetaFact): boolean =>
+  value !== null && isKnownKey(key) && />\s{0,40}<(?:meta|link|title|script)\s/i.test(value)

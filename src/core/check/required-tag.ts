@@ -2,7 +2,7 @@ import type { PageFacts } from '../model'
 import { metasOf } from '../surface'
 import { isBlank } from '../text'
 import { type CheckMeta, defineCheck, type PageCheck } from './define-check'
-import { meantKey } from './misspelled'
+import { meantKey, runsOn } from './misspelled'
 
 /** A check that one tag is there and says something. */
 export function requiredTag(
@@ -32,7 +32,7 @@ export function requiredTag(
       const tags = metasOf(facts, key)
       if (tags.some((tag) => !isBlank(tag.value))) return []
       const tag = tags[0]
-      // What stands there under a misspelled key is told as that.
+      // What stands there under a misspelled key, or behind a quote that is not closed, is told as that.
       if (unless(facts) || (!tag && isMisspelledIn(facts, key))) return []
       return tag ? [{ message: 'empty', at: tag, data: { line: tag.line, example } }] : [{ message: 'absent' }]
     },
@@ -42,7 +42,8 @@ export function requiredTag(
 const isMisspelledIn = ({ metas }: PageFacts, key: string) =>
   metas.some(
     (meta) =>
-      (meta.attribute === 'name' || meta.attribute === 'property') &&
-      !isBlank(meta.value) &&
-      meantKey(meta.key) === key,
+      runsOn(meta) ||
+      ((meta.attribute === 'name' || meta.attribute === 'property') &&
+        !isBlank(meta.value) &&
+        meantKey(meta.key) === key),
   )

@@ -62,6 +62,33 @@ describe('metas', () => {
   })
 })
 
+describe('slips of writing', () => {
+  test.each([
+    ['<meta name=a content=How to cut>', 'How', 'to cut'],
+    ['<meta content=How to cut name=a>', 'How', 'to cut'],
+    ['<meta name=a content=How data-x="1">', 'How', undefined],
+    ['<meta name=a content=How to data-x=1 more>', 'How', 'to'],
+    ['<meta name=a content="How" to cut>', 'How', undefined],
+    ["<meta name=a content='How' to>", 'How', undefined],
+    ['<meta name=a content= to=1>', 'to=1', undefined],
+    ['<meta name=a content>', '', undefined],
+  ])('%s has “%s”, cut off before “%s”', (html, value, cutOff) => {
+    const [meta] = facts(html).metas
+    expect([meta?.value, meta?.cutOff]).toEqual([value, cutOff])
+  })
+
+  test('a second head is told where it stands, in the head and after it', () => {
+    expect(facts('<head><title>x</title>\n<head><meta name=a content=b>').headAgain).toEqual({ line: 2, column: 1 })
+    expect(facts('<head></head>\n <head><meta name=a content=b></head>').headAgain).toEqual({ line: 2, column: 2 })
+    expect(facts('<head><meta name=a content=b></head><body>')).not.toHaveProperty('headAgain')
+  })
+
+  test('a byte order mark is told', () => {
+    expect(facts('\uFEFF<title>x</title>').hasByteOrderMark).toBe(true)
+    expect(facts('<title>x</title>')).not.toHaveProperty('hasByteOrderMark')
+  })
+})
+
 describe('texts', () => {
   test('of two titles the first counts, even when empty', () => {
     expect(facts('<title></title><title>Lamp</title>').title).toBe('')

@@ -413,7 +413,27 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
     finds: ['og-title-missing'],
     findings: 25,
   },
+  'a title with nothing behind its separator': {
+    make: put(GUIDE, { title: titleTag('Trim a wick so that it burns even –') }),
+    finds: ['title-placeholder'],
+  },
+  'the site’s name as the whole title of every page': {
+    make: putAll(({ path, lang }) =>
+      path === '' || path === 'de/' ? {} : { title: titleTag(lang === 'de' ? 'Laternen am Kai' : 'Quay Lanterns') },
+    ),
+    finds: ['title-placeholder', 'title-short'],
+    findings: 44,
+    causes: 2,
+  },
+  'a day that is in no calendar': {
+    make: put(NEWS, { 'article:published_time': metaTag('article:published_time', '2026-02-30T09:00:00+00:00') }),
+    finds: ['og-type-fields'],
+  },
   // Tags
+  'a quote that is not closed': {
+    make: put(GUIDE, { 'og:title': '<meta property="og:title" content="Trim a wick>' }),
+    finds: ['value-unquoted'],
+  },
   'two heads': {
     make: put(GUIDE, {
       'og:description': `${metaTag('og:description', 'How to cut a wick square, how far to raise it, and what a flame looks like.')}\n</head>\n<head>`,
@@ -509,6 +529,10 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'no share image': {
     make: put(GUIDE, { 'og:image': null, 'og:image:width': null, 'og:image:height': null, 'og:image:alt': null }),
     finds: ['og-image-missing'],
+  },
+  'an alternative text that is the name of a file': {
+    make: put(GUIDE, { 'og:image:alt': metaTag('og:image:alt', 'guides-trim-a-wick.png') }),
+    finds: ['image-alt-missing'],
   },
   'no alternative texts in the layout': {
     make: putAll(() => ({ 'og:image:alt': null })),

@@ -21,6 +21,13 @@ const FORMS: { keys: RegExp; form: RegExp; example: string }[] = [
 
 const formOf = (key: string) => FORMS.find(({ keys }) => keys.test(key))
 
+/** Is there such a day? 30 February is none. */
+function isInCalendar(value: string): boolean {
+  const day = value.slice(0, 10)
+  const date = new Date(`${day}T00:00:00Z`)
+  return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(day)
+}
+
 /** Dates of what has happened. */
 const PAST = new Set(['article:published_time', 'article:modified_time'])
 const PEOPLE = new Set(['article:author', 'book:author'])
@@ -79,7 +86,9 @@ export const ogTypeFields = defineCheck({
   check({ facts }, { today }) {
     const isWrong = (meta: MetaFact) => {
       const form = formOf(meta.key)?.form
-      return form !== undefined && !isBlank(meta.value) && !form.test(meta.value!.trim())
+      if (form === undefined || isBlank(meta.value)) return false
+      const value = meta.value!.trim()
+      return !form.test(value) || (form === ISO_DATE && !isInCalendar(value))
     }
     return facts.metas.flatMap((meta): Raised[] => {
       const value = meta.value?.trim() ?? ''

@@ -48,7 +48,9 @@ export const pageRedirected = defineCheck({
     if (fetch.error !== null) return []
     // Runs of before it was noted who links know only the chain of the first address that was asked for.
     const known = redirects.length === 0 ? [] : [{ address: 'A link', chain: redirects, linkers: undefined }]
-    const led = (ledHereBy ?? known).map(({ address, chain, linkers: own }) => ({
+    // What nobody links to costs nobody a step.
+    const linked = (ledHereBy ?? known).filter((lead) => lead.linkers === undefined || lead.linkers.count > 0)
+    const led = linked.map(({ address, chain, linkers: own }) => ({
       message: 'redirects',
       data: {
         address,

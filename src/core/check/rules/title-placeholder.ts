@@ -1,7 +1,7 @@
 import { pathOf } from '../../address'
-import type { Position } from '../../model'
+import type { PageFacts, Position } from '../../model'
 import { firstValue } from '../../surface'
-import { groupBy, isBlank } from '../../text'
+import { collapseWhiteSpace, groupBy, isBlank } from '../../text'
 import { defineCheck, type Raised } from '../define-check'
 import { AND } from '../own-addresses'
 import { ownPart } from '../own-part'
@@ -45,6 +45,18 @@ export const titlePlaceholder = defineCheck({
       anywhere: 'Put the site’s name there.',
       mend: { needs: 'the name of the site' },
     },
+    onlySite: {
+      says: '{key} is only the site’s name, “{seen}”.',
+      fix: 'Put what this page is in front of it; line {line}.',
+      anywhere: 'Put what each page is in front of it.',
+      mend: { say: '{key}' },
+    },
+    dangling: {
+      says: '{key} has nothing behind its separator: “{seen}”.',
+      fix: 'Have the template write the site’s name there, or leave out the separator; line {line}.',
+      anywhere: 'Have the template write the site’s name there, or leave out the separator.',
+      mend: { say: '{key}', as: '{plain}' },
+    },
     generator: {
       says: '{key} has “{seen}” as the site’s name: that is what the site was made with.',
       fix: 'Put the site’s own name there; line {line}.',
@@ -75,6 +87,13 @@ export const titlePlaceholder = defineCheck({
       if (!found) {
         const name = SITE_TAGS.has(key) ? value.trim() : (titleParts(value).slice(1).at(-1) ?? '')
         const data = { key, seen: name, line: at?.line ?? 0 }
+        const plain = withoutSeparatorAtEnd(value)
+        if (plain !== null)
+          return [{ message: 'dangling', level: 'warning', at, data: { ...data, seen: value.trim(), plain } }]
+        const isFirst = key === 'title' || firstValue(facts, key) === value
+        const isOnlySite =
+          isFirst && !SITE_TAGS.has(key) && !isStart(url, context.addresses.site) && isNameOfSite(value, page)
+        if (isOnlySite) return [{ message: 'onlySite', level: 'warning', at, data: { ...data, seen: value.trim() } }]
         if (PROVING_TITLES.has(name.toLowerCase())) return [{ message: 'siteName', at, data }]
         const isGenerators = generator !== null && name.toLowerCase() === generator.toLowerCase() && !isToolsOwn
         return isGenerators ? [{ message: 'generator', at, data }] : []
@@ -103,6 +122,22 @@ const once = (raised: readonly Raised[]): Raised[] =>
     const keys = [first!, ...others].map(({ data }) => data!['key'])
     return { ...first!, data: { ...first!.data, key: [...new Set(keys)].join(AND) } }
   })
+
+/** A title without the separator that nothing follows; null where none ends it. */
+function withoutSeparatorAtEnd(value: string): string | null {
+  const text = value.trim()
+  const isSeparator = '|–—·•»'.includes(text.at(-1) ?? 'x') && text.at(-2) === ' '
+  return isSeparator && text.length > 3 ? text.slice(0, -2).trimEnd() : null
+}
+
+/** The home page, or that of a language: `/de/`. */
+const isStart = (url: string, site: string) =>
+  isHome(url, site) || /^[a-z]{2,3}(?:[-_][a-z]{2,4})?\/?(?:index\.html?)?$/i.test(url.slice(site.length))
+
+const isNameOfSite = (value: string, { facts }: { facts: PageFacts }) => {
+  const name = firstValue(facts, 'og:site_name')
+  return name !== null && collapseWhiteSpace(name).toLowerCase() === collapseWhiteSpace(value).toLowerCase()
+}
 
 /** Is the site about the very thing that it is named after? */
 const isNameIn = (name: string, site: string) => {

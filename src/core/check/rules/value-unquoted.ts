@@ -1,5 +1,6 @@
-import { defineCheck } from '../define-check'
+import { defineCheck, type Raised } from '../define-check'
 import { isKnownKey } from '../known-keys'
+import { runsOn } from '../misspelled'
 
 export const valueUnquoted = defineCheck({
   id: 'value-unquoted',
@@ -8,7 +9,7 @@ export const valueUnquoted = defineCheck({
   family: 'open-graph',
   level: 'warning',
   scope: 'page',
-  looksAt: 'Values of tags that have no quotes around them.',
+  looksAt: 'Values of tags that have no quotes around them, or no closing one.',
   why: 'Without quotes a value ends at its first space: the rest of the text is lost.',
   messages: {
     cut: {
@@ -17,9 +18,16 @@ export const valueUnquoted = defineCheck({
       anywhere: 'Put quotes around the whole value.',
       mend: { say: '{key}', as: '{whole}' },
     },
+    open: {
+      says: 'The value of {key} has no closing quote: it runs on into the next tag.',
+      fix: 'Close the quote on line {line}; the tags behind it are read then.',
+      anywhere: 'Close the quote; the tags behind it are read then.',
+      mend: { needs: 'a closing quote' },
+    },
   },
   check({ facts }) {
-    return facts.metas.flatMap((meta) => {
+    return facts.metas.flatMap((meta): Raised[] => {
+      if (runsOn(meta)) return [{ message: 'open', level: 'error', at: meta, data: { key: meta.key, line: meta.line } }]
       if (meta.cutOff === undefined || !isKnownKey(meta.key)) return []
       const seen = meta.value ?? ''
       const data = { key: meta.key, seen, whole: `${seen} ${meta.cutOff}`, line: meta.line }
