@@ -1,4 +1,5 @@
-import type { FindingWords } from '../check'
+import { checkOf, inWords as inFindingWords } from '../check'
+import type { Finding } from '../model'
 import { sectionName } from '../section'
 import { ownEntry } from '../text'
 import type { Plan, PlannedEdit } from './plan'
@@ -65,7 +66,13 @@ const tagsOf = (edits: readonly PlannedEdit[]) => [...new Set(edits.map(({ tag }
 const MAX_TOLD = 3
 
 /** What is left out, or empty: the tags, and what each is to say. */
-function lacksSentence(edits: readonly PlannedEdit[], who: string, many: boolean, share: string): string {
+function lacksSentence(
+  edits: readonly PlannedEdit[],
+  who: string,
+  many: boolean,
+  share: string,
+  { faulty, pages }: { faulty: number; pages: number },
+): string {
   const empty = edits.filter(({ rule }) => rule.from === '')
   const absent = edits.filter(({ rule }) => rule.from !== '')
   const verb = (single: string, plural: string) => (many ? plural : single)
@@ -74,18 +81,20 @@ function lacksSentence(edits: readonly PlannedEdit[], who: string, many: boolean
     absent.length > 0 ? `${verb('leaves', 'leave')} out ${listed(tagsOf(absent))}` : '',
   ].filter(Boolean)
   const written = edits.length > MAX_TOLD ? [] : edits
+  const part = faulty > pages ? ` It can be filled from the page on ${pages} of them.` : ''
   const filled = written.flatMap(({ tag, rule: { to } }) =>
     to === null || to === '{needed}' ? [] : [`${tag}: ${inWords(to)}`],
   )
   const left = edits.filter(({ rule: { to } }) => to === null).map(({ tag }) => tag)
   const out = left.length > 0 ? ` Leave out ${listed(left)}.` : ''
-  return `${who} ${parts.join(' and ')}${share}.${filled.length > 0 ? ` Write ${filled.join('; ')}.` : edits.length > MAX_TOLD ? ' Each can be written from the page.' : ''}${out}`
+  return `${who} ${parts.join(' and ')}${share}.${part}${filled.length > 0 ? ` Write ${filled.join('; ')}.` : edits.length > MAX_TOLD ? ' Each can be written from the page.' : ''}${out}`
 }
 
 function changeSentence({ tag, rule: { from, to } }: PlannedEdit, who: string, many: boolean, share: string): string {
   const verb = many ? 'have' : 'has'
   const seen = from === null || from === '{value}' ? '' : ` as ${inWords(from)}`
-  const now = `${who} ${verb} ${tag}${seen}${share}.`
+  const what = from === '{value}' && to !== null && to !== '{needed}' ? `another ${tag} than it should` : tag
+  const now = `${who} ${verb} ${what}${seen}${share}.`
   if (to === null) return `${now} Leave it out.`
   if (to === '{needed}') return now
   return `${now} Write ${inWords(to)}.`
@@ -101,26 +110,59 @@ function withValues({ edits, changes }: Plan): PlannedEdit[] {
   })
 }
 
-/** What is to be done, in a sentence or two; `main` are the words of the gravest finding. */
-export function sentenceFor(plan: Plan, pages: readonly string[], main: FindingWords, site: string): string {
+/**
+ * What is so of all pages of a finding: its own words where all say the same, else what the check finds and the first
+ * page as an example.
+ *
+ * @param who the pages, as the start of a sentence
+ */
+export function wordsOfMany(findings: readonly Finding[], who: string, pages: readonly string[], site: string): string {
+  const [first] = findings
+  const { message } = inFindingWords(first!)
+  if (pages.length < 2) return message
+  const sameRule = findings.filter(({ rule, said }) => rule === first!.rule && said === first!.said)
+  const isSame = sameRule.every((one) => inFindingWords(one).message === message)
+  if (isSame) return `${who}: ${message}`
+  const label = checkOf(first!.rule)?.label ?? first!.rule
+  return `${who}: ${label}. On ${pathOf(pages[0]!, site)}: ${message}`
+}
+
+/**
+ * What is to be done, in a sentence or two.
+ *
+ * @param mainFinding the gravest of the findings
+ * @param faulty pages of the same sections that have such a finding, whether this change mends it or not
+ */
+export function sentenceFor(
+  plan: Plan,
+  pages: readonly string[],
+  findings: readonly Finding[],
+  mainFinding: Finding,
+  site: string,
+  faulty: number,
+): string {
   const { scope, needs } = plan
+  const main = inFindingWords(mainFinding)
   const sameRule = new Set(plan.edits.map(({ rule }) => `${rule.from}\n${rule.to}`)).size === 1
   // What one rule mends in several tags is told by its rule, on a single page too.
   const edits = pages.length === 1 && !(sameRule && plan.edits.length > 1) ? withValues(plan) : plan.edits
   const who = capital(placeOf(plan, pages, site))
   const many = who.startsWith('The templates') || /^\d+ pages/.test(who)
   const isTemplate = scope.where === 'layout' || scope.where === 'section'
+  // The number is that of the fault; how many can be filled by themselves is told apart.
+  const isLack = edits.every(({ kind, rule }) => kind === 'say' && (rule.from === null || rule.from === ''))
+  const lacking = isTemplate && isLack ? Math.min(Math.max(faulty, pages.length), scope.of) : pages.length
   const share = isTemplate
-    ? ` on ${pages.length === scope.of ? 'all ' : ''}${pages.length === scope.of ? '' : `${pages.length} of `}${count(Math.max(scope.of, pages.length), 'page')}`
+    ? ` on ${lacking === scope.of ? 'all ' : `${lacking} of `}${count(Math.max(scope.of, lacking), 'page')}`
     : ''
   if (plan.pictures.length > 0 || plan.crawlers !== null || plan.hasNewIcon) return `${main.message} ${main.fix}`
-  if (edits.every(({ kind, rule }) => kind === 'say' && (rule.from === null || rule.from === '')))
-    return lacksSentence(edits, who, many, share)
+  if (isLack) return lacksSentence(edits, who, many, share, { faulty: lacking, pages: pages.length })
   const first = edits[0]!
   if (needs.length > 0) {
     const tags = listed(tagsOf(edits))
-    const of = pages.length === 1 ? who : `${count(pages.length, 'page')}`
-    return `${of}: ${tags} to be rewritten. ${pages.length === 1 ? '' : 'One of them: '}${main.message}`
+    if (pages.length === 1) return `${who}: ${main.message} Rewrite ${tags}.`
+    const alike = findings.filter(({ rule }) => rule === mainFinding.rule)
+    return `${wordsOfMany(alike.length > 0 ? alike : [mainFinding], count(pages.length, 'page'), pages, site)} Rewrite ${tags}.`
   }
   switch (first.kind) {
     case 'attribute':

@@ -45,7 +45,8 @@ function strengthOf(finding: Finding): number {
 function jobOf(finding: Finding, needs: string | null): string | null {
   if (needs === null) return null
   const written = mendsOf(finding).some((mend) => 'rewrite' in mend || 'vary' in mend)
-  return written ? needs : null
+  // Too long, shared by pages, a template's: each kind of fault is a job of its own.
+  return written ? `${needs} ${finding.rule.replace(/^(?:title|description)-/, '')}` : null
 }
 
 /** Does the new change of a tag take the place of the one that is planned? */

@@ -57,6 +57,8 @@ export class Desk {
   private readonly defaultPicture: string | null
   private readonly mayShareDefault: boolean
   private readonly isSiteUnknown: boolean
+  /** Images of the content by their alternative text. */
+  private readonly alts = new Map<string, Set<string>>()
   private readonly handedOut = new Set<string>()
   private readonly accounts: { site: string | null; creator: string | null }
 
@@ -67,6 +69,12 @@ export class Desk {
       const count = (map: Map<string, number>, text: string | null) =>
         isBlank(text) || map.set(text!, (map.get(text!) ?? 0) + 1)
       count(this.paragraphs, facts.firstParagraph)
+      for (const { alt, src } of facts.contentImages) {
+        if (isBlank(alt)) continue
+        const known = this.alts.get(alt!.trim())
+        if (known) known.add(src)
+        else this.alts.set(alt!.trim(), new Set([src]))
+      }
     }
     this.siteName = nameOfSite(context)
     this.nameOn = namesByLanguage(context)
@@ -320,7 +328,9 @@ export class Desk {
     const described = describedKind(facts)
     if (described !== null) return described
     if (firstValue(facts, 'article:published_time') !== null) return 'article'
-    return this.types.get(this.sectionOf(page)) ?? 'website'
+    // What the others of its section are tells nothing of the section's first page, or of an odd one among articles.
+    const usual = this.types.get(this.sectionOf(page)) ?? 'website'
+    return usual === 'article' ? 'website' : usual
   }
 
   /** The large card where the page's picture fills it, the small one for an upright or a small one. */
@@ -351,7 +361,8 @@ export class Desk {
       const size = image && sizedImage(image)
       if (image && size && isGoodPicture(image, size)) return url
     }
-    return this.mayShareDefault ? this.defaultPicture : null
+    if (!this.mayShareDefault || this.defaultPicture === null) return null
+    return SHOWN.has(this.context.images.get(this.defaultPicture)?.format ?? null) ? this.defaultPicture : null
   }
 
   /** The side of the picture that og:image names, from the file's own header. */
@@ -379,7 +390,9 @@ export class Desk {
         lettersWorth(alt!) >= 8 &&
         publicImageUrl(page, src, this.context) === declared.url,
     )
-    return same?.alt?.trim() ?? null
+    const alt = same?.alt?.trim() ?? null
+    // What many pages say of different images is said of none of them.
+    return alt === null || (this.alts.get(alt)?.size ?? 0) > 1 ? null : alt
   }
 
   /** The page's title, built like another of its section. */
@@ -387,10 +400,19 @@ export class Desk {
     const title = page.facts.title ?? ''
     const own = ownPart(title, this.siteNames)
     if (habit === '' && this.siteNames.length > 0) {
-      const once = this.siteNames.includes(own) ? title : own
+      const once = this.siteNames.includes(own) ? title : this.withNameOnce(title, own)
       return { value: once, needs: null }
     }
     return { value: withOwnPart(habit, own, this.siteNames) ?? own, needs: null }
+  }
+
+  /** A title that ends with the site's name several times, with it once; one that has it in two places without it at the start. */
+  private withNameOnce(title: string, own: string): string {
+    const rest = title.startsWith(own) ? title.slice(own.length) : ''
+    const name = this.siteNames.find((one) => rest.toLowerCase().endsWith(one.toLowerCase()))
+    const repeated = name === undefined ? '' : rest.slice(0, rest.length / 2)
+    if (repeated !== '' && repeated + repeated === rest) return own + repeated
+    return withOwnPart(title, own, this.siteNames) ?? own
   }
 
   /** What a tag says now, as an edit of it starts from: null where it is not there. */

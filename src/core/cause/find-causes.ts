@@ -4,7 +4,7 @@ import { byLevel, type Finding, type Gathering, LEVELS, type Level, type SiteFin
 import { sectionName } from '../section'
 import { addTo, escapeAttribute, escapeText, groupBy } from '../text'
 import type { Cause, Edit, EditPlace } from './cause'
-import { listed, sentenceFor } from './cause-words'
+import { listed, sentenceFor, wordsOfMany } from './cause-words'
 import { tagEditsOf } from './change'
 import { collect, type Standing } from './collect'
 import { Desk } from './desk'
@@ -76,6 +76,9 @@ function editsOf(plan: Plan): Edit[] {
   })
 }
 
+/** How a question begins that only a person can answer. */
+const DECISION = 'a decision: '
+
 const NONE: ReadonlySet<string> = new Set()
 
 /** Pages on which another plan clears everything that this one would are not changed twice. */
@@ -124,7 +127,10 @@ class CauseFinder {
     const pages = pagesOf(plan)
     const edits = editsOf(plan)
     const sections = new Set(pages.map((url) => this.context.sections.get(url) ?? '/'))
-    const needs = plan.needs.length > 0 ? listed(plan.needs) : undefined
+    // What a change brings is mended along with it, and may take a person as well.
+    const alongside = [...plan.changes.values()].flatMap((own) => own.flatMap((change) => change.needs ?? []))
+    const all = [...new Set([...plan.needs, ...alongside])]
+    const needs = all.length > 0 ? listed(all) : undefined
     const where: EditPlace =
       edits.length > 0 && edits.every((edit) => edit.where === 'site') ? 'site' : plan.scope.where
     const seen = [...plan.changes].slice(0, EVIDENCE)
@@ -134,7 +140,7 @@ class CauseFinder {
       rule: main.rule,
       rules: [...new Set(findings.map(({ rule }) => rule))].sort(),
       level: worst(findings.map(({ level }) => level)),
-      change: sentenceFor(plan, pages, inWords(main), this.context.addresses.site),
+      change: sentenceFor(plan, pages, findings, main, this.context.addresses.site, this.faultyLike(plan, main)),
       section: sections.size === 1 ? [...sections][0]! : '*',
       pages,
       clears: clearsOf(gone),
@@ -151,6 +157,30 @@ class CauseFinder {
     }
   }
 
+  /** Pages of the plan's sections, or of all, that have such a finding. */
+  private faultyLike({ scope }: Plan, { rule }: Finding): number {
+    const isHere = (section: string) => scope.where === 'layout' || scope.sections.includes(section)
+    return this.verdicts.filter(
+      ({ section, findings }) => isHere(section) && findings.some((finding) => finding.rule === rule),
+    ).length
+  }
+
+  /** Questions that are one: what is to be decided once, on the same pages. */
+  private joined(causes: readonly Cause[]): Cause[] {
+    const isQuestion = ({ needs }: Cause) => needs?.startsWith(DECISION) ?? false
+    const keyOf = (cause: Cause) =>
+      isQuestion(cause) ? `${cause.needs} ${[...cause.pages].sort().join(' ')}` : cause.id
+    return [...groupBy([...causes], keyOf).values()].map((same) => {
+      const sum = (level: Level) => same.reduce((count, { clears }) => count + clears[level], 0)
+      return {
+        ...same[0]!,
+        rules: [...new Set(same.flatMap(({ rules }) => rules))].sort(),
+        level: worst(same.map(({ level }) => level)),
+        clears: { error: sum('error'), warning: sum('warning'), note: sum('note') },
+      }
+    })
+  }
+
   /** What can't be tried here: one cause for each thing that people have to do, on all pages where it stands. */
   private needed(standings: readonly Standing[], site: readonly SiteFinding[]): Cause[] {
     const groups = groupBy(standings, ({ finding }) => {
@@ -161,13 +191,17 @@ class CauseFinder {
     const ofPages = [...groups.values()].map((group) => {
       const { finding } = group[0]!
       const pages = [...new Set(group.map(({ url }) => url))]
-      const words = inWords(finding)
-      const place = pages.length === 1 ? '' : `${pages.length} pages${this.sectionWords(group)}. One of them: `
+      const said = wordsOfMany(
+        group.map((one) => one.finding),
+        `${pages.length} pages${this.sectionWords(group)}`,
+        pages,
+        this.context.addresses.site,
+      )
       return this.neededCause(
         finding,
         pages,
         group.map(({ url, finding: one }) => ({ url, finding: one })),
-        `${place}${words.message} ${pages.length === 1 ? words.fix : fixAnywhere(finding)}`,
+        `${said} ${pages.length === 1 ? inWords(finding).fix : fixAnywhere(finding)}`,
       )
     })
     const ofSite = [...groupBy(site, ({ rule, said }) => `${rule} ${said}`).values()].map((group) => {
@@ -178,7 +212,7 @@ class CauseFinder {
       const more = group.length > 1 ? ` And ${group.length - 1} more like it.` : ''
       return this.neededCause(finding!, pages, gone, `${words.message}${more} ${words.fix}`)
     })
-    return [...ofPages, ...ofSite]
+    return this.joined([...ofPages, ...ofSite])
   }
 
   private sectionWords(group: readonly Standing[]): string {

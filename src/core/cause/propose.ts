@@ -64,6 +64,8 @@ class Proposer {
 
   private say(tag: string, { value, needs: lacks, term }: Proposed): Proposal[] {
     const from = this.desk.now(tag, this.page)
+    // What is right stays as it is: of two sides of an image one may be.
+    if (value !== null && value === from) return []
     // A URL below a site that has no production URL can't be written before there is one.
     const isInvented = value !== null && withoutUnnamedHost(value) !== value
     const needs = isInvented ? needsFor('canonical') : lacks
@@ -107,19 +109,6 @@ class Proposer {
     return [...own, ...stale.filter((key) => metasOf(page.facts, key).length > 0).flatMap((key) => this.unsay(key))]
   }
 
-  private index(): Proposal[] {
-    return ['robots', 'googlebot'].flatMap((tag) => {
-      const said = firstValue(this.page.facts, tag)
-      if (said === null || !/noindex|none/i.test(said)) return []
-      const left = said
-        .split(',')
-        .map((word) => word.trim())
-        .filter((word) => !/^(?:noindex|none)$/i.test(word))
-        .join(', ')
-      return left === '' ? this.unsay(tag) : this.say(tag, { value: left, needs: null })
-    })
-  }
-
   of(mend: Mend): Proposal[] {
     const { desk, page, finding } = this
     const change = (one: Change, from: string | null): Proposal[] => [
@@ -155,7 +144,6 @@ class Proposer {
       return desk.isOwn(mend.vary, page) ? [] : this.say(shown, desk.varied(mend.vary, shown, page))
     }
     if ('retitle' in mend) return this.say('title', desk.builtLike(page, this.filled(mend.retitle)))
-    if ('index' in mend) return this.index()
     if ('picture' in mend)
       return finding.image === undefined ? [] : [{ kind: 'picture', url: finding.image, needs: mend.picture }]
     if ('favicon' in mend) return [{ kind: 'favicon' }]

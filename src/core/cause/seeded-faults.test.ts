@@ -4,7 +4,7 @@ import type { CrawlEnvironment } from '../crawl'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { buildOf, CLEAN_SITE, type CleanSite, cleanSite } from '../testing/clean-site'
 import { HARMLESS_TWINS, SEEDED_FAULTS } from '../testing/seeded-faults'
-import { findCauses } from './find-causes'
+import { findCauses, tryCauses } from './find-causes'
 
 /** The site's host of images has those of the build; no other host answers. */
 const hostOfImages =
@@ -23,12 +23,21 @@ async function saidOf(make: (site: CleanSite) => void) {
   const files = buildOf(site)
   const gathering = await gatherMemory(files, CLEAN_SITE, hostOfImages(files))
   const context = createCheckContext(gathering)
-  const { pages, findings, waived } = runChecks(gathering, context)
+  const verdict = runChecks(gathering, context)
+  const { pages, findings, waived } = verdict
   const all = [...pages.flatMap((page) => page.findings), ...findings]
+  const causes = findCauses(context, pages, findings, waived)
   return {
     rules: [...new Set(all.map(({ rule }) => rule))].sort(),
     words: all.map((finding) => `${finding.level} ${finding.rule}: ${inWords(finding).message}`),
-    causes: findCauses(context, pages, findings, waived),
+    causes,
+    /** What the home page, else the first page of the causes, is to say by them, tag by tag. */
+    written: () => {
+      const { edits } = tryCauses(context, verdict, new Set(causes.map(({ id }) => id)))
+      const url = edits.has(CLEAN_SITE) ? CLEAN_SITE : causes[0]!.pages.find((one) => edits.has(one))
+      const own = url === undefined ? undefined : edits.get(url)
+      return Object.fromEntries([...(own ?? [])].map(([tag, value]) => [tag, value === url ? '{page}' : value]))
+    },
   }
 }
 
@@ -43,13 +52,19 @@ describe('a site of 25 pages without a fault', () => {
 })
 
 describe('one fault is found, told once, and is one cause', () => {
-  test.each(Object.entries(SEEDED_FAULTS))(
-    '%s',
-    async (_name, { make, finds, findings = finds.length, causes = 1 }) => {
-      const said = await saidOf(make)
-      expect(said.rules).toEqual([...finds].sort())
-      expect(said.words.length, said.words.join('\n')).toBe(findings)
-      expect(said.causes.map(({ change }) => change)).toHaveLength(causes)
-    },
-  )
+  test.each(Object.entries(SEEDED_FAULTS))('%s', async (_name, fault) => {
+    const { make, finds, findings = finds.length, causes = 1, asks, writes } = fault
+    const said = await saidOf(make)
+    expect(said.rules).toEqual([...finds].sort())
+    expect(said.words.length, said.words.join('\n')).toBe(findings)
+    expect(said.causes.map(({ change }) => change)).toHaveLength(causes)
+    if (asks !== undefined) {
+      expect(said.causes).toMatchObject([{ needs: `a decision: ${asks}`, proved: false, edits: [] }])
+      expect(said.written()).toEqual({})
+    }
+    if (writes !== undefined) {
+      expect(said.causes).toMatchObject([{ proved: true }])
+      expect(said.written()).toEqual(writes)
+    }
+  })
 })

@@ -10,7 +10,6 @@ import type { CheckContext, PageContext } from './context'
  * the tags stand at the top of the head. `rewrite`: a person rewrites that text, in every tag that says it. `vary`:
  * the same, where pages share it. `picture`: a person makes another picture. `favicon`: there is one. `unlink`: the link
  * it points at goes. `share`: the share link that it points at shares that address. `crawlers`: robots.txt lets them in.
- * `index`: noindex goes.
  * `retitle`: the title is built like that one; without one, it holds the site's name once. `needs`: something that can't be tried here, in words.
  */
 export type Mend =
@@ -28,7 +27,6 @@ export type Mend =
   | { unlink: true }
   | { share: string }
   | { crawlers: true }
-  | { index: true }
   | { retitle: string }
   | { needs: string; where?: 'server' | 'site' }
 
@@ -152,7 +150,18 @@ export function defineCheck(check: Check): Check {
   return check
 }
 
-/** A message with its data filled in. */
+/** A message whose data lacks a name. */
+export class UnfilledWords extends Error {}
+
+/**
+ * A message with its data filled in.
+ *
+ * @throws UnfilledWords where a name has no value: nobody is to read a raw place holder
+ */
 export function fillWords(words: string, data: Raised['data'] = {}): string {
-  return words.replace(/\{(\w+)\}/g, (whole, name: string) => String(data[name] ?? whole))
+  return words.replace(/\{(\w+)\}/g, (_whole, name: string) => {
+    const value = data[name]
+    if (value === undefined) throw new UnfilledWords(`“${words}” has no value for {${name}}.`)
+    return String(value)
+  })
 }

@@ -21,9 +21,6 @@ const comparableAddress = (url: string) =>
     .replace(/^http:/, 'https:')
     .replace(/(?:\/index\.html?|\.html?|\/)$/, '')
 
-/** Are these two spellings of one address? */
-export const isSameAddress = (a: string, b: string): boolean => comparableAddress(a) === comparableAddress(b)
-
 type Index = {
   exact: Map<string, GatheredPage>
   pages: Map<string, GatheredPage>

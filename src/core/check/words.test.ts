@@ -60,8 +60,9 @@ test.each([
   expect([isKnownKey(key), isSingleValued(key)]).toEqual([known, single])
 })
 
-test('words are filled from data; what has none stays visible', () => {
-  expect(fillWords('{a} of {b}, {c}', { a: 1, b: 'x' })).toBe('1 of x, {c}')
+test('words are filled from data; a name without a value is an error, and nothing that people read', () => {
+  expect(fillWords('{a} and {b}', { a: 'x', b: 2 })).toBe('x and 2')
+  expect(() => fillWords('{a} and {b}', { a: 'x' })).toThrow('has no value for {b}')
 })
 
 test.each([

@@ -39,7 +39,8 @@ export function editFacts(facts: PageFacts, edits: TagEdits): PageFacts {
     if (value === undefined) return [meta]
     if (value === null || seen.has(meta.key)) return []
     seen.add(meta.key)
-    return [{ ...meta, value }]
+    const { cutOff: _, ...whole } = meta
+    return [{ ...whole, value }]
   })
   const anchor = anchorOf(facts) ?? { line: 1, column: 1, endByte: 0 }
   const { line, column, endByte } = anchor

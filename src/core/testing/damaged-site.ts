@@ -182,7 +182,6 @@ export const DAMAGES: Readonly<Record<string, Damage>> = {
     rules: { 'twitter:site': { from: 'https://feed.example/largesite', to: '@largesite' } },
     isSetting: true,
   },
-  noindex: { apply: say('robots', () => 'noindex'), rules: { robots: { from: 'noindex', to: null } } },
   'locale-of-language': {
     apply: say('og:locale', () => 'en'),
     rules: { 'og:locale': { from: '{value}', to: '{locale}' } },

@@ -11,6 +11,10 @@ export type SeededFault = {
   findings?: number
   /** How many causes it is, where it is not one. */
   causes?: number
+  /** A person has to decide: the question is asked, and nothing is written. */
+  asks?: string
+  /** What the first page is to say then, tag by tag; null: the tag goes. */
+  writes?: Readonly<Record<string, string | null>>
 }
 
 const GUIDE = 'guides/trim-a-wick/'
@@ -80,6 +84,7 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'share image on the staging host': {
     make: putAll((one) => imageTag(one, (url) => url.replace('https://', 'https://staging.'))),
     finds: ['address-staging'],
+    writes: { 'og:image': 'https://lanterns.example/img/home.png' },
     findings: 25,
   },
   'share image on a branch preview': {
@@ -91,6 +96,7 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'canonical, og:url and og:image left on another origin': {
     make: putAll(onOrigin('https://lanterns-old.example/')),
     finds: ['address-staging'],
+    writes: { canonical: '{page}', 'og:url': '{page}', 'og:image': 'https://lanterns.example/img/home.png' },
     findings: 50,
   },
   'canonical, og:url and og:image left on the test host': {
@@ -101,15 +107,18 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'share image with the origin twice': {
     make: putAll((one) => imageTag(one, (url) => `https://lanterns.example${url}`)),
     finds: ['address-staging'],
+    writes: { 'og:image': 'https://lanterns.example/img/home.png' },
     findings: 25,
   },
   'undefined in og:url': {
     make: put(GUIDE, { 'og:url': metaTag('og:url', `${CLEAN_SITE}undefined/trim-a-wick/`) }),
     finds: ['address-staging'],
+    writes: { 'og:url': '{page}' },
   },
   'undefined in front of a share image': {
     make: put(GUIDE, { 'og:image': metaTag('og:image', 'undefined/img/guides-trim-a-wick.png') }),
     finds: ['address-staging'],
+    writes: { 'og:image': 'https://lanterns.example/img/guides-trim-a-wick.png' },
   },
   'og:url with null in its path': {
     make: put(GUIDE, { 'og:url': metaTag('og:url', `${CLEAN_SITE}guides/null/`) }),
@@ -125,6 +134,7 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
       'og:url': metaTag('og:url', `${CLEAN_SITE}guides/`),
     }),
     finds: ['address-differs'],
+    asks: 'which page is meant to be shared and found?',
   },
   'canonical and og:url of all guides lead nowhere': {
     make: putAll(
@@ -143,11 +153,13 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
       'og:url': metaTag('og:url', one.url.replace('https:', 'http:')),
     })),
     finds: ['address-insecure'],
+    writes: { canonical: '{page}', 'og:url': '{page}' },
     findings: 25,
   },
   'og:url of the section on all articles': {
     make: putAll(() => ({ 'og:url': metaTag('og:url', `${CLEAN_SITE}news/`) }), isArticle),
     finds: ['address-differs'],
+    writes: { 'og:url': '{page}' },
     findings: 5,
   },
   'og:url relative': {
@@ -214,10 +226,12 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'noindex left on a page': {
     make: put(GUIDE, { robots: metaTag('robots', 'noindex') }),
     finds: ['page-noindex', 'sitemap-lists-hidden'],
+    asks: 'is the page meant to be found?',
   },
   'noindex left on the whole site': {
     make: putAll(() => ({ robots: metaTag('robots', 'noindex, nofollow') })),
     finds: ['page-noindex', 'sitemap-lists-hidden'],
+    asks: 'is the page meant to be found?',
     findings: 26,
   },
   'a link to a page that is not there': {
@@ -244,6 +258,7 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'twitter:title of another page': {
     make: put(GUIDE, { 'twitter:title': metaTag('twitter:title', 'Store lamps over the summer') }),
     finds: ['twin-differs'],
+    writes: { 'twitter:title': null },
   },
   'twitter:title of one page in the layout': {
     make: putAll(() => ({ 'twitter:title': metaTag('twitter:title', 'Lantern workshop on the river') })),
@@ -253,10 +268,12 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'twitter:image of another page': {
     make: put(GUIDE, { 'twitter:image': metaTag('twitter:image', `${CLEAN_SITE}img/guides-choose-an-oil.png`) }),
     finds: ['twin-differs'],
+    writes: { 'twitter:image': null },
   },
   'a value without quotes, cut at its first space': {
     make: put(GUIDE, { 'og:title': '<meta property="og:title" content=Trim a wick so that it burns even>' }),
     finds: ['value-unquoted'],
+    writes: { 'og:title': 'Trim a wick so that it burns even' },
   },
   'a description without quotes': {
     make: put(GUIDE, { description: '<meta name=description content=How to cut a wick>' }),
@@ -270,6 +287,7 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
       ),
     }),
     finds: ['text-double-escaped'],
+    writes: { 'og:description': 'How to cut a wick square, and how far to raise it when it is lit.' },
   },
   'markup escaped twice in a title': {
     make: put(GUIDE, { 'og:title': metaTag('og:title', 'Trim a <em>wick</em> so that it burns even') }),
@@ -282,6 +300,7 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'a zero-width space inside a word': {
     make: put(GUIDE, { title: titleTag('Trim a wi\u200Bck so that it burns even – Quay Lanterns') }),
     finds: ['text-garbled'],
+    writes: { title: 'Trim a wick so that it burns even – Quay Lanterns' },
   },
   'UTF-8 read as another encoding, on a whole page': {
     make: put('de/about/', {
@@ -313,10 +332,12 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'og:locale missing beside hreflang': {
     make: put('de/about/', { 'og:locale': null }),
     finds: ['locale-differs'],
+    writes: { 'og:locale': 'de_DE' },
   },
   'og:locale of another language': {
     make: put('de/about/', { 'og:locale': metaTag('og:locale', 'en_GB') }),
     finds: ['locale-differs'],
+    writes: { 'og:locale': 'de_DE' },
   },
   'an unfilled %s in a title': {
     make: put(GUIDE, { title: titleTag('%s – Quay Lanterns') }),
@@ -325,6 +346,7 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'undefined as og:title': {
     make: put(GUIDE, { 'og:title': metaTag('og:title', 'undefined') }),
     finds: ['title-placeholder'],
+    writes: { 'og:title': 'Trim a wick so that it burns even' },
   },
   'an expression left in the layout': {
     make: putAll(() => ({ 'og:title': metaTag('og:title', '{{ page.title }}') })),
@@ -365,6 +387,7 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
       put('de/about/', { 'og:locale': metaTag('og:locale', 'en_GB') })(site)
     },
     finds: ['language-differs'],
+    writes: { 'html lang': 'de', 'og:locale': 'de_DE' },
   },
   'description and og:description both missing': {
     make: put(GUIDE, { description: null, 'og:description': null }),
@@ -488,10 +511,12 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'a declared width with its unit': {
     make: put(GUIDE, { 'og:image:width': metaTag('og:image:width', '1200px') }),
     finds: ['image-size-mismatch'],
+    writes: { 'og:image:width': '1200' },
   },
   'a declared size that is another': {
     make: put(GUIDE, { 'og:image:width': metaTag('og:image:width', '600') }),
     finds: ['image-size-mismatch'],
+    writes: { 'og:image:width': '1200' },
   },
   'a share image that is not there': {
     make: (site) => {
@@ -590,6 +615,52 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
     finds: ['og-description-missing'],
     findings: 8,
   },
+  'two canonicals': {
+    make: put(GUIDE, { canonical2: canonicalTag(`${CLEAN_SITE}guides/`) }),
+    finds: ['tag-repeated'],
+    asks: 'which of the two canonicals is meant?',
+  },
+  'og:type missing on the first page of a section of articles': {
+    make: put('news/', { 'og:type': null }),
+    finds: ['og-type-missing'],
+    writes: { 'og:type': 'website' },
+  },
+  'html lang wrong beside a right og:locale': {
+    make: (site) => {
+      page(site, 'de/about/').lang = 'en'
+    },
+    finds: ['language-differs'],
+    writes: { 'html lang': 'de' },
+  },
+  'canonical and og:url of a series name its first page': {
+    make: (site) => {
+      for (const number of [2, 3, 4]) {
+        const first = page(site, 'news/')
+        const path = `news/page/${number}/`
+        const name = `News from the benches, page ${number}`
+        const head = new Map(first.head)
+        head.set('title', titleTag(`${name} – Quay Lanterns`)).set('og:title', metaTag('og:title', name))
+        const sentence = `Older news from the boat house, page ${number}: what was mended and found in the years before.`
+        head
+          .set('description', metaTag('description', sentence))
+          .set('og:description', metaTag('og:description', sentence))
+        site.pages.set(path, { ...first, path, url: `${CLEAN_SITE}${path}`, head })
+        site.sitemap.push(`${CLEAN_SITE}${path}`)
+        first.body += `<a href="/${path}">${number}</a>`
+      }
+    },
+    finds: ['address-differs'],
+    findings: 3,
+    asks: 'which page is meant to be shared and found?',
+  },
+  'the site’s name twice in four titles': {
+    make: putAll(
+      ({ name }) => ({ title: titleTag(`${name} – Quay Lanterns – Quay Lanterns`) }),
+      ({ path }) => path.startsWith('people/'),
+    ),
+    finds: ['title-pattern-varies'],
+    writes: { title: 'The people at the benches – Quay Lanterns' },
+  },
   'the site’s name as a URL': {
     make: putAll(() => ({ 'og:site_name': metaTag('og:site_name', 'lanterns.example') })),
     finds: ['site-name-is-address'],
@@ -599,6 +670,7 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
   'one page with another site name': {
     make: put(GUIDE, { 'og:site_name': metaTag('og:site_name', 'Quay Lamps') }),
     finds: ['site-name-varies'],
+    writes: { 'og:site_name': 'Quay Lanterns' },
   },
   'a page that nothing links to': {
     make: (site) => {

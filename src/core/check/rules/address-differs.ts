@@ -1,3 +1,4 @@
+import { withoutQuery } from '../../address'
 import { defineCheck } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
 import { eachAddressOnce, ownAddresses } from '../own-addresses'
@@ -24,6 +25,13 @@ export const addressDiffers = defineCheck({
       anywhere: 'Change it to {own}, or make sure that the other page is meant.',
       mend: { say: '{key}', as: '{own}' },
     },
+    asks: {
+      says: '{key}: {seen}. The page is {own}.',
+      fix: 'Either {seen} is meant to stand for this page, or the tag on line {line} was copied: then change it to {own}.',
+      anywhere:
+        'Either the other page is meant to stand for it, or the tag was copied: then change it to the page’s own URL.',
+      mend: { needs: 'a decision: which page is meant to be shared and found?' },
+    },
     form: {
       says: '{key}: {seen}. Most of the site uses {own}: the two differ in the slash at the end alone.',
       fix: 'Change it to {own} on line {line}, and use one form everywhere.',
@@ -33,7 +41,10 @@ export const addressDiffers = defineCheck({
   },
   check(page, context) {
     const { addresses } = context
-    return eachAddressOnce(ownAddresses(page)).flatMap((named) => {
+    const all = ownAddresses(page)
+    const isOwn = (address: string | null) => address !== null && addresses.toPublic(address) === page.url
+    const hasOwnCanonical = all.some(({ key, address }) => key === 'canonical' && isOwn(address))
+    return eachAddressOnce(all).flatMap((named) => {
       const { key, raw, address, at } = named
       if (address === null || strayOf(named, page, context)) return []
       // URLs of the build stand for public ones here; that they are the build's is another finding.
@@ -44,7 +55,12 @@ export const addressDiffers = defineCheck({
       if (known.kind === 'dead' || known.kind === 'redirect' || (known.kind === 'page' && !isAlive(known.page)))
         return []
       const isOtherForm = withoutSlash(seen) === withoutSlash(page.url)
-      const message = isOtherForm ? 'form' : 'differs'
+      // A second canonical beside the page's own is told as a tag that stands twice.
+      if (key === 'canonical' && hasOwnCanonical) return []
+      // Another page's canonical may be meant; an og:url against the page's own canonical is not.
+      const isThisPage = known.kind === 'page' && known.page.url === page.url
+      const isCertain = hasOwnCanonical || isThisPage || withoutQuery(seen) === withoutQuery(page.url)
+      const message = isOtherForm ? 'form' : isCertain ? 'differs' : 'asks'
       return [{ message, isForm: isOtherForm, at, data: { key, seen: raw, own: page.url, line: at.line } }]
     })
   },

@@ -1,3 +1,4 @@
+import { isAllowed, pathnameOf } from '../../address'
 import { isKeptOutByRobots } from '../../surface'
 import { defineCheck } from '../define-check'
 
@@ -16,19 +17,29 @@ export const crawlerBlocked = defineCheck({
       fix: 'Let it be seen, or accept it as it is.',
       mend: { needs: 'a robots.txt that can be read' },
     },
+    all: {
+      says: 'robots.txt closes the whole site to every crawler (Disallow: /): a bare link on {places}.',
+      fix: 'Remove “Disallow: /” before launch; before it, the site may be meant to be closed.',
+      mend: { needs: 'a robots.txt that is open at launch', where: 'server' },
+    },
     blocked: {
       says: 'robots.txt keeps out {tokens}: a bare link on {places}.',
       fix: 'Let them in, at least to the pages that are meant for sharing.',
       mend: { crawlers: true },
     },
   },
-  check({ url }, { cards, surfaces }) {
+  check({ url }, { cards, surfaces, addresses }) {
     // A search engine that is kept out is the site's own choice, and another matter.
     const out = surfaces.filter(
       ({ token, isListing }) => token !== null && !isListing && isKeptOutByRobots(url, token, cards),
     )
     if (out.length === 0) return []
     const tokens = [...new Set(out.map(({ token }) => token!))].join(', ')
-    return [{ message: 'blocked', data: { tokens, places: out.map(({ name }) => name).join(', ') } }]
+    const { site } = addresses
+    // A crawler that no line names meets what holds for all.
+    const isClosedToAll = cards.robots !== null && !isAllowed(cards.robots, 'AnyOtherBot', pathnameOf(site))
+    return [
+      { message: isClosedToAll ? 'all' : 'blocked', data: { tokens, places: out.map(({ name }) => name).join(', ') } },
+    ]
   },
 })

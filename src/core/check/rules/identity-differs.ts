@@ -4,7 +4,7 @@ import { groupBy } from '../../text'
 import type { CheckContext } from '../context'
 import { defineCheck, type SiteRaised } from '../define-check'
 import { spokenLanguage } from '../language-versions'
-import { generatorOf, starterTitleIn, titleParts } from '../placeholder'
+import { generatorOf, starterTitleIn, titleParts, unresolvedIn } from '../placeholder'
 import { isAddress } from './site-name-is-address'
 
 /** So many titles that end alike show what the site calls itself there, and this share of all titles. */
@@ -102,7 +102,8 @@ export const identityDiffers = defineCheck({
     const isTold = isAddress(usual.name) || starterTitleIn(usual.name, usual.name)?.proves === true
     const isGenerators = context.readable.some(({ facts }) => equal(generatorOf(facts) ?? '', usual.name))
     if (wanted === undefined && (isTold || isGenerators)) return []
-    const isOther = affix !== null && !equal(affix.name, usual.name)
+    const isUnfilled = affix !== null && unresolvedIn(affix.name) !== null
+    const isOther = affix !== null && !isUnfilled && !equal(affix.name, usual.name)
     if (isOther && inJsonLd && equal(affix.name, inJsonLd.name) && wanted === undefined) {
       const pages = [...new Set([...affix.pages, ...inJsonLd.pages])]
       return [{ message: 'both', pages, data: { affix: affix.name, name: usual.name } }]
@@ -114,9 +115,7 @@ export const identityDiffers = defineCheck({
       ...(wanted !== undefined && !equal(wanted, usual.name)
         ? [{ message: 'required', pages: usual.pages, data: { name: usual.name, wanted } }]
         : []),
-      ...(affix && !equal(affix.name, usual.name)
-        ? [{ message: 'titles', pages: affix.pages, data: { affix: affix.name, name: usual.name } }]
-        : []),
+      ...(isOther ? [{ message: 'titles', pages: affix.pages, data: { affix: affix.name, name: usual.name } }] : []),
     ]
   },
 })

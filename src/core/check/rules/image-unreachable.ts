@@ -44,7 +44,7 @@ export const imageUnreachable = defineCheck({
       says: 'The picture {url} lies outside of {site}; the build has it at {found}.',
       fix: 'Write {found} on line {line}: the site’s path belongs in front.',
       anywhere: 'Write {found}: the site’s path belongs in front.',
-      mend: { say: '{tag}', as: '{found}' },
+      mend: { say: '{key}', as: '{found}' },
     },
   },
   check(page, context) {
@@ -55,7 +55,7 @@ export const imageUnreachable = defineCheck({
       // A URL that can't be meant is the fault, whatever is found at it.
       if (isStrayPicture(tag.value ?? '', image.url, page, context)) return null
       const { foundAt: found } = image
-      const data = { url: image.url, line: tag.line }
+      const data = { url: image.url, key: tag.key, line: tag.line }
       return found
         ? { message: 'within', data: { ...data, site: context.addresses.site, found, reason: '' } }
         : { message: 'gone', data: { ...data, site: '', found: '', reason: image.error ?? '' } }

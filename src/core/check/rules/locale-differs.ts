@@ -1,6 +1,6 @@
 import type { PageFacts } from '../../model'
 import { defineCheck, type Raised } from '../define-check'
-import { primaryLanguage } from '../language-versions'
+import { primaryLanguage, writtenLanguage } from '../language-versions'
 import { textsOf } from '../page-texts'
 
 /** A locale of the same language in the country where it is mostly spoken: `fr` → `fr_FR`. */
@@ -28,6 +28,7 @@ export const localeDiffers = defineCheck({
   id: 'locale-differs',
   label: 'locale differs',
   subject: 'language',
+  alsoReads: ['description'],
   family: 'access',
   level: 'note',
   scope: 'page',
@@ -41,10 +42,16 @@ export const localeDiffers = defineCheck({
       mend: { say: 'og:locale', as: '{example}' },
     },
     differs: {
-      says: 'og:locale says {seen}, the page says lang="{lang}".',
-      fix: 'Make the two agree; line {line}.',
-      anywhere: 'Make the two agree.',
-      mend: { say: 'og:locale' },
+      says: 'og:locale is {seen}, <html lang> is “{lang}”, and the text is in that language.',
+      fix: 'Change og:locale to {example}; line {line}.',
+      anywhere: 'Change og:locale to {example}.',
+      mend: { say: 'og:locale', as: '{example}' },
+    },
+    asks: {
+      says: 'og:locale is {seen}, <html lang> is “{lang}”.',
+      fix: 'Either html lang is wrong, or og:locale on line {line} is: make the two agree.',
+      anywhere: 'Either html lang is wrong, or og:locale is: make the two agree.',
+      mend: { needs: 'a decision: which language is the page in?' },
     },
     missing: {
       says: 'The page has versions in other languages ({others}), and no og:locale.',
@@ -66,9 +73,12 @@ export const localeDiffers = defineCheck({
       const lang = (facts.language ?? '').split('-')[0]!.toLowerCase()
       if (!found)
         return [{ message: 'form', at, data: { seen: text, example: exampleFor(text, facts.language), line } }]
-      return lang !== '' && lang !== found[1]
-        ? [{ message: 'differs', at, data: { seen: text, lang: facts.language!, line } }]
-        : []
+      if (lang === '' || lang === found[1]) return []
+      const written = writtenLanguage(facts)
+      // Where the text agrees with og:locale, html lang is wrong, and told as that.
+      if (written === found[1]) return []
+      const data = { seen: text, lang: facts.language!, example: exampleFor(facts.language), line }
+      return [{ message: written === lang ? 'differs' : 'asks', at, data }]
     })
   },
 })

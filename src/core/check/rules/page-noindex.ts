@@ -13,14 +13,14 @@ export const pageNoindex = defineCheck({
   messages: {
     meta: {
       says: 'Line {line} keeps the page out of search: “{seen}”.',
-      fix: 'Remove noindex on line {line}, unless it is meant.',
-      anywhere: 'Remove noindex, unless it is meant.',
-      mend: { index: true },
+      fix: 'Either the page is not meant to be found, or noindex on line {line} was left behind: then remove it.',
+      anywhere: 'Either these pages are not meant to be found, or noindex was left behind: then remove it.',
+      mend: { needs: 'a decision: is the page meant to be found?' },
     },
     header: {
       says: 'The server keeps the page out of search: X-Robots-Tag: {seen}.',
-      fix: 'Remove the header, unless it is meant.',
-      mend: { needs: 'a server without the header, unless it is meant', where: 'server' },
+      fix: 'Either the page is not meant to be found, or the header was left behind: then remove it.',
+      mend: { needs: 'a decision: is the page meant to be found?', where: 'server' },
     },
   },
   check(page) {

@@ -15,7 +15,7 @@ describeCheck('sitemap-lists-hidden', {
       files: { 'about.html': noindex('noindex') },
       expect: {
         level: 'warning',
-        message: 'The sitemap lists https://site.example/about.html, which is kept out of search by noindex.',
+        message: 'The sitemap lists https://site.example/about.html, which noindex keeps out of search.',
         pages: ['https://site.example/about.html'],
       },
     },

@@ -50,6 +50,16 @@ export const sitemapListsHidden = defineCheck({
       fix: 'Take it out of the sitemap, or let it be found.',
       mend: { needs: 'a sitemap without it', where: 'site' },
     },
+    noindex: {
+      says: 'The sitemap lists {count}, such as {such}, that noindex keeps out of search.',
+      fix: 'Either take them out of the sitemap, or let them be found.',
+      mend: { needs: 'a decision: is the page meant to be found?' },
+    },
+    noindexOne: {
+      says: 'The sitemap lists {such}, which noindex keeps out of search.',
+      fix: 'Either take it out of the sitemap, or let it be found.',
+      mend: { needs: 'a decision: is the page meant to be found?' },
+    },
     staging: {
       says: 'robots.txt or the sitemap names the staging server: {such}.',
       fix: 'Have the build write the production address.',
@@ -65,7 +75,7 @@ export const sitemapListsHidden = defineCheck({
       if (how) addTo(byHow, how, url)
     }
     const hidden = [...byHow].map(([how, urls]) => ({
-      message: urls.length === 1 ? 'hiddenOne' : 'hidden',
+      message: `${how === 'noindex' ? 'noindex' : 'hidden'}${urls.length === 1 ? 'One' : ''}`,
       pages: urls.flatMap((url) => {
         const known = knownPage(url, context)
         return known.kind === 'page' || known.kind === 'redirect' ? [known.page.url] : []

@@ -16,6 +16,11 @@ export const tagRepeated = defineCheck({
       fix: 'Remove one of the two: find which theme or plugin writes line {second}.',
       mend: { once: '{key}' },
     },
+    canonicals: {
+      says: 'There are two canonical links, on line {first} (“{firstValue}”) and on line {second} (“{secondValue}”). Search takes neither.',
+      fix: 'Remove the one that is not meant: find which theme or plugin writes it.',
+      mend: { needs: 'a decision: which of the two canonicals is meant?' },
+    },
   },
   check({ facts }, { surfaces }) {
     const takers = surfaces
@@ -34,7 +39,7 @@ export const tagRepeated = defineCheck({
         secondValue: other.value,
         takers,
       }
-      return [{ message: 'differs', at: other, data }]
+      return [{ message: key === 'canonical' ? 'canonicals' : 'differs', at: other, data }]
     })
   },
 })

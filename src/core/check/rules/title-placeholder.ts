@@ -5,7 +5,7 @@ import { collapseWhiteSpace, groupBy, isBlank } from '../../text'
 import { defineCheck, type Raised } from '../define-check'
 import { AND } from '../own-addresses'
 import { ownPart } from '../own-part'
-import { generatorOf, type StarterTitle, starterTitleIn, titleParts } from '../placeholder'
+import { generatorOf, type StarterTitle, starterTitleIn, titleParts, unresolvedIn } from '../placeholder'
 import { siteNames } from '../site-names'
 import { HOME_TITLES, PROVING_TITLES } from '../starter-texts'
 
@@ -32,6 +32,12 @@ export const titlePlaceholder = defineCheck({
       fix: 'Write what this page is into {key}, line {line}.',
       anywhere: 'Write what this page is into {key}.',
       mend: { say: '{key}' },
+    },
+    unresolved: {
+      says: '“{seen}” in {key}: the template does not fill it in.',
+      fix: 'Have the template fill in the title; line {line}.',
+      anywhere: 'Have the template fill in the title.',
+      mend: { needs: 'a template that fills in the title' },
     },
     doubt: {
       says: '{key} is only “{seen}”, and nothing on the page says what it is.',
@@ -100,6 +106,7 @@ export const titlePlaceholder = defineCheck({
       }
       const said = { at, data: { key, seen: found.seen, line: at?.line ?? 0 } }
       // The name of a site is no page's: nothing on a page contradicts it.
+      if (unresolvedIn(value) !== null) return [{ message: 'unresolved', ...said }]
       if (found.proves || SITE_TAGS.has(key)) return [{ message: 'starter', ...said }]
       // The home page may say Home, beside the site's name.
       if (isAtHome && part !== value && HOME_TITLES.has(part.toLowerCase())) return []
