@@ -184,7 +184,8 @@ class Collector {
     const own = finding.pages.flatMap((url) =>
       [...(this.found.changes.get(url)?.values() ?? [])].filter((one) => one.findings.includes(finding)),
     )
-    const job = own.find((one) => one.job !== null)?.job
+    const needs = own.find((one) => one.job !== null)?.needs ?? null
+    const job = jobOf(finding, needs)
     if (job) for (const one of own) one.job = job
   }
 

@@ -12,6 +12,7 @@ import { makePlans } from './make-plans'
 import { type PageChange, type Plan, pagesOf } from './plan'
 import { needsOf } from './propose'
 import { type Gone, Prover } from './prove'
+import { OF_SITE } from './rule-of'
 import { Scopes } from './scope'
 import { isToBeMade } from './stand-in'
 
@@ -20,9 +21,6 @@ const UNTRIED = 'a person: not tried, there are too many like it'
 
 /** Lines shown as evidence. */
 const EVIDENCE = 3
-
-/** Tags that a site's settings hold: one value for all of its pages. */
-const OF_SITE: ReadonlySet<string> = new Set(['og:site_name', 'twitter:site', 'fb:app_id', 'fb:admins'])
 
 const worst = (levels: Iterable<Level>): Level => {
   const found = new Set(levels)

@@ -2,7 +2,7 @@ import { groupBy, ownEntry } from '../text'
 import type { Change } from './change'
 import type { Collected, Standing } from './collect'
 import type { PageChange, Plan, PlannedEdit, Scope } from './plan'
-import { ALWAYS, type EditRule, findRules } from './rule-of'
+import { ALWAYS, type EditRule, findRules, OF_SITE } from './rule-of'
 import type { Scopes } from './scope'
 
 /** Changes of one tag that follow one rule, in one place. */
@@ -138,6 +138,7 @@ function groupsOf(tag: string, kind: Change['kind'], members: readonly PageChang
     term: member.term,
     to: member.change.kind === 'say' ? member.change.value : null,
     always: ownEntry(ALWAYS, tag),
+    isSetting: OF_SITE.has(tag),
     reason: [...new Set(member.findings.map(({ rule }) => rule))].sort().join(),
     member,
   }))

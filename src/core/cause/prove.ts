@@ -47,7 +47,9 @@ function checksFor(subjects: ReadonlySet<Subject>, known: Map<string, ToAsk>): T
   return made
 }
 
-const keyOf = ({ rule, image, data }: Finding) => `${rule}\n${image ?? ''}\n${data?.['key'] ?? ''}`
+/** What is said of a page's tags is the same whatever image they name. */
+const keyOf = ({ rule, image, data }: Finding) =>
+  `${rule}\n${checkOf(rule)?.scope === 'image' ? (image ?? '') : ''}\n${data?.['key'] ?? ''}`
 
 /** Findings of the first list that the second does not have, each counted. */
 function without(findings: readonly Finding[], others: readonly Finding[]): Finding[] {
@@ -170,6 +172,8 @@ export class Prover {
       for (const proposal of proposalsFor(finding, changed, this.desk)) {
         if (proposal.kind !== 'change') continue
         const { change, needs } = proposal
+        // What takes a person is no part of a change that can be written by itself: the page is left to that person.
+        if (needs !== null && plan.needs.length === 0) continue
         const next: PageChange = {
           page,
           section,
@@ -250,6 +254,16 @@ export class Prover {
     this.robbed.add(plan)
   }
 
+  /** Takes those tags of a page out of a plan of several that bring findings. @returns whether any other is left */
+  private leaveTagsOut(plan: Plan, url: string, came: readonly Finding[]): boolean {
+    const own = plan.changes.get(url) ?? []
+    const subjects = new Set(came.flatMap(({ rule }) => checkOf(rule)?.subject ?? []))
+    const left = own.filter(({ change }) => !subjectsOf(change).some((subject) => subjects.has(subject)))
+    if (plan.pictures.length > 0 || left.length === 0 || left.length === own.length) return false
+    plan.changes.set(url, left)
+    return true
+  }
+
   /** Tries a plan page by page; pages on which it would bring a finding are left out of it. */
   private tryPlan(plan: Plan): Proof {
     const gone: Gone[] = []
@@ -263,6 +277,7 @@ export class Prover {
         if (!this.mendAlong(plan, tried.changed, tried.came)) break
         tried = this.tryPage(page, plan, tried)
       }
+      if (tried.came.length > 0 && this.leaveTagsOut(plan, url, tried.came)) tried = this.tryPage(page, plan)
       if (tried.came.length > 0) {
         for (const finding of tried.came) came.push({ url, finding })
         if (plan.pictures.length === 0) {
@@ -289,6 +304,20 @@ export class Prover {
       return this.mendAlong(holder, now, [finding])
     })
     return changed.some(Boolean)
+  }
+
+  /**
+   * Takes pages that would all say the same out of the plan that would write it: a person has to tell them apart. Other
+   * findings across pages only come to light by an edit.
+   *
+   * @returns whether any page was taken out
+   */
+  private leaveOut(finding: SiteFinding): boolean {
+    const subject = checkOf(finding.rule)?.subject
+    if (subject !== 'title' && subject !== 'description') return false
+    const holder = this.holderOf(finding)
+    if (!holder || holder.needs.length > 0 || holder.pictures.length > 0) return false
+    return finding.pages.map((url) => holder.changes.delete(url)).some(Boolean)
   }
 
   /** robots.txt with a group of its own for crawlers that it kept out: what they are told elsewhere holds no more. */
@@ -425,7 +454,10 @@ export class Prover {
     const harm = this.trySite(proofs, waived)
     // Each is mended: asking only until one is would leave the others.
     const mended = harm.filter((finding) => this.mendSiteAlong(finding))
-    if (mended.length === 0) return proofs
+    if (mended.length === 0 && !harm.map((finding) => this.leaveOut(finding)).some(Boolean)) return proofs
+    for (const plan of this.plans) if (plan.crawlers === null) proofs.set(plan, this.tryPlan(plan))
+    const left = this.trySite(proofs, waived)
+    if (left.length === 0 || !left.some((finding) => this.leaveOut(finding))) return proofs
     for (const plan of this.plans) if (plan.crawlers === null) proofs.set(plan, this.tryPlan(plan))
     this.trySite(proofs, waived)
     return proofs

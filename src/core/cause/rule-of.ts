@@ -23,6 +23,8 @@ export type RuledChange = {
   term?: string | undefined
   /** What the tag always is, in terms of the page, whatever that comes to: `{language}`, `{width}`. */
   always?: string | undefined
+  /** It is one value for the whole site: that a page's heading says the same is an accident. */
+  isSetting?: boolean
 }
 
 /** An address or a text, cut after each sign at which a part of it can change by itself. */
@@ -114,6 +116,9 @@ function inTerms(value: string, page: ReadPage): string | null {
   return value.length >= MIN_SENTENCE && firstParagraph?.startsWith(value) ? '{paragraph}' : null
 }
 
+/** Tags that a site's settings hold: one value for all of its pages. */
+export const OF_SITE: ReadonlySet<string> = new Set(['og:site_name', 'twitter:site', 'fb:app_id', 'fb:admins'])
+
 /** Tags that are never written by hand: what they always come to, in terms of the page. */
 export const ALWAYS: Readonly<Record<string, string>> = {
   'html lang': '{language}',
@@ -130,10 +135,10 @@ const OWN = '{of the page’s own}'
 const MIN_SENTENCE = 40
 
 /** Rules that a change is an instance of, the most telling first. */
-function rulesFor({ page, from, to, needs, always, term: known }: RuledChange): EditRule[] {
+function rulesFor({ page, from, to, needs, always, isSetting, term: known }: RuledChange): EditRule[] {
   const kept = from === null ? null : '{value}'
   if (needs !== null) return [{ from: kept, to: '{needed}' }]
-  const term = to === null ? null : (always ?? known ?? inTerms(to, page))
+  const term = to === null || isSetting ? null : (always ?? known ?? inTerms(to, page))
   if (from === null || to === null) {
     const literal = { from, to }
     const any = { from: kept, to: term ?? to }
