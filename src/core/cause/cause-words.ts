@@ -4,7 +4,7 @@ import { sectionName } from '../section'
 import { ownEntry } from '../text'
 import type { Plan, PlannedEdit } from './plan'
 
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+export const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 
 /** `a, b and c`; long lists are counted out. */
@@ -87,7 +87,7 @@ function lacksSentence(
   )
   const left = edits.filter(({ rule: { to } }) => to === null).map(({ tag }) => tag)
   const out = left.length > 0 ? ` Leave out ${listed(left)}.` : ''
-  return `${who} ${parts.join(' and ')}${share}.${part}${filled.length > 0 ? ` Write ${filled.join('; ')}.` : edits.length > MAX_TOLD ? ' Each can be written from the page.' : ''}${out}`
+  return `${who} ${parts.join(' and ')}${share}.${part}${filled.length > 0 ? ` Write ${filled.join('; ')}.` : edits.length > MAX_TOLD && part === '' ? ' Each can be written from the page.' : ''}${out}`
 }
 
 function changeSentence({ tag, rule: { from, to } }: PlannedEdit, who: string, many: boolean, share: string): string {
@@ -122,7 +122,8 @@ export function wordsOfMany(findings: readonly Finding[], who: string, pages: re
   if (pages.length < 2) return message
   const sameRule = findings.filter(({ rule, said }) => rule === first!.rule && said === first!.said)
   const isSame = sameRule.every((one) => inFindingWords(one).message === message)
-  if (isSame) return `${who}: ${message}`
+  // What counts its pages itself needs no count in front.
+  if (isSame) return /^\d/.test(message) ? message : `${who}: ${message}`
   const label = checkOf(first!.rule)?.label ?? first!.rule
   return `${who}: ${label}. On ${pathOf(pages[0]!, site)}: ${message}`
 }

@@ -4,17 +4,17 @@ import { byLevel, type Finding, type Gathering, LEVELS, type Level, type SiteFin
 import { sectionName } from '../section'
 import { addTo, escapeAttribute, escapeText, groupBy } from '../text'
 import type { Cause, Edit, EditPlace } from './cause'
-import { listed, sentenceFor, wordsOfMany } from './cause-words'
+import { capital, listed, sentenceFor, wordsOfMany } from './cause-words'
 import { tagEditsOf } from './change'
 import { collect, type Standing } from './collect'
 import { Desk } from './desk'
-import { makePlans } from './make-plans'
+import { makePlans, tagOf } from './make-plans'
 import { type PageChange, type Plan, pagesOf } from './plan'
 import { needsOf } from './propose'
 import { type Gone, Prover } from './prove'
 import { OF_SITE } from './rule-of'
 import { Scopes } from './scope'
-import { isToBeMade } from './stand-in'
+import { isToBeMade, needsFor } from './stand-in'
 
 /** What a change needs that was not tried, since its page or the run has too many. */
 const UNTRIED = 'a person: not tried, there are too many like it'
@@ -74,6 +74,14 @@ function editsOf(plan: Plan): Edit[] {
   })
 }
 
+/** Tags that can't be written before the production URL is known, told together. */
+function urlsMissing(causes: readonly Cause[]): string {
+  const tags = causes.flatMap(({ rules }) => rules.map((rule) => checkOf(rule)?.lacks ?? checkOf(rule)?.label ?? rule))
+  const { pages } = causes[0]!
+  const where = pages.length === 1 ? 'the page' : `${pages.length} pages`
+  return `${capital(listed([...new Set(tags)]))}: not on ${where}. Give the production URL, and each can be written.`
+}
+
 /** How a question begins that only a person can answer. */
 const DECISION = 'a decision: '
 
@@ -85,6 +93,14 @@ function leaveOutNeedless(plan: Plan, gone: readonly Gone[], own: readonly Gone[
     new Set(list.flatMap(({ url, finding }) => ('pages' in finding ? [url, ...finding.pages] : [url])))
   const needed = urlsOf(own)
   for (const url of urlsOf(gone)) if (!needed.has(url)) plan.changes.delete(url)
+}
+
+/** Edits of which no page is left: others write these tags, or a person. */
+function leaveOutUnused(plan: Plan): void {
+  if (plan.changes.size === 0) return
+  const used = new Set([...plan.changes.values()].flat().map(({ change }) => `${change.kind} ${tagOf(change)}`))
+  const left = plan.edits.filter(({ kind, tag }) => used.has(`${kind} ${tag}`))
+  if (left.length > 0) plan.edits = left
 }
 
 /** The first of each that have one key. */
@@ -165,7 +181,7 @@ class CauseFinder {
 
   /** Questions that are one: what is to be decided once, on the same pages. */
   private joined(causes: readonly Cause[]): Cause[] {
-    const isQuestion = ({ needs }: Cause) => needs?.startsWith(DECISION) ?? false
+    const isQuestion = ({ needs }: Cause) => needs === needsFor('canonical') || (needs?.startsWith(DECISION) ?? false)
     const keyOf = (cause: Cause) =>
       isQuestion(cause) ? `${cause.needs} ${[...cause.pages].sort().join(' ')}` : cause.id
     return [...groupBy([...causes], keyOf).values()].map((same) => {
@@ -174,6 +190,7 @@ class CauseFinder {
         ...same[0]!,
         rules: [...new Set(same.flatMap(({ rules }) => rules))].sort(),
         level: worst(same.map(({ level }) => level)),
+        change: same.length > 1 && same[0]!.needs === needsFor('canonical') ? urlsMissing(same) : same[0]!.change,
         clears: { error: sum('error'), warning: sum('warning'), note: sum('note') },
       }
     })
@@ -286,6 +303,7 @@ class CauseFinder {
       const own = gone.filter(({ finding }) => !claimed.has(finding))
       if (own.length === 0) continue
       leaveOutNeedless(plan, gone, own)
+      leaveOutUnused(plan)
       for (const { finding } of own) claimed.add(finding)
       const cause = this.causeOf(plan, own, came.length === 0)
       planOf.set(cause.id, plan)

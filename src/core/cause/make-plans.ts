@@ -16,7 +16,7 @@ type Group = {
 }
 
 /** What a change is of, whatever page it stands on. */
-function tagOf(change: Change): string {
+export function tagOf(change: Change): string {
   switch (change.kind) {
     case 'earlier':
       return 'head'

@@ -1,4 +1,4 @@
-import { type CheckContext, primaryLanguage, usualAffix } from '../check'
+import { type CheckContext, generatorOf, placeholderIn, primaryLanguage, usualAffix } from '../check'
 import type { PageFacts } from '../model'
 import { firstValue } from '../surface'
 import { groupBy, usualOf } from '../text'
@@ -10,11 +10,14 @@ type Named = Pick<CheckContext, 'readable' | 'requirements'>
 
 /** What an edit calls the site: as the requirements do, else most pages, else their titles, else JSON-LD; null: nothing does. */
 export function nameOfSite({ readable, requirements }: Named): string | null {
-  const said = readable
-    .flatMap(({ facts }) => firstValue(facts, 'og:site_name') ?? [])
-    .filter((name) => !IS_ADDRESS.test(name))
+  // What a starter, or the generator itself, is called is no site's name.
+  const generators = new Set(readable.flatMap(({ facts }) => generatorOf(facts)?.toLowerCase() ?? []))
+  const isName = (name: string) =>
+    !IS_ADDRESS.test(name) && !generators.has(name.toLowerCase()) && placeholderIn(name, name) === null
+  const said = readable.flatMap(({ facts }) => firstValue(facts, 'og:site_name') ?? []).filter(isName)
+  const affixes = [usualAffix({ readable })?.name ?? ''].filter((name) => name !== '' && isName(name))
   const inJsonLd = readable.flatMap(({ facts }) => facts.jsonLd.flatMap(({ siteNames = [] }) => siteNames[0] ?? []))
-  return requirements.identity?.name ?? usualOf(said) ?? usualAffix({ readable })?.name ?? usualOf(inJsonLd)
+  return requirements.identity?.name ?? usualOf(said) ?? affixes[0] ?? usualOf(inJsonLd.filter(isName))
 }
 
 /**

@@ -257,8 +257,12 @@ export class Prover {
   /** Takes those tags of a page out of a plan of several that bring findings. @returns whether any other is left */
   private leaveTagsOut(plan: Plan, url: string, came: readonly Finding[]): boolean {
     const own = plan.changes.get(url) ?? []
-    const subjects = new Set(came.flatMap(({ rule }) => checkOf(rule)?.subject ?? []))
-    const left = own.filter(({ change }) => !subjectsOf(change).some((subject) => subjects.has(subject)))
+    const without = (subjects: readonly (Subject | undefined)[]) =>
+      own.filter(({ change }) => !subjectsOf(change).some((subject) => subjects.includes(subject)))
+    const ofThem = without(came.map(({ rule }) => checkOf(rule)?.subject))
+    // What a check looks at beside its own subject may be what brought it.
+    const left =
+      ofThem.length < own.length ? ofThem : without(came.flatMap(({ rule }) => checkOf(rule)?.alsoReads ?? []))
     if (plan.pictures.length > 0 || left.length === 0 || left.length === own.length) return false
     plan.changes.set(url, left)
     return true
@@ -277,7 +281,10 @@ export class Prover {
         if (!this.mendAlong(plan, tried.changed, tried.came)) break
         tried = this.tryPage(page, plan, tried)
       }
-      if (tried.came.length > 0 && this.leaveTagsOut(plan, url, tried.came)) tried = this.tryPage(page, plan)
+      for (let round = 0; round < ROUNDS && tried.came.length > 0; round++) {
+        if (!this.leaveTagsOut(plan, url, tried.came)) break
+        tried = this.tryPage(page, plan)
+      }
       if (tried.came.length > 0) {
         for (const finding of tried.came) came.push({ url, finding })
         if (plan.pictures.length === 0) {

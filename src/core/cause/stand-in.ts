@@ -9,6 +9,8 @@ const NEEDS: Readonly<Record<string, string>> = {
   canonical: 'the production URL',
   title: 'a title that says what the page is',
   description: 'a sentence that says what the page is',
+  'og:type': 'the type of the page',
+  'twitter:card': 'the kind of card',
   'og:image': 'a picture of 1200 × 630',
   'og:image:alt': 'a text that says what the picture shows',
   'og:site_name': 'the name of the site',

@@ -151,7 +151,7 @@ export function defineCheck(check: Check): Check {
 }
 
 /** A message whose data lacks a name. */
-export class UnfilledWords extends Error {}
+class UnfilledWords extends Error {}
 
 /**
  * A message with its data filled in.

@@ -29,7 +29,7 @@ const page = (site: CleanSite, path: string): CleanPage => {
 const all = (site: CleanSite) => [...site.pages.values()]
 
 /** Puts tags into one page's head; null takes one out. */
-export const put =
+const put =
   (path: string, tags: Record<string, string | null>) =>
   (site: CleanSite): void => {
     const { head } = page(site, path)
@@ -40,7 +40,7 @@ export const put =
   }
 
 /** Puts tags into the head of every page that is chosen. */
-export const putAll =
+const putAll =
   (tags: (one: CleanPage) => Record<string, string | null>, isChosen: (one: CleanPage) => boolean = () => true) =>
   (site: CleanSite): void => {
     for (const one of all(site).filter(isChosen)) put(one.path, tags(one))(site)
