@@ -119,7 +119,10 @@ function withValues({ edits, changes }: Plan): PlannedEdit[] {
 export function wordsOfMany(findings: readonly Finding[], who: string, pages: readonly string[], site: string): string {
   const [first] = findings
   const { message } = inFindingWords(first!)
-  if (pages.length < 2) return message
+  if (pages.length < 2) {
+    const isOfPage = checkOf(first!.rule)?.scope === 'page' && pages[0] !== undefined && !message.includes(pages[0])
+    return isOfPage ? `${pathOf(pages[0]!, site)}: ${message}` : message
+  }
   const sameRule = findings.filter(({ rule, said }) => rule === first!.rule && said === first!.said)
   const isSame = sameRule.every((one) => inFindingWords(one).message === message)
   // What counts its pages itself needs no count in front.

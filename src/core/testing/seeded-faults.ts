@@ -372,7 +372,7 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
     })),
     finds: ['title-placeholder', 'site-name-missing'],
     findings: 50,
-    causes: 2,
+    causes: 3,
   },
   'a description that only repeats the title': {
     make: put(GUIDE, {
