@@ -35,7 +35,7 @@ test.describe('two runs', () => {
   test('what changed page by page, with both cards, the tags, and what came and went', async ({ page }) => {
     await openDrift(page)
     await expect(list(page).getByRole('listitem')).toHaveCount(8)
-    await expect(page.getByText('13 findings went, none came.')).toBeVisible()
+    await expect(page.getByText('11 findings went, none came.')).toBeVisible()
     await page.keyboard.press('j')
     const lamp = page.getByRole('region', { name: '/guides/rewire-a-lamp in both runs' })
     await expect(lamp.getByText('On Wide feed, outlined: description.')).toBeVisible()

@@ -172,8 +172,8 @@ export class Prover {
       for (const proposal of proposalsFor(finding, changed, this.desk)) {
         if (proposal.kind !== 'change') continue
         const { change, needs } = proposal
-        // What takes a person is no part of a change that can be written by itself: the page is left to that person.
-        if (needs !== null && plan.needs.length === 0) continue
+        // What takes a person is no part of a change that writes many pages by itself: such a page is left to that person.
+        if (needs !== null && plan.needs.length === 0 && plan.changes.size > 1) continue
         const next: PageChange = {
           page,
           section,
