@@ -57,7 +57,7 @@ test('all changes together leave what only a person can do', async ({ page }) =>
   await page.getByRole('button', { name: /^After all/ }).click()
   await expect(page.getByRole('region', { name: 'What is tried' })).toContainText('29 errors → 3')
   await page.getByRole('link', { name: 'Causes' }).click()
-  await expect(page.getByRole('heading', { name: '2 changes would clear everything' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '4 changes would clear everything' })).toBeVisible()
 })
 
 test('the heat map says in words what each cell holds', async ({ page }) => {

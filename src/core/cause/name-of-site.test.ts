@@ -57,3 +57,23 @@ describe('what the site is called on pages of a language', () => {
     expect(await rulesOf({ ...english, 'gb.html': page('en-GB', 'Of boats', 'Haven') })).toContain('site-name-varies')
   })
 })
+
+describe('what is no site’s name', () => {
+  const three = (name: string, more = '') =>
+    Object.fromEntries(
+      ['a', 'b', 'c'].map((at) => [
+        `${at}.html`,
+        page('en', `Boats ${at} | ${name}`, null).replace('</head>', `${more}</head>`),
+      ]),
+    )
+  const nameIn = async (files: Record<string, string>) => {
+    const context = await contextOf(files)
+    return namesByLanguage(context)(context.readable[0]!)
+  }
+
+  test('the generator’s own, and a starter’s', async () => {
+    expect(await nameIn(three('Lampwright'))).toBe('Lampwright')
+    expect(await nameIn(three('Lampwright', '<meta name="generator" content="Lampwright 4.2">'))).toBeNull()
+    expect(await nameIn(three('My Site'))).toBeNull()
+  })
+})

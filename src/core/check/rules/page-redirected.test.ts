@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import type { GatheredPage } from '../../model'
 import { gatherMemory } from '../../testing/build-run'
-import { GOOD_SITE, goodSite } from '../../testing/good-site'
+import { GOOD_SITE, goodPage, goodSite } from '../../testing/good-site'
 import { inWords } from '../finding-words'
 import { runChecks } from '../run-checks'
 
@@ -40,4 +40,22 @@ test('a circle is an error', async () => {
 
 test('not raised without a redirect', async () => {
   expect(await raisedWith({})).toEqual([])
+})
+
+test('a redirect that nobody links to costs nobody a step', async () => {
+  const ledHereBy = [{ address: 'https://site.example/old', chain, linkers: { count: 0, first: [] } }]
+  expect(await raisedWith({ redirects: chain, ledHereBy })).toEqual([])
+})
+
+test('a page with a text of its own that sends visitors on', async () => {
+  const text = `<h1>Ferns</h1><p>${'A fern that stands in the shade keeps its green. '.repeat(8)}</p>`
+  const raisedBy = async (content: string) => {
+    const head = { refresh: `<meta http-equiv="refresh" content="${content}">` }
+    const files = goodSite({ 'about.html': goodPage('about.html', 'Ferns', head, text) })
+    const { pages } = runChecks(await gatherMemory(files, GOOD_SITE))
+    return pages.flatMap(({ findings }) => findings.filter(({ rule }) => rule === 'page-redirected'))
+  }
+  expect(await raisedBy('0; url=/visit.html')).toMatchObject([{ said: 'refresh', level: 'warning' }])
+  for (const content of ['300', '300; url=/visit.html', '5; url=/about.html'])
+    expect(await raisedBy(content)).toEqual([])
 })
