@@ -105,3 +105,6 @@ export const withoutQuery = (address: string): string => {
 
 /** A page's path on the site; its whole address where it lies elsewhere. */
 export const pathOn = (url: string, site: string): string => (url.startsWith(site) ? `/${url.slice(site.length)}` : url)
+
+/** Do two URLs differ in the slash at their end at most? */
+export const isSameButSlash = (a: string, b: string): boolean => a.replace(/\/$/, '') === b.replace(/\/$/, '')

@@ -9,6 +9,7 @@ export {
   baseOf,
   hostnameOf,
   isPrivateHost,
+  isSameButSlash,
   originOf,
   pageAddress,
   parseUrl,
@@ -34,5 +35,5 @@ export { limits } from './limits'
 export { isPreviewHost } from './preview-host'
 export { crawlDelayFor, isAllowed, parseRobots, type RobotsRules, rulesLeftOut } from './robots'
 export { withoutValues } from './secret-values'
-export { innerUrl, strayUrl, unfilledPart } from './stray-url'
+export { samePathOn, strayUrl } from './stray-url'
 export { isNamedSite, siteInWords, unnamedSite, withoutUnnamedHost } from './unnamed-site'

@@ -63,8 +63,8 @@ function isPreviewOf(hostname: string, site: string): boolean {
   return getDomain(hostname) === getDomain(own) && labels.some((label) => STAGE.test(label))
 }
 
-/** The same path on another base. */
-function onSite(url: string, site: string): string {
+/** The same path below a site's base. */
+export function samePathOn(url: string, site: string): string {
   const { pathname, search } = new URL(url)
   const base = new URL(site)
   const path = pathname.startsWith(base.pathname) ? pathname : base.pathname + pathname.slice(1)
@@ -87,5 +87,5 @@ export function strayUrl(raw: string, url: string | null, site: string): StrayUr
     const rest = afterUnfilled(url)
     return { why: 'unfilled', whole: rest === null ? null : new URL(rest, site).href }
   }
-  return isPreviewOf(new URL(url).hostname, site) ? { why: 'preview', whole: onSite(url, site) } : null
+  return isPreviewOf(new URL(url).hostname, site) ? { why: 'preview', whole: samePathOn(url, site) } : null
 }

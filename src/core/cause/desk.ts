@@ -8,13 +8,14 @@ import {
   ownPart,
   placeholderIn,
   sizedImage,
+  withNameOnce,
   withOwnPart,
 } from '../check'
 import { saidBy } from '../draft'
 import { type GatheredImage, type GatheredPage, isKnownType, type PageFacts } from '../model'
 import { describedKind } from '../requirements'
 import { firstValue, likelyContentImages, ogImages, publicImageUrl } from '../surface'
-import { groupBy, isBlank, languageOf, usualOf } from '../text'
+import { groupBy, isBlank, languageOf, usualOf, wholeSentences } from '../text'
 import { nameOfSite, namesByLanguage } from './name-of-site'
 import { familyOf, isToBeMade, needsFor, standInPicture, TO_MAKE } from './stand-in'
 
@@ -266,7 +267,7 @@ export class Desk {
     const text = facts.firstParagraph
     if (isBlank(text) || this.paragraphs.get(text!) !== 1 || lettersWorth(text!) < DESCRIPTION.min) return null
     if (placeholderIn(text!, text!) !== null) return null
-    return shortened(text!, DESCRIPTION.max)
+    return wholeSentences(text!, { least: DESCRIPTION.min, most: DESCRIPTION.max })
   }
 
   private saidElsewhere(tag: string, page: ReadPage, now: string | null): string | null {
@@ -400,19 +401,10 @@ export class Desk {
     const title = page.facts.title ?? ''
     const own = ownPart(title, this.siteNames)
     if (habit === '' && this.siteNames.length > 0) {
-      const once = this.siteNames.includes(own) ? title : this.withNameOnce(title, own)
+      const once = this.siteNames.includes(own) ? title : withNameOnce(title, own, this.siteNames)
       return { value: once, needs: null }
     }
     return { value: withOwnPart(habit, own, this.siteNames) ?? own, needs: null }
-  }
-
-  /** A title that ends with the site's name several times, with it once; one that has it in two places without it at the start. */
-  private withNameOnce(title: string, own: string): string {
-    const rest = title.startsWith(own) ? title.slice(own.length) : ''
-    const name = this.siteNames.find((one) => rest.toLowerCase().endsWith(one.toLowerCase()))
-    const repeated = name === undefined ? '' : rest.slice(0, rest.length / 2)
-    if (repeated !== '' && repeated + repeated === rest) return own + repeated
-    return withOwnPart(title, own, this.siteNames) ?? own
   }
 
   /** What a tag says now, as an edit of it starts from: null where it is not there. */
@@ -447,18 +439,4 @@ const NO_ALT = /placeholder|^(?:image|img|photo|picture|user)\b|^\W*$/i
 function accountIn(text: string | null): string | null {
   const name = /^(?:https?:\/\/[^/]+\/)?@?(\w{1,15})\/?$/.exec(text?.trim() ?? '')?.[1]
   return name === undefined ? null : `@${name}`
-}
-
-/** The whole sentences at the start of a text that fit; else its words. */
-function shortened(text: string, most: number): string {
-  if ([...text].length <= most) return text
-  const start = [...text].slice(0, most).join('')
-  const end = Math.max(
-    start.lastIndexOf('. '),
-    start.lastIndexOf('! '),
-    start.lastIndexOf('? '),
-    start.lastIndexOf('。'),
-  )
-  if (end >= DESCRIPTION.min) return start.slice(0, end + 1)
-  return start.slice(0, Math.max(start.lastIndexOf(' '), DESCRIPTION.min)).trimEnd()
 }

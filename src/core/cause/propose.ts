@@ -1,7 +1,7 @@
 import { withoutUnnamedHost } from '../address'
 import { AND, checkOf, fillWords, type Mend } from '../check'
 import { saidBy } from '../draft'
-import type { Finding, MetaFact } from '../model'
+import type { Finding } from '../model'
 import { firstValue, metasOf } from '../surface'
 import { isBlank } from '../text'
 import type { Change } from './change'
@@ -43,13 +43,6 @@ export function mendsOf({ rule, said }: Pick<Finding, 'rule' | 'said'>): readonl
   return mend === undefined ? [] : Array.isArray(mend) ? mend : [mend as Mend]
 }
 
-/** The tag that a finding points at, as it is called; `canonical` for that link. */
-function pointedAt({ facts }: ReadPage, finding: Finding): string | null {
-  const isAt = (at: { line: number; column: number }) => at.line === finding.line && at.column === finding.column
-  const meta = facts.metas.find((one: MetaFact) => isAt(one))
-  return meta?.key ?? (facts.links.some((link) => isAt(link) && link.rel.includes('canonical')) ? 'canonical' : null)
-}
-
 class Proposer {
   constructor(
     private readonly desk: Desk,
@@ -58,8 +51,7 @@ class Proposer {
   ) {}
 
   private filled(words: string): string {
-    const tag = words.includes('{tag}') ? pointedAt(this.page, this.finding) : null
-    return fillWords(tag === null ? words : words.replaceAll('{tag}', tag), this.finding.data)
+    return fillWords(words, this.finding.data)
   }
 
   private say(tag: string, { value, needs: lacks, term }: Proposed): Proposal[] {

@@ -5,7 +5,6 @@ import {
   checkPage,
   checkSite,
   checks,
-  ownPart,
   type PageVerdict,
   type Subject,
   together,
@@ -14,10 +13,13 @@ import type { Finding, GatheredImage, GatheredPage, SiteFinding } from '../model
 import { addTo } from '../text'
 import { type Change, changedPage, slotOf, subjectsOf } from './change'
 import { addChange } from './collect'
-import { type Desk, OF_TITLE, type ReadPage } from './desk'
+import { derived } from './derived'
+import type { Desk, ReadPage } from './desk'
 import { Holders } from './holders'
 import type { PageChange, Plan } from './plan'
 import { proposalsFor } from './propose'
+import { robotsWith } from './robots-with'
+import { siteKeyOf, without } from './same-finding'
 import { standInPicture } from './stand-in'
 import { contextWith, hasOpenGraph, LayeredPictures, type Origins } from './tried-context'
 
@@ -47,22 +49,6 @@ function checksFor(subjects: ReadonlySet<Subject>, known: Map<string, ToAsk>): T
   return made
 }
 
-/** What is said of a page's tags is the same whatever image they name. */
-const keyOf = ({ rule, image, data }: Finding) =>
-  `${rule}\n${checkOf(rule)?.scope === 'image' ? (image ?? '') : ''}\n${data?.['key'] ?? ''}`
-
-/** Findings of the first list that the second does not have, each counted. */
-function without(findings: readonly Finding[], others: readonly Finding[]): Finding[] {
-  if (findings.length === 0) return []
-  const left = new Map<string, number>()
-  for (const one of others) left.set(keyOf(one), (left.get(keyOf(one)) ?? 0) + 1)
-  return findings.filter((finding) => {
-    const count = left.get(keyOf(finding)) ?? 0
-    if (count > 0) left.set(keyOf(finding), count - 1)
-    return count === 0
-  })
-}
-
 /** A page with changes, and what was said of it then. */
 type TriedPage = {
   gone: Finding[]
@@ -79,11 +65,6 @@ function othersOf(changes: readonly Change[], known: readonly Change[]): readonl
   if (known.length === 0) return changes
   const words = new Set(known.map((change) => JSON.stringify(change)))
   return changes.filter((change) => !words.has(JSON.stringify(change)))
-}
-
-/** What tells two findings across pages of one check apart. */
-function siteKeyOf({ rule, said, image, data }: SiteFinding): string {
-  return JSON.stringify([rule, said, image, data?.['text'], data?.['section'], data?.['key']])
 }
 
 export class Prover {
@@ -327,19 +308,13 @@ export class Prover {
     return finding.pages.map((url) => holder.changes.delete(url)).some(Boolean)
   }
 
-  /** robots.txt with a group of its own for crawlers that it kept out: what they are told elsewhere holds no more. */
-  private robotsWith(tokens: string): string {
-    const names = new Set(tokens.toLowerCase().split(', '))
-    const lines = (this.context.gathering.robotsTxt ?? '').split(/\r\n|\n|\r/).map((line) => {
-      const agent = /^\s*user-agent\s*:\s*([^#]*)/i.exec(line)?.[1]?.trim().toLowerCase()
-      return agent !== undefined && names.has(agent) ? 'User-agent: none-of-these' : line
-    })
-    const groups = tokens.split(', ').map((token) => `User-agent: ${token}\nAllow: /\n`)
-    return `${lines.join('\n')}\n\n${groups.join('\n')}`
-  }
-
   private tryCrawlers(plan: Plan): Proof {
-    const context = contextWith(this.context, new Map(), this.context.pages, this.robotsWith(plan.crawlers!))
+    const context = contextWith(
+      this.context,
+      new Map(),
+      this.context.pages,
+      robotsWith(this.context.gathering.robotsTxt, plan.crawlers!),
+    )
     const concerned = checksFor(new Set<Subject>(['access']), this.known).checks
     const toAsk = concerned.filter(({ subject }) => subject === 'access')
     const asked = new Set(toAsk.map(({ id }) => id))
@@ -382,7 +357,7 @@ export class Prover {
       this.context,
       replaced,
       pages,
-      tokens.length > 0 ? this.robotsWith(tokens.join(', ')) : null,
+      tokens.length > 0 ? robotsWith(this.context.gathering.robotsTxt, tokens.join(', ')) : null,
       origins,
     )
   }
@@ -469,12 +444,4 @@ export class Prover {
     this.trySite(proofs, waived)
     return proofs
   }
-}
-
-/** What a template makes of another text of the page is made of the text that is there in the end. */
-function derived(page: GatheredPage, own: readonly PageChange[], siteNames: readonly string[]): GatheredPage {
-  const hasNewTitle = own.some(({ change }) => change.kind === 'say' && change.tag === 'title')
-  const made = own.find(({ term, change }) => term === OF_TITLE && change.kind === 'say')
-  if (!hasNewTitle || !made || !page.facts?.title || made.change.kind !== 'say') return page
-  return changedPage(page, [{ ...made.change, value: ownPart(page.facts.title, siteNames) }])
 }

@@ -3,7 +3,9 @@ import { createCheckContext, inWords, runChecks } from '../check'
 import type { CrawlEnvironment } from '../crawl'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { buildOf, CLEAN_SITE, type CleanSite, cleanSite } from '../testing/clean-site'
-import { HARMLESS_TWINS, SEEDED_FAULTS } from '../testing/seeded-faults'
+import { unfilledOf } from '../testing/describe-check'
+import { HARMLESS_TWINS } from '../testing/harmless-twins'
+import { SEEDED_FAULTS } from '../testing/seeded-faults'
 import { findCauses, tryCauses } from './find-causes'
 
 /** The site's host of images has those of the build; no other host answers. */
@@ -31,6 +33,7 @@ async function saidOf(make: (site: CleanSite) => void) {
     rules: [...new Set(all.map(({ rule }) => rule))].sort(),
     words: all.map((finding) => `${finding.level} ${finding.rule}: ${inWords(finding).message}`),
     causes,
+    unfilled: all.flatMap(unfilledOf),
     /** What the home page, else the first page of the causes, is to say by them, tag by tag. */
     written: () => {
       const { edits } = tryCauses(context, verdict, new Set(causes.map(({ id }) => id)))
@@ -55,6 +58,7 @@ describe('one fault is found, told once, and is one cause', () => {
   test.each(Object.entries(SEEDED_FAULTS))('%s', async (_name, fault) => {
     const { make, finds, findings = finds.length, causes = 1, asks, writes } = fault
     const said = await saidOf(make)
+    expect(said.unfilled).toEqual([])
     expect(said.rules).toEqual([...finds].sort())
     expect(said.words.length, said.words.join('\n')).toBe(findings)
     expect(said.causes.map(({ change }) => change)).toHaveLength(causes)

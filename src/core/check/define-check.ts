@@ -2,8 +2,7 @@ import type { GatheredPage, Level, MissingUrl, PageFacts, Position } from '../mo
 import type { CheckContext, PageContext } from './context'
 
 /**
- * What mends one failure, so that it can be tried. `{name}` is filled from the finding's data; `{tag}` is the tag that
- * the finding points at.
+ * What mends one failure, so that it can be tried. `{name}` is filled from the finding's data.
  *
  * `say`: that tag says `as`, else what the page itself says elsewhere, else what a person has to write. `fill`: the same
  * where the page must have it or says it elsewhere, else it is left out. `unsay`: it is left out. `once`: its repeats are. `attribute`: it stands under the right one. `rename`: it is called `to`. `earlier`:
@@ -150,18 +149,12 @@ export function defineCheck(check: Check): Check {
   return check
 }
 
-/** A message whose data lacks a name. */
-class UnfilledWords extends Error {}
-
 /**
- * A message with its data filled in.
- *
- * @throws UnfilledWords where a name has no value: nobody is to read a raw place holder
+ * A message with its data filled in. A name without a value is a dash: nobody is to read a raw place holder, and what was
+ * kept by an earlier version may lack one. That none lacks when a finding is made is held by the tests.
  */
-export function fillWords(words: string, data: Raised['data'] = {}): string {
-  return words.replace(/\{(\w+)\}/g, (_whole, name: string) => {
-    const value = data[name]
-    if (value === undefined) throw new UnfilledWords(`“${words}” has no value for {${name}}.`)
-    return String(value)
-  })
-}
+export const fillWords = (words: string, data: Raised['data'] = {}): string =>
+  words.replace(/\{(\w+)\}/g, (_whole, name: string) => String(data[name] ?? UNFILLED))
+
+/** Stands for a value that is not known. */
+export const UNFILLED = '—'

@@ -22,7 +22,7 @@ export { asSaidHere, createPartJudge, type PagesToJudge, type PartOfRun, partsOf
 export { judgeAlone, KeptVerdicts, type SaidAlone } from './kept-verdicts'
 export { primaryLanguage } from './language-versions'
 export { AND } from './own-addresses'
-export { ownPart, withOwnPart } from './own-part'
+export { ownPart, withNameOnce, withOwnPart } from './own-part'
 export { lettersWorth } from './page-texts'
 export { commonKind, type PictureEntry, pictureBook } from './picture-book'
 export { generatorOf, placeholderIn } from './placeholder'

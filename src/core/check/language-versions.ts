@@ -13,11 +13,15 @@ export function alternatesOf(page: GatheredPage, context: CheckContext): { link:
   })
 }
 
+/** No page has as many languages: a site that links all of its pages as versions of each other is not followed on. */
+const MOST_VERSIONS = 300
+
 /** URLs of a page's versions in other languages, its own among them, as it says itself or as one of them says. */
 export function languageVersionsOf(url: string, context: CheckContext): ReadonlySet<string> {
   const versions = new Set([url])
   // What one version names, the others mostly do: going on from each finds pairs that name only one of them.
   for (const one of versions) {
+    if (versions.size > MOST_VERSIONS) break
     const page = knownPage(one, context)
     if (page.kind !== 'page') continue
     for (const alternate of alternatesOf(page.page, context)) {

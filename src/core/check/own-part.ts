@@ -91,3 +91,16 @@ export function withOwnPart(
   }
   return null
 }
+
+/**
+ * A title that ends with the site's name twice, with it once; of one that has it at both ends the title as its end has it.
+ *
+ * @param own the title's own part
+ * @example withNameOnce('Wicks – Lamps – Lamps', 'Wicks', ['Lamps']) // 'Wicks – Lamps'
+ */
+export function withNameOnce(title: string, own: string, names: readonly string[]): string {
+  const rest = title.startsWith(own) ? title.slice(own.length) : ''
+  const half = rest.slice(0, rest.length / 2)
+  const isNamed = names.some((name) => half.toLowerCase().endsWith(name.toLowerCase()))
+  return isNamed && half + half === rest ? own + half : (withOwnPart(title, own, names) ?? own)
+}

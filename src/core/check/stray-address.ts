@@ -1,4 +1,4 @@
-import { hostnameOf, isPrivateHost, originOf, strayUrl } from '../address'
+import { hostnameOf, isPrivateHost, originOf, samePathOn, strayUrl } from '../address'
 import type { GatheredPage, PageFacts } from '../model'
 import { forLast, isBlank } from '../text'
 import type { PageContext } from './context'
@@ -19,13 +19,6 @@ type ReadPage = GatheredPage & { facts: PageFacts }
 
 const ABSOLUTE = /^\s*(?:[a-z][a-z0-9+.-]*:)?\/\//i
 
-/** The same path on the production site. */
-function onProduction(address: string, site: string): string {
-  const { pathname, search } = new URL(address)
-  const base = new URL(site)
-  return base.origin + (pathname.startsWith(base.pathname) ? pathname : base.pathname + pathname.slice(1)) + search
-}
-
 const originOfLast = forLast<{ origin: string | null }>()
 
 /**
@@ -45,7 +38,7 @@ function findLeftOrigin(page: ReadPage, site: string): string | null {
   if (origins.size !== 1 || !origin || origin === originOf(site)) return null
   // The same site by http is another finding.
   if (hostnameOf(origin) === hostnameOf(site)) return null
-  return own.every(({ address }) => onProduction(address!, site) === page.url) ? origin : null
+  return own.every(({ address }) => samePathOn(address!, site) === page.url) ? origin : null
 }
 
 /**
@@ -72,9 +65,9 @@ export function strayOf(
     originOf(address) === originOf(addresses.build) &&
     addresses.toPublic(address) !== address
   if (isBuild) return { why: 'build', whole: addresses.toPublic(address) }
-  if (isPrivateHost(hostnameOf(address))) return { why: 'local', whole: onProduction(address, addresses.site) }
+  if (isPrivateHost(hostnameOf(address))) return { why: 'local', whole: samePathOn(address, addresses.site) }
   return leftOrigin(page, context) === originOf(address)
-    ? { why: 'elsewhere', whole: onProduction(address, addresses.site) }
+    ? { why: 'elsewhere', whole: samePathOn(address, addresses.site) }
     : null
 }
 

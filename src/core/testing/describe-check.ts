@@ -42,11 +42,17 @@ export function describeCheck(id: string, { raises, passes }: CheckCases): void 
       const findings = await findingsOf(given, id)
       expect(findings.length).toBeGreaterThan(0)
       expect(findings[0]).toMatchObject(given.expect ?? {})
-      expect(`${findings[0]!.message} ${findings[0]!.fix}`).not.toMatch(/\{\w+\}/)
+      for (const finding of findings) expect(unfilledOf(finding)).toEqual([])
     })
 
     test.each(Object.entries(passes))('not raised: %s', async (_name, given) => {
       expect(await findingsOf(given, id)).toEqual([])
     })
   })
+}
+
+/** Names in a finding's words, or in what mends it, that its data has no value for. */
+export function unfilledOf({ rule, said, data }: Pick<Finding, 'rule' | 'said' | 'data'>): string[] {
+  const words = JSON.stringify(checkOf(rule)!.messages[said])
+  return [...words.matchAll(/\{(\w+)\}/g)].flatMap(([, name]) => (data?.[name!] === undefined ? [name!] : []))
 }

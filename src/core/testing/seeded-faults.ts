@@ -1,6 +1,6 @@
-import { escapeText } from '../text'
-import { CLEAN_SITE, type CleanPage, type CleanSite, canonicalTag, htmlOf, metaTag, titleTag } from './clean-site'
+import { CLEAN_SITE, type CleanSite, canonicalTag, metaTag, titleTag } from './clean-site'
 import { pngBytes } from './good-site'
+import { all, GUIDE, imageTag, isArticle, isGuide, NEWS, nameAt, onOrigin, page, put, putAll, withBody } from './seeds'
 
 /** One fault that somebody could make in the clean site, and what is to be said of it. */
 export type SeededFault = {
@@ -17,66 +17,8 @@ export type SeededFault = {
   writes?: Readonly<Record<string, string | null>>
 }
 
-const GUIDE = 'guides/trim-a-wick/'
-const NEWS = 'news/night-market/'
-
-const page = (site: CleanSite, path: string): CleanPage => {
-  const found = site.pages.get(path)
-  if (!found) throw new Error(`The clean site has no page ${path}`)
-  return found
-}
-
-const all = (site: CleanSite) => [...site.pages.values()]
-
-/** Puts tags into one page's head; null takes one out. */
-const put =
-  (path: string, tags: Record<string, string | null>) =>
-  (site: CleanSite): void => {
-    const { head } = page(site, path)
-    for (const [key, html] of Object.entries(tags)) {
-      if (html === null) head.delete(key)
-      else head.set(key, html)
-    }
-  }
-
-/** Puts tags into the head of every page that is chosen. */
-const putAll =
-  (tags: (one: CleanPage) => Record<string, string | null>, isChosen: (one: CleanPage) => boolean = () => true) =>
-  (site: CleanSite): void => {
-    for (const one of all(site).filter(isChosen)) put(one.path, tags(one))(site)
-  }
-
-const isGuide = ({ path }: CleanPage) => path.startsWith('guides/')
-const isArticle = ({ path }: CleanPage) => path.startsWith('news/') && path !== 'news/'
-
-/** Puts what is said of every page's address and image on another origin. */
-const onOrigin = (origin: string) => (one: CleanPage) => ({
-  canonical: canonicalTag(one.url.replace(CLEAN_SITE, origin)),
-  'og:url': metaTag('og:url', one.url.replace(CLEAN_SITE, origin)),
-  'og:image': one.head.get('og:image')!.replace(CLEAN_SITE, origin),
-})
-
-const imageTag = (one: CleanPage, change: (url: string) => string) => ({
-  'og:image': metaTag('og:image', change(/content="([^"]*)"/.exec(one.head.get('og:image')!)![1]!)),
-})
-
-const withBody = (path: string, change: (body: string) => string) => (site: CleanSite) => {
-  const one = page(site, path)
-  one.body = change(one.body)
-}
-
-const nameAt = (path: string, name: string) => (site: CleanSite) => {
-  const one = page(site, path)
-  put(path, {
-    title: titleTag(`${name} – Quay Lanterns`),
-    'og:title': metaTag('og:title', name),
-    'og:image:alt': metaTag('og:image:alt', `Drawing: ${name}`),
-  })(site)
-  one.body = one.body.replace(/<h1>.*<\/h1>/, `<h1>${escapeText(name)}</h1>`)
-}
-
 /**
- * Faults as practitioners meet them, one at a time. Each is one thing that somebody did, on one page, in a section's
+ * Faults as people who build sites make them, one at a time. Each is one thing that somebody did, on one page, in a section's
  * template, in the layout or in a file of the site.
  */
 export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
@@ -678,95 +620,5 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
         one.body = one.body.replaceAll(`<li><a href="/${NEWS}">The night market is lit by our lamps</a></li>`, '')
     },
     finds: ['page-orphan'],
-  },
-}
-
-/** Things that look like one of the faults and are none: nothing is to be said of them. */
-export const HARMLESS_TWINS: Readonly<Record<string, (site: CleanSite) => void>> = {
-  'share images on a host of their own under the domain': (site) => {
-    putAll((one) => imageTag(one, (url) => url.replace('https://', 'https://images.')))(site)
-  },
-  'a page about the word undefined': nameAt('guides/choose-an-oil/', 'What undefined means on a lamp card'),
-  'a page about markup, with it in its heading': nameAt('guides/choose-an-oil/', 'Why <b>bold</b> stays on cards'),
-  'a twitter:title in other words': put(GUIDE, {
-    'twitter:title': metaTag('twitter:title', 'How to cut a lamp wick straight and even'),
-  }),
-  'a twitter:title with the site’s name': put(GUIDE, {
-    'twitter:title': metaTag('twitter:title', 'Trim a wick so that it burns even – Quay Lanterns'),
-  }),
-  'a twitter:image that is the same file': put(GUIDE, {
-    'twitter:image': metaTag('twitter:image', `${CLEAN_SITE}img/guides-trim-a-wick.png`),
-  }),
-  'a value of one word without quotes': put(GUIDE, {
-    'twitter:card': '<meta name=twitter:card content=summary_large_image>',
-  }),
-  'attributes behind a value without quotes': put(GUIDE, {
-    'twitter:card': '<meta name=twitter:card content=summary_large_image data-rh="true">',
-  }),
-  'one author with a comma in the name': put(NEWS, {
-    'article:author': metaTag('article:author', 'Marlow, Ines'),
-  }),
-  'two authors in two tags': put(NEWS, {
-    'article:author': `${metaTag('article:author', 'Ines Marlow')}\n${metaTag('article:author', 'Tom Aldery')}`,
-  }),
-  'a day of publication that is today': put(NEWS, {
-    'article:published_time': metaTag('article:published_time', '2026-11-23T08:00:00+00:00'),
-  }),
-  'a day of expiry that is to come': put(NEWS, {
-    'article:expiration_time': metaTag('article:expiration_time', '2062-03-12T09:00:00+00:00'),
-  }),
-  'a byte order mark in the place of a charset': (site) => {
-    const one = page(site, GUIDE)
-    one.head.delete('charset')
-    const bytes = new TextEncoder().encode(`\uFEFF${htmlOf(one)}`)
-    site.files[`${GUIDE}index.html`] = bytes
-  },
-  'a refresh of the page itself': put(GUIDE, {
-    refresh: `<meta http-equiv="refresh" content="300; url=${CLEAN_SITE}${GUIDE}">`,
-  }),
-  'a zero-width joiner in a name': (site) => {
-    const one = page(site, 'people/ruth-venn/')
-    one.head.set('og:image:alt', metaTag('og:image:alt', 'Ruth Venn beside 👩‍🔧 and her lamp'))
-  },
-  'an entry of robots.txt for one bot that is no place': (site) => {
-    site.robots = `User-agent: HungryBot\nDisallow: /\n\n${site.robots}`
-  },
-  'robots.txt that closes a folder nobody shares': (site) => {
-    site.robots = site.robots.replace('Allow: /', 'Disallow: /drafts/')
-  },
-  'the generator beside the site’s own name': putAll(() => ({ generator: metaTag('generator', 'Lampwright 4.2.1') })),
-  'an icon by its type and one for touch': putAll(() => ({
-    icon: '<link rel="icon" href="/favicon.ico" sizes="32x32"><link rel="apple-touch-icon" href="/img/home.png">',
-  })),
-  'language twins with one untranslated title': (site) => {
-    put('de/contact/', {
-      title: titleTag('How to find and to ring us – Quay Lanterns'),
-      'og:title': metaTag('og:title', 'How to find and to ring us'),
-    })(site)
-  },
-  'an account for each language': (site) => {
-    putAll(({ lang }) => ({
-      'twitter:site': metaTag('twitter:site', lang === 'de' ? '@kailaternen' : '@quaylanterns'),
-    }))(site)
-  },
-  'one word of another language in a text': put(GUIDE, {
-    description: metaTag(
-      'description',
-      'Über wicks: how to cut a wick square, how far to raise it, and what a flame looks like.',
-    ),
-    'og:description': metaTag(
-      'og:description',
-      'Über wicks: how to cut a wick square, how far to raise it, and what a flame looks like.',
-    ),
-  }),
-  'og:locale with another territory': putAll(({ lang }) =>
-    lang === 'de' ? { 'og:locale': metaTag('og:locale', 'de_AT') } : {},
-  ),
-  'a heading that sets its words in spaces of another kind': (site) => {
-    const one = page(site, GUIDE)
-    one.body = one.body.replace('Trim a wick', 'Trim&nbsp;a wick')
-  },
-  'Index as the title of an index': (site) => {
-    nameAt('guides/', 'Index of all guides to a lantern')(site)
   },
 }

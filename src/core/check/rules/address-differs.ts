@@ -1,10 +1,9 @@
-import { withoutQuery } from '../../address'
+import { isSameButSlash, withoutQuery } from '../../address'
 import { defineCheck } from '../define-check'
 import { isAlive, knownPage } from '../known-page'
 import { eachAddressOnce, ownAddresses } from '../own-addresses'
 import { strayOf } from '../stray-address'
 
-const withoutSlash = (url: string) => (url.endsWith('/') ? url.slice(0, -1) : url)
 const withoutScheme = (url: string) => url.replace(/^https?:/, '')
 
 export const addressDiffers = defineCheck({
@@ -54,7 +53,7 @@ export const addressDiffers = defineCheck({
       const known = knownPage(seen, context)
       if (known.kind === 'dead' || known.kind === 'redirect' || (known.kind === 'page' && !isAlive(known.page)))
         return []
-      const isOtherForm = withoutSlash(seen) === withoutSlash(page.url)
+      const isOtherForm = isSameButSlash(seen, page.url)
       // A second canonical beside the page's own is told as a tag that stands twice.
       if (key === 'canonical' && hasOwnCanonical) return []
       // Another page's canonical may be meant; an og:url against the page's own canonical is not.

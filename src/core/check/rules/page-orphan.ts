@@ -1,3 +1,4 @@
+import { isSameButSlash } from '../../address'
 import type { GatheredPage } from '../../model'
 import type { CheckContext } from '../context'
 import { defineCheck, skipCheck } from '../define-check'
@@ -6,13 +7,9 @@ import { isAlive } from '../known-page'
 /** Visitors come to a page without a link where the site's own URL leads to it, or the crawl began there. */
 function isEntrance({ url, fetch }: GatheredPage, { addresses, gathering }: CheckContext): boolean {
   const { kind, location } = gathering.source
-  const isStart = kind === 'url' && withoutSlash(addresses.toPublic(location)) === withoutSlash(url)
-  return (
-    isStart || (fetch.ledHereBy ?? []).some(({ address }) => withoutSlash(address) === withoutSlash(addresses.site))
-  )
+  const isStart = kind === 'url' && isSameButSlash(addresses.toPublic(location), url)
+  return isStart || (fetch.ledHereBy ?? []).some(({ address }) => isSameButSlash(address, addresses.site))
 }
-
-const withoutSlash = (url: string) => (url.endsWith('/') ? url.slice(0, -1) : url)
 
 export const pageOrphan = defineCheck({
   id: 'page-orphan',

@@ -9,7 +9,7 @@ import { addTo } from '@/core/text'
 import type { WallRow } from '@/store/database'
 import { count } from '../../kit/words'
 import { LEVEL_LOOK, LEVEL_SIGN } from '../../parts/levels'
-import { useKeys } from '../../state/keys/use-keys'
+import { addressedView, useKeys } from '../../state/keys/use-keys'
 import { strokesOf } from './strokes'
 
 const clearsInWords = ({ error, warning, note }: Cause['clears']) =>
@@ -43,8 +43,9 @@ export function CauseList({ causes, rows, chosen, onChoose }: Props) {
     estimateSize: () => 104,
     overscan: 4,
   })
-  const at = causes.findIndex(({ id }) => id === chosen)
   useKeys((action) => {
+    const now = addressedView().cause ?? chosen
+    const at = causes.findIndex(({ id }) => id === now)
     const step = action === 'down' ? 1 : action === 'up' ? -1 : 0
     const next = step === 0 ? undefined : causes[at + step]
     if (!next) return false

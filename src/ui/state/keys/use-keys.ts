@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffectEvent, useLayoutEffect } from 'react'
-import { type Area, parseView } from '../view/view'
+import { type Area, parseView, type RouteState } from '../view/view'
 import { type Action, actionOf } from './keys'
 
 /** Does the key belong to a field that is being typed into, or to an open dialog? */
@@ -10,10 +10,10 @@ function isTyping(event: KeyboardEvent): boolean {
   return Boolean(target?.closest('input, textarea, select, [contenteditable], [role="dialog"], [role="menu"]'))
 }
 
-/** Area in the address, which is ahead of what is drawn while keys come faster than drawings. */
-export function addressedArea(): Area {
-  return parseView(window.location.pathname, window.location.search).area
-}
+/** The view in the address, which is ahead of what is drawn while keys come faster than drawings. */
+export const addressedView = (): RouteState => parseView(window.location.pathname, window.location.search)
+
+export const addressedArea = (): Area => addressedView().area
 
 /**
  * Hears the keys that are meant for the app, by what they do. The first listener that takes a key has it alone.
