@@ -36,6 +36,8 @@ export const pageOrphan = defineCheck({
   check(context) {
     const unlinked = context.gathering.survey?.unlinked
     if (!unlinked) return skipCheck('not-all-pages-read')
+    // Where there is one page, nothing could link to it.
+    if (context.pages.length < 2) return []
     const known = new Set(
       context.pages.filter((page) => isAlive(page) && !isEntrance(page, context)).map(({ url }) => url),
     )
