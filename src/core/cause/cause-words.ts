@@ -4,7 +4,7 @@ import { sectionName } from '../section'
 import { ownEntry } from '../text'
 import type { Plan, PlannedEdit } from './plan'
 
-export const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 
 /** `a, b and c`; long lists are counted out. */
@@ -93,7 +93,7 @@ function lacksSentence(
 function changeSentence({ tag, rule: { from, to } }: PlannedEdit, who: string, many: boolean, share: string): string {
   const verb = many ? 'have' : 'has'
   const seen = from === null || from === '{value}' ? '' : ` as ${inWords(from)}`
-  const what = from === '{value}' && to !== null && to !== '{needed}' ? `another ${tag} than it should` : tag
+  const what = from === '{value}' && to !== null && to !== '{needed}' ? `the wrong ${tag}` : tag
   const now = `${who} ${verb} ${what}${seen}${share}.`
   if (to === null) return `${now} Leave it out.`
   if (to === '{needed}') return now

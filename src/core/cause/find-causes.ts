@@ -4,7 +4,7 @@ import { byLevel, type Finding, type Gathering, LEVELS, type Level, type SiteFin
 import { sectionName } from '../section'
 import { addTo, escapeAttribute, escapeText, groupBy } from '../text'
 import type { Cause, Edit, EditPlace } from './cause'
-import { capital, listed, sentenceFor, wordsOfMany } from './cause-words'
+import { listed, sentenceFor, wordsOfMany } from './cause-words'
 import { tagEditsOf } from './change'
 import { collect, type Standing } from './collect'
 import { Desk } from './desk'
@@ -78,8 +78,9 @@ function editsOf(plan: Plan): Edit[] {
 function urlsMissing(causes: readonly Cause[]): string {
   const tags = causes.flatMap(({ rules }) => rules.map((rule) => checkOf(rule)?.lacks ?? checkOf(rule)?.label ?? rule))
   const { pages } = causes[0]!
+  const names = [...new Set(tags)]
   const where = pages.length === 1 ? 'the page' : `${pages.length} pages`
-  return `${capital(listed([...new Set(tags)]))}: not on ${where}. Give the production URL, and each can be written.`
+  return `${listed(names)} ${names.length === 1 ? 'is' : 'are'} missing on ${where}. Give the production URL, and each can be written.`
 }
 
 /** How a question begins that only a person can answer. */

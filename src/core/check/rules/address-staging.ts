@@ -28,7 +28,7 @@ export const addressStaging = defineCheck({
       mend: { say: '{key}', as: '{whole}' },
     },
     doubled: {
-      says: '{key} holds one URL within another: {seen}.',
+      says: '{key} is one URL inside another: {seen}.',
       fix: 'Change it to {whole} on line {line}.',
       anywhere: 'Change it to {whole}.',
       mend: { say: '{key}', as: '{whole}' },

@@ -15,7 +15,7 @@ describeCheck('image-size-mismatch', {
     'the file changed': { files: { 'img/Ferns.png': pngBytes(1200, 600) } },
     'with px': {
       ...declared('1200px', ' 630 '),
-      expect: { message: 'og:image:width is “1200px”: a number of pixels is asked for, without a unit.' },
+      expect: { message: 'og:image:width is “1200px”. It must be a number of pixels, without a unit.' },
     },
     'no number is no size': {
       ...declared('wide', '630'),

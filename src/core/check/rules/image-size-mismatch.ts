@@ -27,7 +27,7 @@ export const imageSizeMismatch = defineCheck({
       ],
     },
     unit: {
-      says: '{key} is “{seen}”: a number of pixels is asked for, without a unit.',
+      says: '{key} is “{seen}”. It must be a number of pixels, without a unit.',
       fix: 'Change it to {number} on line {line}.',
       anywhere: 'Change it to the number alone.',
       mend: { say: '{key}', as: '{number}' },

@@ -30,7 +30,7 @@ export const imageUnreachable = defineCheck({
       mend: { picture: 'the picture at that address' },
     },
     inline: {
-      says: '{key} holds the image itself (data:): no place takes it.',
+      says: '{key} is an inline image (data:). No place shows it.',
       fix: 'Save the image as a file, and give its URL on line {line}.',
       anywhere: 'Save the image as a file, and give its URL.',
       mend: { say: 'og:image' },

@@ -17,7 +17,7 @@ describeCheck('language-differs', {
   raises: {
     'a German text on a page that says English': {
       ...described(GERMAN),
-      expect: { level: 'warning', message: 'The text is in “de”; <html lang> says “en”.' },
+      expect: { level: 'warning', message: 'The text is in “de”; <html lang> is “en”.' },
     },
     'a Japanese one': described(JAPANESE),
     'an English one on a page that says German': described(

@@ -13,7 +13,7 @@ export const languageDiffers = defineCheck({
   why: 'Places translate the card, or choose the words around it, by what the page says of itself.',
   messages: {
     differs: {
-      says: 'The text is in “{written}”; <html lang> says “{lang}”.',
+      says: 'The text is in “{written}”; <html lang> is “{lang}”.',
       fix: 'Change it to <html lang="{written}">, if that is what the whole page is written in.',
       mend: { say: 'html lang', as: '{written}' },
     },

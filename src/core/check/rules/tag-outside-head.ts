@@ -28,7 +28,7 @@ export const tagOutsideHead = defineCheck({
       mend: { earlier: true },
     },
     twoHeads: {
-      says: 'There is a second <head> on line {line}, with {key} behind it: whoever reads one head misses it.',
+      says: 'There is a second <head> on line {line}. Readers that stop after the first miss {key} and what follows.',
       fix: 'Put all tags into one <head>.',
       mend: { earlier: true },
     },

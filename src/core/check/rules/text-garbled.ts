@@ -39,7 +39,7 @@ export const textGarbled = defineCheck({
       mend: { needs: 'the page in UTF-8 all the way' },
     },
     hidden: {
-      says: '{key} holds a sign that nobody sees ({seen}).',
+      says: '{key} contains an invisible character ({seen}).',
       fix: 'Remove it on line {line}.',
       anywhere: 'Remove it.',
       mend: { say: '{key}', as: '{plain}' },
