@@ -158,3 +158,21 @@ test('many pages in a zip or a list are said before they are gathered, with a sa
   await notice.getByRole('button', { name: 'Gather 50 of each section' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('200 pages', { timeout: 30_000 })
 })
+
+test('production URLs of a list are read out of a build before they are live, and nothing is asked', async ({
+  page,
+}) => {
+  const sent = watchRequests(page)
+  await page.goto('/')
+  await page
+    .getByLabel('Addresses', { exact: true })
+    .fill(['', 'guides/', 'about', 'no-such-page'].map((path) => `https://brasswick.example/${path}`).join('\n'))
+  await page.getByLabel('Folder to read the URLs from').setInputFiles(demoFolder)
+  await expect(page.getByText('not from the network')).toBeVisible()
+  await page.getByRole('button', { name: /^Gather 4 addresses from / }).click()
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('4 pages')
+  await page.getByRole('button', { name: 'Open the Wall' }).click()
+  await expect(page.getByText('3 pages').first()).toBeVisible()
+  expect(sent.filter((request) => request.includes('/api/crawl'))).toEqual([])
+})

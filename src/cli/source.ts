@@ -209,10 +209,11 @@ export async function* gatherSource(
     // A list is the user's own word; what a sitemap names, its generator wrote.
     const named = kind === 'sitemap' ? await namedBeside(site, options) : undefined
     const built = options.build === undefined ? {} : { readThrough: await fromBuild(options.build, site, addresses) }
+    const ofBuild = options.build === undefined ? {} : { build: options.build }
     const beside = { ...named, ...built }
     for await (const event of crawlEvents({ kind: 'list', addresses, isCut, follow }, site, options, signal, beside)) {
       yield event.kind === 'started'
-        ? { ...event, source: { ...event.source, kind, location: shownAddress(source) } }
+        ? { ...event, source: { ...event.source, kind, location: shownAddress(source), ...ofBuild } }
         : event
     }
     return

@@ -13,6 +13,7 @@ import {
   collectSitemaps,
   crawl,
   crawlGiven,
+  cutListSaid,
   defaultCrawlOptions,
   haveOneOwner,
   isInShard,
@@ -101,10 +102,8 @@ async function* events(request: ParsedCrawlRequest, tuning: CrawlTuning, outside
     const own = ofShard(addresses, tuning.shard)
     const given = { kind: 'list' as const, location: name, addresses: own, follow, servedFrom: null }
     yield* crawlGiven(given, options, outside)
-    if (from.isCut) {
-      const message = `${name} goes on: only its first ${addresses.length} addresses were read.`
-      yield [{ kind: 'incomplete', incomplete: { why: 'pages', message } }]
-    }
+    if (from.isCut)
+      yield [{ kind: 'incomplete', incomplete: { why: 'pages', message: cutListSaid(name, addresses.length) } }]
     return
   }
   const given = resolveAddress(from.address, 'about:blank') ?? from.address

@@ -1,21 +1,26 @@
-import { limits } from '@/core/address'
+import { limits, originOf } from '@/core/address'
 import {
   BadZip,
   type BuildFiles,
   type CrawlEnvironment,
   type CrawlEvent,
+  crawlGiven,
   createFileMap,
+  cutListSaid,
+  defaultCrawlOptions,
   type Earlier,
   gatherBuild,
   type LookAtImage,
   NothingAnswered,
+  oneByOne,
+  readFromBuild,
   ServedImage,
   typeOfFile,
 } from '@/core/crawl'
 import { openZipFile, partOfBlob } from './blob-files'
 import { decodePicture } from './decode-picture'
 import { digestOf } from './digest'
-import type { ChosenFile, GatherSource } from './protocol'
+import type { ChosenFile, GatherSource, GivenUrls } from './protocol'
 import { servedBuild } from './served-build'
 import { UserFacingError } from './user-facing-error'
 
@@ -75,6 +80,37 @@ export function lookThroughServer(signal: AbortSignal): LookAtImage {
   }
 }
 
+/** Reads the URLs of a list or a sitemap out of a build, as a server of it would answer them. */
+async function* givenUrls(
+  { kind, name, addresses, follow, isCut }: GivenUrls,
+  files: BuildFiles,
+  source: Pick<GatherSource & { kind: 'folder' | 'zip' }, 'name' | 'site' | 'pictureHosts' | 'perSection'>,
+  outside: CrawlEnvironment,
+): AsyncGenerator<CrawlEvent> {
+  const origins = new Set(addresses.map(originOf))
+  const site = source.site ?? (origins.size === 1 ? [...origins][0]! : null)
+  if (site === null)
+    throw new UserFacingError('The URLs are of several sites. Give the production URL of the one to read.')
+  const options = {
+    ...defaultCrawlOptions,
+    start: '',
+    site: source.site,
+    unnamedAs: source.name,
+    concurrency: AT_ONCE,
+    pictureHosts: source.pictureHosts ?? [],
+    perSection: source.perSection ?? null,
+  }
+  const given = { kind, location: name, addresses, follow, servedFrom: null }
+  const through = {
+    ...outside,
+    read: readFromBuild(files, site, outside.read),
+    lookElsewhere: lookThroughServer(outside.signal),
+  }
+  for await (const event of oneByOne(crawlGiven(given, options, through)))
+    yield event.kind === 'started' ? { ...event, source: { ...event.source, build: source.name } } : event
+  if (isCut) yield { kind: 'incomplete', incomplete: { why: 'pages', message: cutListSaid(name, addresses.length) } }
+}
+
 /** Gathers a folder or a zip that the browser was given. */
 export async function openBrowserBuild(
   source: Exclude<GatherSource, { kind: 'crawl' }>,
@@ -94,13 +130,13 @@ export async function openBrowserBuild(
       perSection: source.kind === 'served' ? null : (source.perSection ?? null),
     }
     let fileAt = (_url: string): string | null => null
+    const outside = workerEnvironment(signal, earlier)
+    const only = source.kind === 'served' ? undefined : source.only
     async function* events(): AsyncGenerator<CrawlEvent> {
-      for await (const event of gatherBuild(
-        files,
-        options,
-        workerEnvironment(signal, earlier),
-        lookThroughServer(signal),
-      )) {
+      const read = only
+        ? givenUrls(only, files, source, outside)
+        : gatherBuild(files, options, outside, lookThroughServer(signal))
+      for await (const event of read) {
         if (event.kind === 'started') fileAt = createFileMap(files.paths, event.source.site, new Set()).fileAt
         yield event
       }

@@ -42,8 +42,9 @@ async function buildOf(at: LookPlace, chosen: readonly ChosenFile[]): Promise<Bu
 async function readInBuild(files: BuildFiles, parent: StoredRun, url: string, signal: AbortSignal): Promise<Looked> {
   const known = await readStoredPage(parent.id, url)
   if (!known) throw new UserFacingError(`${url} is no page of this run.`)
-  const { file, fetch } = known.page
-  const { location, site, kind } = parent.source
+  const { fetch } = known.page
+  const { location, site, kind, build } = parent.source
+  const file = known.page.file ?? createFileMap(files.paths, site, new Set()).fileAt(url)
   const looked = await lookInBuild(
     files,
     { url, file, aliases: fetch.aliases },
@@ -52,7 +53,9 @@ async function readInBuild(files: BuildFiles, parent: StoredRun, url: string, si
     lookThroughServer(signal),
   ).catch((error: unknown) => {
     if (!(error instanceof NothingAnswered)) throw error
-    throw new UserFacingError(`${file} is not in this ${kind}. Choose the one that the run was made from.`)
+    throw new UserFacingError(
+      `${file ?? url} is not in ${build ? 'it' : `this ${kind}`}. Choose the one that the run was made from.`,
+    )
   })
   if (looked.page.fetch.error) throw new UserFacingError(looked.page.fetch.error)
   return { ...looked, images: looked.images.map((image) => ({ served: null, ...image })) }

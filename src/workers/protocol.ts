@@ -6,6 +6,9 @@ import type { Requirements } from '@/core/requirements'
 /** A file of a chosen or dropped folder, with its path from the folder's root. */
 export type ChosenFile = { path: string; file: File }
 
+/** URLs of a list or a sitemap, to be read out of a build in place of all its pages. */
+export type GivenUrls = { kind: 'list' | 'sitemap'; name: string; addresses: string[]; follow: boolean; isCut: boolean }
+
 /**
  * What is gathered. Folder and zip are read here, in the browser: nothing of them is sent anywhere. A served build is the
  * one that the server was started with.
@@ -22,8 +25,17 @@ export type GatherSource =
         pictureHosts?: string[]
         /** Pages of each section at most: a sample. Absent: all. */
         perSection?: number
+        only?: GivenUrls
       }
-    | { kind: 'zip'; name: string; site: string | null; file: File; pictureHosts?: string[]; perSection?: number }
+    | {
+        kind: 'zip'
+        name: string
+        site: string | null
+        file: File
+        pictureHosts?: string[]
+        perSection?: number
+        only?: GivenUrls
+      }
     | { kind: 'served'; of: 'folder' | 'zip'; name: string; site: string | null; pictureHosts?: string[] }
   ) & {
     /** The run that is gathered again: what has not changed since is taken from it. Absent: all is read. */

@@ -78,6 +78,10 @@ function addressesOf(site: string | null, inferred: InferredSite | null, start: 
   return createAddressMap(inferred.site, start, served)
 }
 
+/** What is said of a list that goes on beyond the URLs that are read. */
+export const cutListSaid = (name: string, read: number) =>
+  `${name} goes on: only its first ${read === 1 ? 'URL was' : `${read} URLs were`} read.`
+
 const viewOf = ({ ignoreRobots, hasLogin }: CrawlOptions) => (ignoreRobots || hasLogin ? 'launched' : 'standing')
 
 /**

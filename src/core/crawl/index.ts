@@ -28,7 +28,7 @@ export {
   type Shard,
 } from './build-part'
 export { collectSitemaps, lackOfSitemaps } from './collect-sitemaps'
-export { crawl, crawlGiven, isPreview, onPreview } from './crawl'
+export { crawl, crawlGiven, cutListSaid, isPreview, onPreview } from './crawl'
 export { type CrawlOptions, defaultCrawlOptions, type QueuedUrl } from './crawl-options'
 export { type Earlier, EarlierFacts, earlierFrom, type KnownPage } from './earlier'
 export { type CrawlEvent, type CrawlEvents, GatheringBuilder, oneByOne } from './events'

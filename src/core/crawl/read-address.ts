@@ -1,6 +1,6 @@
 import { type AddressOrigin, limits, resolveAddress, shownAddress } from '../address'
 import type { Look } from '../image'
-import type { FailureCode, RedirectHop, Validators } from '../model'
+import type { FailureCode, GatheredImage, RedirectHop, Validators } from '../model'
 import type { PageReading, PageStream, SourceRowsWanted } from '../page'
 import type { Earlier } from './earlier'
 
@@ -67,6 +67,10 @@ export type CrawlEnvironment = {
   digest: (bytes: Uint8Array) => Promise<string>
   /** Looks at a picture's pixels. Absent: nothing is decoded. */
   decode?: Decode
+  /** Looks at a picture of another host, where those can't be read from here. Absent: they are read. */
+  lookElsewhere?:
+    | ((url: string, mayDecode: (pixels: number, bytes: number) => boolean) => Promise<GatheredImage>)
+    | undefined
   sleep: (ms: number) => Promise<void>
   /** Lets what waits for the network go first. Absent: nothing else goes on. */
   yieldToOthers?: () => Promise<void>

@@ -20,7 +20,7 @@ import { readIfChanged, SharedTexts, withLinks } from './earlier'
 import type { CrawlEvent, CrawlEvents } from './events'
 import { isFileName } from './file-names'
 import { Frontier } from './frontier'
-import { ImageQueue, lookByReading, readAsHostsMay } from './image-queue'
+import { ImageQueue, type LookAtImage, lookAsHostsMay, lookByReading, readAsHostsMay } from './image-queue'
 import { inParallel } from './in-parallel'
 import { onlyWeAreKeptOut, ROBOTS_TOKEN } from './kept-out'
 import { linksOf } from './link-book'
@@ -125,13 +125,16 @@ export class SiteCrawl {
         this.enqueue(url, 1)
       },
     })
-    this.desk = new ImageQueue(
-      addresses,
-      lookByReading((request) => this.ask(request), outside),
-      this.hosts,
-      outside.sleep,
-      outside.keepsLinks === 'all',
-    )
+    this.desk = new ImageQueue(addresses, this.lookAtImages(), this.hosts, outside.sleep, outside.keepsLinks === 'all')
+  }
+
+  private lookAtImages(): LookAtImage {
+    const { outside, addresses } = this
+    const read = lookByReading((request) => this.ask(request), outside)
+    if (!outside.lookElsewhere) return read
+    const elsewhere = lookAsHostsMay(outside.lookElsewhere, this.hosts, outside.sleep)
+    return (url, mayDecode) =>
+      (addresses.isOnSite(url) || addresses.isBesideSite(url) ? read : elsewhere)(url, mayDecode)
   }
 
   /** Asks the build for a public address, no faster than the delay allows. */

@@ -16,6 +16,8 @@ export const RunSource = z.object({
   location: z.string(),
   site: HttpAddress,
   servedAt: z.string().optional(),
+  /** Name of the folder or zip that the URLs of a list or a sitemap were read from. Absent: they were asked for. */
+  build: z.string().optional(),
   /** What says that the site lives there, where it was inferred: `25 canonicals and 24 og:urls`. */
   siteFrom: z.string().optional(),
   /** Where other signs say that it lives. */

@@ -8,6 +8,7 @@ import type { GatherSource } from '@/workers/protocol'
 import { FileButton } from '../../kit/file-button'
 import { count } from '../../kit/words'
 import { completeAddress, listedAddress } from '../../state/run/sources'
+import { BuildOfList, type ChosenBuild } from './build-of-list'
 import { type LargeSource, largeSource, SAMPLE } from './large-source'
 import { LargeSourceNotice } from './large-source-notice'
 import { type ChosenList, readAddressFile } from './read-address-file'
@@ -31,7 +32,15 @@ const PASTED = 'What was pasted'
 /** Characters from which a text that is pasted is taken like a file: a field takes seconds to hold thousands of lines. */
 const LONG_PASTE = 30_000
 
-type CrawlSource = Extract<GatherSource, { kind: 'crawl' }>
+type ListSource = Exclude<GatherSource, { kind: 'served' }>
+
+const sampleOf = (source: ListSource): ListSource =>
+  source.kind === 'crawl'
+    ? { ...source, request: { ...source.request, perSection: SAMPLE } }
+    : { ...source, perSection: SAMPLE }
+
+/** Is it the name of a sitemap's file, or its text? */
+const isSitemapText = (text: string) => /\.xml(?:\.gz)?$/i.test(text) || text.trimStart().startsWith('<')
 
 type ListFile = Exclude<ChosenList, { fault: string }>
 
@@ -53,7 +62,8 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
     if (!('fault' in read)) setFile(read)
   }
   const { isOver, place } = useDrop(({ files }) => void take(files[0]))
-  const [large, setLarge] = useState<{ source: CrawlSource; large: LargeSource } | null>(null)
+  const [large, setLarge] = useState<{ source: ListSource; large: LargeSource } | null>(null)
+  const [build, setBuild] = useState<ChosenBuild | null>(null)
   const submit = async (event: React.FormEvent) => {
     event.preventDefault()
     setLarge(null)
@@ -66,6 +76,10 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
       setFault(`“${site.trim()}” is no http address. Try https://example.org`)
       return
     }
+    if (build && sitemap) {
+      setFault('A sitemap’s URL is fetched, and can’t be read out of a build. Give the sitemap’s file, or its text.')
+      return
+    }
     const from = sitemap
       ? ({ kind: 'sitemap', address: sitemap, follow } as const)
       : ({
@@ -74,7 +88,19 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
           follow,
           ...(file ? { name: file.name.slice(0, 200), isCut: file.isCut } : {}),
         } as const)
-    const source = { kind: 'crawl' as const, request: { from, site: production } }
+    const source: ListSource = build
+      ? {
+          ...build,
+          site: production,
+          only: {
+            kind: isSitemapText(file?.name ?? text) ? 'sitemap' : 'list',
+            name: file?.name ?? `${addresses.length} URLs`,
+            addresses,
+            follow,
+            isCut: file?.isCut ?? false,
+          },
+        }
+      : { kind: 'crawl', request: { from, site: production } }
     const found = largeSource(addresses.length, await storageUse().catch(() => null))
     if (found) setLarge({ source, large: found })
     else onStart(source)
@@ -116,6 +142,7 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
       <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
         <button type="submit" className="button">
           {sitemap ? 'Gather the sitemap' : `Gather ${addresses.length > 0 ? said : 'these addresses'}`}
+          {build && ` from ${build.name}`}
         </button>
         <FileButton
           accept=".xml,.gz,.txt,text/plain,application/xml,application/gzip"
@@ -128,6 +155,7 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
           Follow links from there
         </label>
       </div>
+      <BuildOfList build={build} onChange={setBuild} />
       {large && (
         <LargeSourceNotice
           name={file?.name ?? 'The list'}
@@ -135,7 +163,7 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
           large={large.large}
           isAsked
           onAll={() => onStart(large.source)}
-          onSample={() => onStart({ ...large.source, request: { ...large.source.request, perSection: SAMPLE } })}
+          onSample={() => onStart(sampleOf(large.source))}
           onCancel={() => setLarge(null)}
         />
       )}

@@ -8,6 +8,7 @@ import { useKeys } from '../../state/keys/use-keys'
 import { folderPicker } from '../../state/run/build-folder'
 import { chosenFiles } from '../../state/run/dropped-files'
 import { chooseKeptFolder, type Given, lookAddress, lookPlace, requestLook } from '../../state/run/look-again'
+import { filesOf } from '../../state/run/sources'
 import { useStartedWith } from '../../state/run/started-with'
 import type { GoTo } from '../../state/view/use-view'
 
@@ -37,7 +38,7 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
     },
     [run, url, goTo, startedWith],
   )
-  const isOfFiles = run.source.kind === 'folder' || run.source.kind === 'zip'
+  const isOfFiles = filesOf(run.source) !== null
   const start = useCallback(
     () => askFirst(run, isOfFiles ? null : lookAddress(run, url), () => void look()),
     [askFirst, run, isOfFiles, url, look],
@@ -67,12 +68,13 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
 
 /** Asks for the folder or the zip that the run was made from. Of it, this page and its pictures alone are read. */
 function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | null) => void }) {
-  const { kind, site, location } = run.source
+  const { site } = run.source
+  const { kind, name } = filesOf(run.source) ?? { kind: 'folder' as const, name: run.source.location }
   if (kind === 'folder' && folderPicker()) {
     return (
       <>
         <span className="max-w-[260px] text-small leading-tight text-quiet">
-          Choose “{location}” once; from then on this browser reads it again.
+          Choose “{name}” once; from then on this browser reads it again.
         </span>
         <button
           type="button"
@@ -89,7 +91,7 @@ function GiveFiles({ run, onGiven }: { run: StoredRun; onGiven: (given: Given | 
   return (
     <>
       <span className="max-w-[260px] text-small leading-tight text-quiet">
-        A browser doesn’t keep files: give it “{location}” as it is now.
+        A browser doesn’t keep files: give it “{name}” as it is now.
       </span>
       <FileButton
         className="button-main"

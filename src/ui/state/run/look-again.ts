@@ -8,6 +8,7 @@ import { newRunId } from '@/store/runs'
 import type { ChosenFile, GatherCommand, GatherReport, LookPlace } from '@/workers/protocol'
 import { folderPicker } from './build-folder'
 import { readSession, sendFiles } from './session'
+import { filesOf } from './sources'
 
 /** Where a folder or a zip has to be given by the reader before a page of it can be looked at again. */
 export type Given = { kind: 'folder'; name: string; files: ChosenFile[] } | { kind: 'zip'; file: File }
@@ -76,10 +77,11 @@ export async function lookPlace(
   startedWith: StartedWith | null,
 ): Promise<LookPlace | null> {
   const { kind, site } = run.source
+  const files = filesOf(run.source)
   if (given) return given.kind === 'zip' ? given : { kind: 'files', name: given.name }
   if (startedWith?.kind === kind && startedWith.name === run.source.location) return { kind: 'served' }
-  if (kind === 'zip') return null
-  if (kind !== 'folder') return { kind: 'crawl', request: requestFor(run, url) }
+  if (files?.kind === 'zip') return null
+  if (files === null) return { kind: 'crawl', request: requestFor(run, url) }
   const handle = await keptFolder(site)
   return handle && { kind: 'handle', handle }
 }

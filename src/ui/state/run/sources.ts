@@ -65,6 +65,17 @@ export function sourceToResume(run: StoredRun): GatherSource | null {
   return { kind: 'crawl', request: source.kind === 'url' ? { ...request, site: source.site } : request }
 }
 
+/** The folder or zip that a run's pages were read from; null where they were asked for. */
+export function filesOf({
+  kind,
+  location,
+  build,
+}: StoredRun['source']): { kind: 'folder' | 'zip'; name: string } | null {
+  if (kind === 'folder' || kind === 'zip') return { kind, name: location }
+  if (build === undefined) return null
+  return { kind: /\.zip$/i.test(build) ? 'zip' : 'folder', name: build }
+}
+
 /** Can a run be begun with it? */
 export const isWhole = (source: GatherSource) => source.kind !== 'crawl' || !source.isRest
 
