@@ -285,6 +285,16 @@ export const SEEDED_FAULTS: Readonly<Record<string, SeededFault>> = {
     make: put(GUIDE, { title: titleTag('%s – Quay Lanterns') }),
     finds: ['title-placeholder'],
   },
+  'a starter’s word as the title of all guides, none with a heading': {
+    make: (site) => {
+      for (const { path } of all(site).filter((one) => isGuide(one) && one.path !== 'guides/')) {
+        put(path, { title: titleTag('Document – Quay Lanterns'), 'og:title': metaTag('og:title', 'Document') })(site)
+        withBody(path, (body) => body.replace(/<h1>.*?<\/h1>/, ''))(site)
+      }
+    },
+    finds: ['title-placeholder'],
+    findings: 7,
+  },
   'undefined as og:title': {
     make: put(GUIDE, { 'og:title': metaTag('og:title', 'undefined') }),
     finds: ['title-placeholder'],

@@ -1,8 +1,10 @@
 import type { GatheredPage } from '../../model'
 import { isKeptOut, surfaceOf } from '../../surface'
+import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 import { mayBeCompared, pagesThatShare, raiseShared } from '../duplicates'
 import { starterTitleIn } from '../placeholder'
+import { pagesOfTemplatesTitle } from '../templates-title'
 
 export const titleDuplicate = defineCheck({
   id: 'title-duplicate',
@@ -28,8 +30,11 @@ export const titleDuplicate = defineCheck({
     )
     const titleOf = (page: GatheredPage) => {
       const { text } = context.titleOf(page, wideFeed)
+      const starter = text === null ? null : starterTitleIn(text, text)
       // A title that the template was to fill in is told as that.
-      return text !== null && starterTitleIn(text, text)?.proves ? null : text
+      const isTemplates =
+        starter?.proves || (isBlank(page.facts?.h1) && pagesOfTemplatesTitle(page.facts?.title ?? null, context) > 0)
+      return starter && isTemplates ? null : text
     }
     return raiseShared(pagesThatShare(listed, titleOf, context))
   },

@@ -22,6 +22,17 @@ describeCheck('title-placeholder', {
       },
       expect: { level: 'note' },
     },
+    'a starter’s word on several pages that differ': {
+      files: Object.fromEntries(
+        ['x', 'y', 'z'].map((name) => [
+          `${name}.html`,
+          goodPage(`${name}.html`, 'Ferns', { title: '<title>Document</title>', 'og:title': null })
+            .replace(/<h1>.*?<\/h1>/, '')
+            .replace('<p>', `<p>About ${name}, and what grows beside it. `),
+        ]),
+      ),
+      expect: { level: 'error', message: 'title: “Document” on 3 different pages, as in a template.' },
+    },
     'an unfilled sign': { head: { title: '<title>%s | Good Site</title>' } },
     'a numbered page, whatever its heading repeats': {
       files: {

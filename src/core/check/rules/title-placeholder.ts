@@ -8,6 +8,7 @@ import { ownPart } from '../own-part'
 import { generatorOf, type StarterTitle, starterTitleIn, titleParts, unresolvedIn } from '../placeholder'
 import { siteNames } from '../site-names'
 import { HOME_TITLES, PROVING_TITLES } from '../starter-texts'
+import { pagesOfTemplatesTitle } from '../templates-title'
 
 /** Tags that name a page or its site. */
 const SITE_TAGS: ReadonlySet<string> = new Set(['og:site_name', 'application-name'])
@@ -23,7 +24,7 @@ export const titlePlaceholder = defineCheck({
   family: 'text',
   level: 'error',
   scope: 'page',
-  hangsOn: 'names',
+  hangsOn: 'run',
   looksAt: 'The page’s own part of title, og:title and twitter:title, and what the site is called.',
   why: 'A title that the template came with does not tell what the page is.',
   messages: {
@@ -38,6 +39,12 @@ export const titlePlaceholder = defineCheck({
       fix: 'Have the template fill in the title; line {line}.',
       anywhere: 'Have the template fill in the title.',
       mend: { needs: 'a template that fills in the title' },
+    },
+    shared: {
+      says: '{key}: “{seen}” on {count} different pages, as in a template.',
+      fix: 'Say in {key}, line {line}, what this page is.',
+      anywhere: 'Say in {key} what this page is.',
+      mend: { say: '{key}' },
     },
     doubt: {
       says: '{key} is only “{seen}”, and nothing on the page says what it is.',
@@ -117,7 +124,11 @@ export const titlePlaceholder = defineCheck({
       const title = other === null || starterTitleIn(partOf(other), other) ? null : partOf(other)
       const fit = fitOf(found, [facts.h1, title], isAtHome ? null : pathOf(url))
       if (fit === 'fits') return []
-      return [fit === 'doubt' ? { message: 'doubt', level: 'note' as const, ...said } : { message: 'starter', ...said }]
+      if (fit === 'contradicted') return [{ message: 'starter', ...said }]
+      const count = pagesOfTemplatesTitle(facts.title, context)
+      return count > 0
+        ? [{ message: 'shared', at, data: { ...said.data, count } }]
+        : [{ message: 'doubt', level: 'note' as const, ...said }]
     })
     return once(raised)
   },
