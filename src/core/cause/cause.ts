@@ -14,6 +14,8 @@ export const Edit = z.object({
   tag: z.string(),
   from: z.string().nullable(),
   to: z.string().nullable(),
+  /** What says so beside the finding, on the pages that it is made on; absent where the finding alone does. */
+  basis: z.string().optional(),
 })
 export type Edit = z.infer<typeof Edit>
 

@@ -3,6 +3,7 @@ import { metaHtml, type TagEdits } from '../draft'
 import { byLevel, type Finding, type Gathering, LEVELS, type Level, type SiteFinding } from '../model'
 import { sectionName } from '../section'
 import { addTo, escapeAttribute, escapeText, groupBy } from '../text'
+import { basisOf } from './basis'
 import type { Cause, Edit, EditPlace } from './cause'
 import { listed, sentenceFor, wordsOfMany } from './cause-words'
 import { tagEditsOf } from './change'
@@ -15,6 +16,7 @@ import { type Gone, Prover } from './prove'
 import { OF_SITE } from './rule-of'
 import { Scopes } from './scope'
 import { isToBeMade, needsFor } from './stand-in'
+import { DECISION } from './tally'
 
 /** What a change needs that was not tried, since its page or the run has too many. */
 const UNTRIED = 'a person: not tried, there are too many like it'
@@ -65,13 +67,31 @@ function snippetFor(plan: Plan): string | null {
 }
 
 /** A plan as it is told: where its edits are made, tag by tag. */
-function editsOf(plan: Plan): Edit[] {
+function editsOf(plan: Plan, context: CheckContext): Edit[] {
   const isOfAddresses = (side: string | null) => side?.endsWith('{rest}') ?? false
   return plan.edits.map(({ tag, rule: { from, to } }): Edit => {
     const isSetting = OF_SITE.has(tag) || (isOfAddresses(from) && isOfAddresses(to))
     const where = plan.scope.where === 'layout' && plan.scope.trait === null && isSetting ? 'site' : plan.scope.where
-    return { where, tag, from, to }
+    const basis = basesOf(plan, tag, context)
+    return { where, tag, from, to, ...(basis === null ? {} : { basis }) }
   })
+}
+
+/** Pages that are asked what a value rests on: a template's rest on the same. */
+const BASES_OF_PAGES = 20
+
+/** What the values of a tag rest on, the commonest first. */
+function basesOf(plan: Plan, tag: string, context: CheckContext): string | null {
+  const found = new Map<string, number>()
+  for (const changes of [...plan.changes.values()].slice(0, BASES_OF_PAGES)) {
+    for (const { change, needs, page } of changes) {
+      if (change.kind !== 'say' || change.tag !== tag || change.value === null || needs !== null) continue
+      const basis = basisOf(tag, change.value, page, context)
+      if (basis !== null) found.set(basis, (found.get(basis) ?? 0) + 1)
+    }
+  }
+  const bases = [...found].sort(([, a], [, b]) => b - a).map(([basis]) => basis)
+  return bases.length === 0 ? null : bases.join(', or ')
 }
 
 /** Tags that can't be written before the production URL is known, told together. */
@@ -82,9 +102,6 @@ function urlsMissing(causes: readonly Cause[]): string {
   const where = pages.length === 1 ? 'the page' : `${pages.length} pages`
   return `${listed(names)} ${names.length === 1 ? 'is' : 'are'} missing on ${where}. Give the production URL, and each can be written.`
 }
-
-/** How a question begins that only a person can answer. */
-const DECISION = 'a decision: '
 
 const NONE: ReadonlySet<string> = new Set()
 
@@ -140,7 +157,7 @@ class CauseFinder {
     const findings = gone.map(({ finding }) => finding)
     const main = mainOf(findings)
     const pages = pagesOf(plan)
-    const edits = editsOf(plan)
+    const edits = editsOf(plan, this.context)
     const sections = new Set(pages.map((url) => this.context.sections.get(url) ?? '/'))
     // What a change brings is mended along with it, and may take a person as well.
     const alongside = [...plan.changes.values()].flatMap((own) => own.flatMap((change) => change.needs ?? []))

@@ -19,3 +19,4 @@ export {
   SHARED_BY,
 } from './overview'
 export { isToBeMade } from './stand-in'
+export { type Readiness, readinessOf, type Tally, tallyOf } from './tally'

@@ -1,5 +1,5 @@
 import { pathOn } from '../address'
-import type { Cause } from '../cause'
+import { type Cause, tallyOf } from '../cause'
 import { LEVELS, type Level } from '../model'
 import { sectionName } from '../section'
 import { faceOf, placeDifferences } from '../surface'
@@ -45,12 +45,14 @@ const lineHtml = ({ kind, text: said }: PaperLine) =>
 type Writing = { document: RunDocument; paint: (card: ReportCard) => string; onSite: (url: string) => string }
 
 /** The three numbers that a client asks for. */
-function numbers(document: RunDocument, changes: number): string {
+function numbers(document: RunDocument, causes: readonly Cause[]): string {
+  const changes = causes.length
+  const ready = tallyOf(causes).ready.causes
   const good = document.pages.filter((page) => !page.unseen && errorsOf(page).length === 0).length
   const told = [
     [document.pages.length, document.pages.length === 1 ? 'page looked at' : 'pages looked at'],
     [good, 'with nothing in the way'],
-    [changes, changes === 1 ? 'change would mend the others' : 'changes would mend the others'],
+    [changes, `${changes === 1 ? 'change' : 'changes'} to make, ${ready} ready`],
   ] as const
   const shown = changes === 0 ? told.slice(0, 2) : told
   return `<ul class="numbers">${shown.map(([number, words]) => `<li><b>${number}</b>${words}</li>`).join('')}</ul>`
@@ -166,7 +168,7 @@ function firstPage(
   const { document } = writing
   const { summary, source } = document
   const lines = paperLines(document, timeZone).map(lineHtml)
-  const blocking = causes.filter(({ level }) => level === 'error').length
+  const blocking = causes.filter(({ level }) => level === 'error')
   return `<section class="first${onePage ? ' only' : ''}">
 <h1>${VERDICT_TITLES[summary.verdict]}</h1>
 <p><a href="${escapeAttribute(source.site)}" rel="noreferrer">${text(source.site)}</a>, looked at on <time datetime="${escapeAttribute(document.startedAt)}">${text(shownTime(document.startedAt, timeZone))}</time></p>

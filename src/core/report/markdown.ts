@@ -6,6 +6,7 @@ import {
   count,
   countWords,
   editWords,
+  fixesWords,
   type PaperLine,
   type PaperOptions,
   paperLines,
@@ -79,12 +80,11 @@ const lineOf = ({ kind, text }: PaperLine) =>
 export function runAsMarkdown(document: RunDocument, { all = false }: Partial<PaperOptions> = {}): string {
   const { summary, source } = document
   const causes = printedCauses(document)
-  const what = document.baseline ? 'what is new' : 'everything'
   const told = paperLines(document).flatMap((line) => [lineOf(line), '>'])
   const head = [
     `### ${VERDICT_TITLES[summary.verdict]}: ${countWords(summary)}${summary.waived > 0 ? `, ${summary.waived} waived` : ''}`,
     '',
-    `${escapeMarkdown(source.site)}, ${count(summary.pages, 'page')}. ${causes.length === 0 ? 'Nothing to mend.' : `${count(causes.length, 'change')} would clear ${what}.`}`,
+    `${escapeMarkdown(source.site)}, ${count(summary.pages, 'page')}. ${causes.length === 0 ? 'Nothing to mend.' : `${document.baseline ? 'Of what is new: ' : ''}${fixesWords(causes)}`}`,
     '',
     ...told.slice(0, -1),
     ...(told.length > 0 ? [''] : []),

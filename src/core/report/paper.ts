@@ -1,5 +1,5 @@
 import { pathOn, withoutUnnamedHost } from '../address'
-import type { Cause, Edit } from '../cause'
+import { type Cause, type Edit, tallyOf } from '../cause'
 import { UNSEEN_RULE } from '../check'
 import type { SignatureState } from '../document'
 import { LEVELS, type Level, type RunSource, type Summary, type TakenOn } from '../model'
@@ -176,6 +176,27 @@ export const CAUSES_SHOWN = 10
 
 /** The changes that a paper tells: of what is new, where there is a baseline. */
 export const printedCauses = ({ causes, baseline }: RunDocument) => baseline?.causes ?? causes
+
+const clearsWords = (clears: Cause['clears']): string =>
+  LEVELS.flatMap((level) => (clears[level] > 0 ? [count(clears[level], level)] : [])).join(', ')
+
+/**
+ * How many changes can be made as they are, and how many wait for a person, each with the findings that they clear.
+ *
+ * @example '17 changes are ready: they clear 23 errors. 2 wait for an answer: 3 warnings.'
+ */
+export function fixesWords(causes: readonly Cause[]): string {
+  const { ready, work, question } = tallyOf(causes)
+  const other = ready.causes > 0 ? '' : ' changes'
+  const waiting = [
+    work.causes > 0 &&
+      `${work.causes}${other} need${work.causes === 1 ? 's' : ''} a text, an image or other work first: ${clearsWords(work.clears)}.`,
+    question.causes > 0 &&
+      `${question.causes}${work.causes > 0 ? '' : other} wait${question.causes === 1 ? 's' : ''} for an answer: ${clearsWords(question.clears)}.`,
+  ].filter(Boolean)
+  const made = `${count(ready.causes, 'change')} ${ready.causes === 1 ? 'is ready: it clears' : 'are ready: they clear'} ${clearsWords(ready.clears)}.`
+  return [...(ready.causes > 0 ? [made] : []), ...waiting].join(' ')
+}
 
 /** What is known of a cause: tried, or what it needs first. */
 export const proofWords = ({ proved, needs }: Pick<Cause, 'proved' | 'needs'>): string =>

@@ -6,6 +6,7 @@ import {
   CAUSES_SHOWN,
   count,
   editWords,
+  fixesWords,
   type PaperLine,
   type PaperOptions,
   paperLines,
@@ -131,6 +132,7 @@ export function runAsText(
     ...paperLines(document)
       .filter(({ text }) => text !== site)
       .map((line) => told(line, style)),
+    ...(causes.length > 0 ? [fixesWords(causes)] : []),
     ...loginHint(document),
     '',
     ...shown.flatMap((cause) => causeLines(cause, document, style)),

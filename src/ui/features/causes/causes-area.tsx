@@ -2,6 +2,8 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { Tabs } from 'radix-ui'
+import { type Cause, tallyOf } from '@/core/cause'
+import { fixesWords } from '@/core/report'
 import type { StoredOverview, StoredRun, WallRow } from '@/store/database'
 import { overviewOf } from '@/store/overviews'
 import { Notice } from '../../kit/notice'
@@ -56,10 +58,11 @@ type Props = {
 }
 
 /** Of a run that did not read everything it is not known what is left to change. */
-function headline(changes: number, { incomplete, summary }: StoredRun): string {
+function headline(causes: readonly Cause[], { incomplete, summary }: StoredRun): string {
   const isWhole = incomplete.length === 0 && !summary?.unseenCount
-  if (changes === 0) return isWhole ? 'Nothing to change' : 'Nothing to change in what was read'
-  return `${count(changes, 'change')} would clear ${isWhole ? 'everything' : 'what was found so far'}`
+  if (causes.length === 0) return isWhole ? 'Nothing to change' : 'Nothing to change in what was read'
+  const soFar = isWhole ? '' : ' so far'
+  return `${count(causes.length, 'change')}${soFar}, ${tallyOf(causes).ready.causes} of them ready`
 }
 
 function Causes({ run, rows, stored, view, goTo }: Props) {
@@ -70,11 +73,11 @@ function Causes({ run, rows, stored, view, goTo }: Props) {
     <div className="grid h-full grid-cols-[minmax(360px,5fr)_minmax(0,6fr)] max-md:block max-md:overflow-auto">
       <section aria-label="Causes" className="flex min-h-0 flex-col border-r border-line">
         <header className="px-5 pb-2 pt-4">
-          <h1 className="font-display text-head font-semibold leading-tight">{headline(causes.length, run)}</h1>
+          <h1 className="font-display text-head font-semibold leading-tight">{headline(causes, run)}</h1>
           {summary && (
             <p className="text-quiet">
-              {count(summary.error, 'error')}, {count(summary.warning, 'warning')}, {count(summary.note, 'note')}. What
-              stands most in the way comes first.
+              {count(summary.error, 'error')}, {count(summary.warning, 'warning')}, {count(summary.note, 'note')}.{' '}
+              {fixesWords(causes)}
             </p>
           )}
         </header>

@@ -18,25 +18,28 @@ function Side({ value, isTo }: { value: string | null; isTo: boolean }) {
 
 /** Edits of a cause, a tag a row: what it says, and what it should say. */
 export function EditList({ edits }: { edits: readonly Edit[] }) {
+  const hasBasis = edits.some(({ basis }) => basis !== undefined)
   return (
     <table className="w-full border-collapse text-small">
       <thead>
         <tr className="text-left text-quiet">
           <th className="py-1 pr-4 font-normal">Tag</th>
           <th className="py-1 pr-4 font-normal">Now</th>
-          <th className="py-1 font-normal">Then</th>
+          <th className="py-1 pr-4 font-normal">Then</th>
+          {hasBasis && <th className="py-1 font-normal">Because of</th>}
         </tr>
       </thead>
       <tbody className="font-mono text-fine">
-        {edits.map(({ tag, from, to }) => (
+        {edits.map(({ tag, from, to, basis }) => (
           <tr key={`${tag} ${from} ${to}`} className="border-t border-line align-baseline">
             <td className="py-[5px] pr-4 whitespace-nowrap">{tag}</td>
             <td className="py-[5px] pr-4 [overflow-wrap:anywhere]">
               <Side value={from} isTo={false} />
             </td>
-            <td className="py-[5px] [overflow-wrap:anywhere]">
+            <td className="py-[5px] pr-4 [overflow-wrap:anywhere]">
               <Side value={to} isTo />
             </td>
+            {hasBasis && <td className="py-[5px] font-sans text-small text-quiet">{basis}</td>}
           </tr>
         ))}
       </tbody>
