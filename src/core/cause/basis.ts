@@ -34,11 +34,15 @@ function textBasis(tag: string, value: string, { facts }: ReadPage): string | nu
   return (whole ?? within)?.[0] ?? null
 }
 
-function typeBasis(page: ReadPage, site: string): string {
-  if (page.url === site) return 'it is the home page'
+function typeBasis(value: string, page: ReadPage, { addresses, sections, readable }: CheckContext): string | null {
+  if (page.url === addresses.site) return 'it is the home page'
   if (describedKind(page.facts) !== null) return 'its JSON-LD'
   if (firstValue(page.facts, 'article:published_time') !== null) return 'its article:published_time'
-  return 'the other pages of its section'
+  const section = sections.get(page.url)
+  const isUsual = readable.some(
+    ({ url, facts }) => url !== page.url && sections.get(url) === section && firstValue(facts, 'og:type') === value,
+  )
+  return isUsual ? 'the other pages of its section' : null
 }
 
 /**
@@ -46,13 +50,12 @@ function typeBasis(page: ReadPage, site: string): string {
  * null where the value is the finding's own.
  */
 export function basisOf(tag: string, value: string, page: ReadPage, context: CheckContext): string | null {
-  const { site } = context.addresses
   if (isTextTag(tag)) return textBasis(tag, value, page)
   if (value === page.url && (tag === 'canonical' || tag === 'og:url')) {
     const { siteFrom } = context.gathering.source
     return siteFrom === undefined ? 'its own URL' : `its own URL; the site is named by ${siteFrom}`
   }
-  if (tag === 'og:type') return typeBasis(page, site)
+  if (tag === 'og:type') return typeBasis(value, page, context)
   if (tag === 'og:image') {
     if (value === defaultPicture(context)) return 'the image that most pages share'
     const isShown = page.facts.contentImages.some(({ src }) => publicImageUrl(page, src, context) === value)

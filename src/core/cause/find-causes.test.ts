@@ -69,9 +69,12 @@ describe('causes', () => {
         where: 'section',
         proved: true,
         edits: expect.arrayContaining([
-          { where: 'section', tag: 'og:url', from: null, to: '{page}' },
-          { where: 'section', tag: 'twitter:card', from: null, to: 'summary_large_image' },
-          { where: 'section', tag: 'og:type', from: null, to: 'website' },
+          { where: 'section', tag: 'og:url', from: null, to: '{page}', basis: 'its own URL' },
+          {
+            ...{ where: 'section', tag: 'twitter:card', from: null, to: 'summary_large_image' },
+            basis: 'the size of its image',
+          },
+          expect.objectContaining({ where: 'section', tag: 'og:type', from: null, to: 'website' }),
         ]),
       },
     ])

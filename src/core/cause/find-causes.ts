@@ -1,5 +1,5 @@
-import { type CheckContext, checkOf, fixAnywhere, inWords, type PageVerdict, type Verdict } from '../check'
-import { metaHtml, type TagEdits } from '../draft'
+import { type CheckContext, checkOf, fillWords, fixAnywhere, inWords, type PageVerdict, type Verdict } from '../check'
+import { metaHtml, saidBy, type TagEdits } from '../draft'
 import { byLevel, type Finding, type Gathering, LEVELS, type Level, type SiteFinding } from '../model'
 import { sectionName } from '../section'
 import { addTo, escapeAttribute, escapeText, groupBy } from '../text'
@@ -11,7 +11,7 @@ import { collect, type Standing } from './collect'
 import { Desk } from './desk'
 import { makePlans, tagOf } from './make-plans'
 import { type PageChange, type Plan, pagesOf } from './plan'
-import { needsOf } from './propose'
+import { mendsOf, needsOf } from './propose'
 import { type Gone, Prover } from './prove'
 import { OF_SITE } from './rule-of'
 import { Scopes } from './scope'
@@ -216,16 +216,20 @@ class CauseFinder {
 
   /** What can't be tried here: one cause for each thing that people have to do, on all pages where it stands. */
   private needed(standings: readonly Standing[], site: readonly SiteFinding[]): Cause[] {
-    const groups = groupBy(standings, ({ finding }) => {
+    const missing = this.missingTagOf(standings)
+    const groups = groupBy(standings, ({ url, finding }) => {
+      // A tag that is missing is one thing to write, whatever else its absence brings.
+      const tag = missing(url, finding)
+      if (tag !== null) return `missing ${tag}`
       // What is mended in one place of the site is one thing to do, whichever images it is about.
       const isOfPicture = checkOf(finding.rule)?.scope === 'image' && needsOf(finding)[0]?.where === 'page'
       return `${finding.rule} ${isOfPicture ? finding.image : ''}`
     })
     const ofPages = [...groups.values()].map((group) => {
-      const { finding } = group[0]!
+      const finding = mainOf(group.map((one) => one.finding))
       const pages = [...new Set(group.map(({ url }) => url))]
       const said = wordsOfMany(
-        group.map((one) => one.finding),
+        group.flatMap((one) => (one.finding.rule === finding.rule ? [one.finding] : [])),
         `${pages.length} pages${this.sectionWords(group)}`,
         pages,
         this.context.addresses.site,
@@ -235,6 +239,7 @@ class CauseFinder {
         pages,
         group.map(({ url, finding: one }) => ({ url, finding: one })),
         `${said} ${pages.length === 1 ? inWords(finding).fix : fixAnywhere(finding)}`,
+        group.map((one) => one.finding.rule),
       )
     })
     const ofSite = [...groupBy(site, ({ rule, said }) => `${rule} ${said}`).values()].map((group) => {
@@ -253,7 +258,26 @@ class CauseFinder {
     return sections.size === 1 ? ` of ${sectionName([...sections][0]!)}` : ''
   }
 
-  private neededCause(finding: Finding, pages: string[], gone: Gone[], change: string): Cause {
+  /** The tag that a finding asks for, where its page has none and no check says what it should be. */
+  private missingTagOf(standings: readonly Standing[]): (url: string, finding: Finding) => string | null {
+    const urls = new Set(standings.map(({ url }) => url))
+    const pages = new Map(this.context.readable.flatMap((page) => (urls.has(page.url) ? [[page.url, page.facts]] : [])))
+    return (url, finding) => {
+      const [mend] = mendsOf(finding)
+      const facts = pages.get(url)
+      if (!mend || !('say' in mend) || mend.as !== undefined || !facts) return null
+      const tag = fillWords(mend.say, finding.data)
+      return saidBy(facts, tag) === null ? tag : null
+    }
+  }
+
+  private neededCause(
+    finding: Finding,
+    pages: string[],
+    gone: Gone[],
+    change: string,
+    rules: readonly string[] = [finding.rule],
+  ): Cause {
     const isUntried = gone.some((one) => this.untried.has(one.finding))
     const needs = needsOf(finding)
     const sections = new Set(pages.map((url) => this.context.sections.get(url) ?? '/'))
@@ -268,7 +292,7 @@ class CauseFinder {
       id: this.idFor([where, section, finding.rule]),
       where,
       rule: finding.rule,
-      rules: [finding.rule],
+      rules: [...new Set(rules)].sort(),
       level: worst(gone.map((one) => one.finding.level)),
       change,
       section,
