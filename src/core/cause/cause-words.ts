@@ -155,9 +155,11 @@ export function sentenceFor(
   const isTemplate = scope.where === 'layout' || scope.where === 'section'
   // The number is that of the fault; how many can be filled by themselves is told apart.
   const isLack = edits.every(({ kind, rule }) => kind === 'say' && (rule.from === null || rule.from === ''))
-  const lacking = isTemplate && isLack ? Math.min(Math.max(faulty, pages.length), scope.of) : pages.length
+  // Pages that lack it for another reason are the template's as well.
+  const of = scope.trait === null ? Math.max(scope.of, isLack ? faulty : pages.length) : scope.of
+  const lacking = isTemplate && isLack ? Math.min(Math.max(faulty, pages.length), of) : pages.length
   const share = isTemplate
-    ? ` on ${lacking === scope.of ? 'all ' : `${lacking} of `}${count(Math.max(scope.of, lacking), 'page')}`
+    ? ` on ${lacking === of ? 'all ' : `${lacking} of `}${count(Math.max(of, lacking), 'page')}`
     : ''
   if (plan.pictures.length > 0 || plan.crawlers !== null || plan.hasNewIcon) return `${main.message} ${main.fix}`
   if (isLack) return lacksSentence(edits, who, many, share, { faulty: lacking, pages: pages.length })
