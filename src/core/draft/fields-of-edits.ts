@@ -11,7 +11,6 @@ const SINGLE: Readonly<Record<string, DraftSlot>> = {
   'twitter:description': 'description@microblog',
   'twitter:image': 'image@microblog',
   'twitter:image:alt': 'imageAlt@microblog',
-  'og:image:alt': 'imageAlt',
   'twitter:card': 'card',
   'og:type': 'type',
   'og:site_name': 'siteName',
@@ -24,8 +23,11 @@ const SINGLE: Readonly<Record<string, DraftSlot>> = {
   'json-ld name': 'richName',
 }
 
-/** Tags that come with a picture's slot. */
-const WITH_PICTURE = /^og:image:(?:width|height|url|secure_url|type)$|^twitter:image/
+/** Tags that come with a picture's slot, or go with it. */
+const WITH_PICTURE = /^og:image:(?:width|height|url|secure_url|type)$/
+
+/** Tags that the author's slot takes away. */
+const BESIDE_AUTHOR = ['article:author', 'twitter:creator']
 
 /**
  * A draft that does what these edits do to a page, as far as drafts can: what a slot would change beside them is set to
@@ -36,6 +38,11 @@ const WITH_PICTURE = /^og:image:(?:width|height|url|secure_url|type)$|^twitter:i
 export function fieldsOfEdits(edits: TagEdits, facts: PageFacts): { fields: DraftFields; left: string[] } {
   const fields: DraftFields = {}
   const left: string[] = []
+  /** Lets a tag that a slot would take away say what it says now. */
+  const keep = (slot: DraftSlot, tag: string) => {
+    const now = edits.has(tag) ? null : saidBy(facts, tag)
+    if (now !== null) fields[slot] = now
+  }
   for (const [tag, value] of edits) {
     const text = /^og:(title|description)$/.exec(tag)?.[1] as 'title' | 'description' | undefined
     if (text !== undefined) {
@@ -45,9 +52,18 @@ export function fieldsOfEdits(edits: TagEdits, facts: PageFacts): { fields: Draf
       if (value !== null && !edits.has(text)) fields[`${text}@search`] = own
       const placed = saidBy(facts, `twitter:${text}`)
       if (placed !== null && !edits.has(`twitter:${text}`)) fields[`${text}@microblog`] = placed
-    } else if (tag === 'og:image') fields.image = value
+    } else if (tag === 'og:image') {
+      fields.image = value
+      keep('imageAlt', 'og:image:alt')
+      keep('image@microblog', 'twitter:image')
+      keep('imageAlt@microblog', 'twitter:image:alt')
+    } else if (tag === 'og:image:alt') {
+      fields.imageAlt = value
+      keep('imageAlt@microblog', 'twitter:image:alt')
+    } else if (tag === 'author' && BESIDE_AUTHOR.some((other) => saidBy(facts, other) !== null)) left.push(tag)
     else if (Object.hasOwn(SINGLE, tag)) fields[SINGLE[tag]!] = value
-    else if (!(edits.has('og:image') && WITH_PICTURE.test(tag))) left.push(tag)
+    else if (!(edits.has('og:image') && (WITH_PICTURE.test(tag) || (tag === 'twitter:image:src' && value === null))))
+      left.push(tag)
   }
   return { fields, left }
 }

@@ -39,10 +39,29 @@ const KEPT_WHEN_CLEARED = new Set(['title', 'description'])
 const OG_IMAGE_FORMS = ['og:image:url', 'og:image:secure_url', 'og:image:type'] as const
 const CARD_IMAGE = ['twitter:image', 'twitter:image:src', 'twitter:image:alt'] as const
 
-/** Declares what is known of the picture; what was said of the old one goes. */
-function editImage(edits: Map<string, string | null>, url: string | null, image: GatheredImage | undefined): void {
+/** The file that a URL names, without host and folders. */
+const fileIn = (url: string) => /([^/?#]+)(?:[?#].*)?$/.exec(url)?.[1] ?? null
+
+/** Does a page name the very same file, under another host or path? */
+const isSameFile = (url: string | null, facts: PageFacts | undefined) => {
+  const now = facts ? firstValue(facts, 'og:image') : null
+  return url !== null && now !== null && fileIn(url) !== null && fileIn(url) === fileIn(now)
+}
+
+/** Declares what is known of the picture; what was said of the old one goes, unless it is only its URL that changes. */
+function editImage(
+  edits: Map<string, string | null>,
+  url: string | null,
+  image: GatheredImage | undefined,
+  facts: PageFacts | undefined,
+): void {
   edits.set('og:image', url)
-  for (const key of OG_IMAGE_FORMS) edits.set(key, null)
+  const isOnlyMoved = !image?.width && isSameFile(url, facts)
+  for (const key of OG_IMAGE_FORMS) if (!(isOnlyMoved && key === 'og:image:type')) edits.set(key, null)
+  if (isOnlyMoved) {
+    for (const key of CARD_IMAGE) edits.set(key, null)
+    return
+  }
   const size = url !== null && image?.width && image.height ? image : null
   edits.set('og:image:width', size ? String(size.width) : null)
   edits.set('og:image:height', size ? String(size.height) : null)
@@ -64,7 +83,7 @@ export function tagEdits(
 ): TagEdits {
   const edits = new Map<string, string | null>()
   const { image } = fields
-  if (image !== undefined) editImage(edits, image, image === null ? undefined : imageOf(image))
+  if (image !== undefined) editImage(edits, image, image === null ? undefined : imageOf(image), page?.facts)
   const slots = Object.keys(fields) as DraftSlot[]
   const inOrder = [...slots.filter((slot) => !slot.includes('@')), ...slots.filter((slot) => slot.includes('@'))]
   for (const slot of inOrder) {
