@@ -55,6 +55,16 @@ describe('patching a build', () => {
     expect([...files].filter(([, { kind }]) => kind === 'changed').map(([path]) => path)).toEqual(['about.html'])
   })
 
+  test('an image that is missing already may be named by its whole URL', async () => {
+    const missing = '<meta property="og:image" content="/img/gone.png">'
+    const build = goodSite({ 'about.html': goodPage('about.html', 'Ferns', { 'og:image': missing }) })
+    const files = await patched(build, { 'about.html': { image: `${GOOD_SITE}img/gone.png` } })
+    expect(files.get('about.html')).toMatchObject({
+      kind: 'changed',
+      after: expect.stringContaining(`content="${GOOD_SITE}img/gone.png"`),
+    })
+  })
+
   test('a picture that was made here goes along at its address, once; one that is nowhere is named by no page', async () => {
     const image = `${GOOD_SITE}img/new%20one.png`
     const drafts: Record<string, DraftFields> = { 'about.html': { image }, 'visit.html': { image } }

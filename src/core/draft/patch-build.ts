@@ -1,6 +1,6 @@
 import { limits, pathOn, resolveAddress } from '../address'
 import { type BuildFiles, createFileMap } from '../crawl'
-import type { GatheredImage, GatheredPage } from '../model'
+import type { GatheredImage, GatheredPage, PageFacts } from '../model'
 import { decodeHtml, readPage } from '../page'
 import { fileOfPath } from '../text'
 import type { DraftFields } from './draft'
@@ -35,11 +35,18 @@ async function picturesLacking(
   fileAt: (url: string) => string | null,
   madePicture: (url: string) => Promise<Uint8Array | null>,
   added: Map<string, PatchedFile>,
+  { url: pageUrl, facts }: { url: string; facts: PageFacts },
 ): Promise<string | null> {
+  // What the page names already is its own fault, and no worse for being written another way.
+  const named = new Set(
+    facts.metas.flatMap(({ key, value }) =>
+      value && PICTURE_TAGS.includes(key) ? (resolveAddress(value, pageUrl) ?? []) : [],
+    ),
+  )
   for (const key of PICTURE_TAGS) {
     const value = edits.get(key)
     const url = value ? resolveAddress(value, site) : null
-    if (url === null || !url.startsWith(site) || added.has(url) || fileAt(url) !== null) continue
+    if (url === null || !url.startsWith(site) || named.has(url) || added.has(url) || fileAt(url) !== null) continue
     const { path, fault } = fileOfPath(new URL(url).pathname.slice(new URL(site).pathname.length))
     if (path === null) return `${key} would name a file that can’t be written: ${fault}. Draft another URL.`
     const bytes = await madePicture(url)
@@ -87,7 +94,7 @@ export async function* patchBuild(
     }
     const now: GatheredPage = { ...page, facts: readPage(decodeHtml(bytes, null)).facts }
     const { edits } = effectiveEdits({ ...now, facts: now.facts! }, section, fields, defaults, imageOf)
-    const lacking = await picturesLacking(edits, site, fileAt, madePicture, added)
+    const lacking = await picturesLacking(edits, site, fileAt, madePicture, added, { url, facts: now.facts! })
     if (lacking !== null) {
       yield { kind: 'refused', url, path, why: lacking }
       continue
