@@ -173,12 +173,13 @@ export class Prover {
     const isOther =
       slots.size !== before || [...slots].some(([slot, one]) => values.get(slot) !== JSON.stringify(one.change))
     if (slots.size > 0) plan.changes.set(page.url, [...slots.values()])
+    if (isOther) this.touched.add(plan)
     return isOther
   }
 
   private knownHolders: Holders | null = null
-  /** Plans that lost a change to another: what they clear is to be seen again. */
-  private readonly robbed = new Set<Plan>()
+  /** Plans whose changes are others than when they were tried: what they clear is to be seen again. */
+  private readonly touched = new Set<Plan>()
 
   /** Plans by the tags that they change: as they were when first asked for, and as tags were taken over since. */
   private get holders(): Holders {
@@ -198,7 +199,7 @@ export class Prover {
     const left = own.filter(({ change }) => slotOf(change) !== slot)
     if (left.length > 0) holder.changes.set(url, left)
     else holder.changes.delete(url)
-    this.robbed.add(holder)
+    this.touched.add(holder)
     return own.filter((one) => !left.includes(one)).flatMap(({ findings }) => findings)
   }
 
@@ -232,7 +233,7 @@ export class Prover {
     if (!change || holder === plan) return
     this.takeOver(plan, url, slot)
     plan.changes.set(url, [...(plan.changes.get(url) ?? []), change])
-    this.robbed.add(plan)
+    this.touched.add(plan)
   }
 
   /** Takes those tags of a page out of a plan of several that bring findings. @returns whether any other is left */
@@ -275,6 +276,8 @@ export class Prover {
       }
       for (const finding of tried.gone) gone.push({ url, finding })
     }
+    // What it mended along itself was tried.
+    this.touched.delete(plan)
     return { gone, came: plan.pictures.length > 0 ? came : [] }
   }
 
@@ -305,7 +308,9 @@ export class Prover {
     if (subject !== 'title' && subject !== 'description') return false
     const holder = this.holderOf(finding)
     if (!holder || holder.needs.length > 0 || holder.pictures.length > 0) return false
-    return finding.pages.map((url) => holder.changes.delete(url)).some(Boolean)
+    const isOther = finding.pages.map((url) => holder.changes.delete(url)).some(Boolean)
+    if (isOther) this.touched.add(holder)
+    return isOther
   }
 
   private tryCrawlers(plan: Plan): Proof {
@@ -428,20 +433,36 @@ export class Prover {
       proofs.set(plan, plan.crawlers === null ? this.tryPlan(plan) : this.tryCrawlers(plan))
     this.holdTogether(proofs)
     // A plan that lost tags to others may lose some again when these are tried again: each tag is lost but once.
-    for (let round = 0; round < ROUNDS && this.robbed.size > 0; round++) {
-      const again = [...this.robbed]
-      this.robbed.clear()
+    for (let round = 0; round < ROUNDS && this.touched.size > 0; round++) {
+      const again = [...this.touched]
+      this.touched.clear()
       for (const plan of again) proofs.set(plan, this.tryPlan(plan))
     }
-    const harm = this.trySite(proofs, waived)
+    let told = this.withSite(proofs, waived)
     // Each is mended: asking only until one is would leave the others.
-    const mended = harm.filter((finding) => this.mendSiteAlong(finding))
-    if (mended.length === 0 && !harm.map((finding) => this.leaveOut(finding)).some(Boolean)) return proofs
-    for (const plan of this.plans) if (plan.crawlers === null) proofs.set(plan, this.tryPlan(plan))
-    const left = this.trySite(proofs, waived)
-    if (left.length === 0 || !left.some((finding) => this.leaveOut(finding))) return proofs
-    for (const plan of this.plans) if (plan.crawlers === null) proofs.set(plan, this.tryPlan(plan))
-    this.trySite(proofs, waived)
-    return proofs
+    const mended = told.harm.filter((finding) => this.mendSiteAlong(finding))
+    const isLeftOut = mended.length === 0 && told.harm.map((finding) => this.leaveOut(finding)).some(Boolean)
+    if (mended.length === 0 && !isLeftOut) return told.proofs
+    this.tryTouched(proofs)
+    told = this.withSite(proofs, waived)
+    if (!told.harm.map((finding) => this.leaveOut(finding)).some(Boolean)) return told.proofs
+    this.tryTouched(proofs)
+    return this.withSite(proofs, waived).proofs
+  }
+
+  /** Tries those plans again whose changes are others since: what the rest clears is known. */
+  private tryTouched(proofs: Map<Plan, Proof>): void {
+    const again = this.plans.filter((plan) => plan.crawlers === null && this.touched.has(plan))
+    this.touched.clear()
+    for (const plan of again) proofs.set(plan, this.tryPlan(plan))
+  }
+
+  /** What plans clear on pages, and across them when all are carried out; `harm` is what comes across them. */
+  private withSite(ofPages: ReadonlyMap<Plan, Proof>, waived: readonly SiteFinding[]) {
+    const proofs = new Map(
+      [...ofPages].map(([plan, { gone, came }]): [Plan, Proof] => [plan, { gone: [...gone], came: [...came] }]),
+    )
+    const harm = this.trySite(proofs, waived)
+    return { proofs, harm }
   }
 }
