@@ -1,9 +1,22 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { runs } from '../testing/property-runs'
 import { image, testPage } from '../testing/test-page'
-import type { DraftFields } from './draft'
+import { type DraftFields, DraftSlot } from './draft'
+import { editFacts, saidBy } from './drafted-page'
 import { changedUnder, landingOf, sayingsOf } from './landing'
 import { tagEdits } from './tag-edits'
 
+const KEYS = [
+  'title',
+  'og:title',
+  'twitter:title',
+  'description',
+  'og:description',
+  'og:image',
+  'twitter:image',
+  'author',
+]
 const resolve = (raw: string) => new URL(raw, 'https://site.example/guides/').href
 const edits = (fields: DraftFields) => tagEdits(fields, () => image('https://site.example/a.png'))
 const facts = (head: string) => testPage(`<head>${head}</head>`).facts!
@@ -43,9 +56,34 @@ describe('has a draft landed?', () => {
 
   test('a picture counts by where it leads; its size and text are not what was wished for', () => {
     const page =
-      '<meta property="og:image" content="../a.png"><meta property="og:image:width" content="7"><meta property="og:image:alt" content="x">'
+      '<meta property="og:image" content="https://site.example/guides/../a.png"><meta property="og:image:width" content="7"><meta property="og:image:alt" content="x">'
     expect(state({ image: 'https://site.example/a.png' }, page)).toBe('landed')
     expect(state({ image: 'https://site.example/a.png', imageAlt: 'A lamp' }, page)).toBe('partly')
+  })
+
+  test('a relative URL in the build is not the whole one that was drafted', () => {
+    expect(state({ image: 'https://site.example/a.png' }, '<meta property="og:image" content="../a.png">')).toBe(
+      'not-in-build',
+    )
+  })
+
+  test('whatever is drafted on whatever page: carried out it has landed, and what has landed changes nothing of a card', () => {
+    const texts = fc.constantFrom('a', 'b c', 'https://site.example/a.png', 'summary')
+    const drafted = fc.dictionary(fc.constantFrom(...DraftSlot.options), fc.option(texts), { minKeys: 1 })
+    const built = fc.dictionary(fc.constantFrom(...KEYS), texts)
+    fc.assert(
+      fc.property(drafted, built, (fields, said) => {
+        const now = editFacts(facts('<title>T</title>'), new Map(Object.entries(said)))
+        const wanted = edits(fields)
+        const after = editFacts(now, wanted)
+        // JSON-LD is renamed where the page has any, and added nowhere.
+        if (!('richName' in fields)) expect(landingOf(wanted, after, resolve).state).toBe('landed')
+        if (landingOf(wanted, now, resolve).state !== 'landed') return
+        const shown = [...wanted.keys()].filter((key) => !key.startsWith('og:image:') && !key.startsWith('twitter:'))
+        for (const key of shown) expect(saidBy(after, key), key).toBe(saidBy(now, key))
+      }),
+      runs(400),
+    )
   })
 
   test('a tag taken out', () => {

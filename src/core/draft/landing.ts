@@ -15,6 +15,8 @@ export type Landing = {
 const isEqual = (wanted: string | null, built: string | null) =>
   wanted === null || built === null ? wanted === built : collapseWhiteSpace(wanted) === collapseWhiteSpace(built)
 
+const isWhole = (url: string | null) => url !== null && /^https?:\/\//i.test(url.trim())
+
 /** Tags that follow from a picture, not from anybody's wish: they make no draft unfinished. */
 const DERIVED = new Set([
   'og:image:url',
@@ -49,7 +51,9 @@ export function landingOf(edits: TagEdits, facts: PageFacts, resolve: (raw: stri
     if (key === 'og:image:alt' && wanted === null && edits.get('og:image')) return []
     const isAddress = key === 'og:image' || key === 'twitter:image'
     const found = built !== null && isAddress ? resolve(built) : built
-    const isSaid = isEqual(wanted !== null && isAddress ? resolve(wanted) : wanted, found)
+    // A whole URL is not there yet where the build has a relative one: places that resolve none show no image.
+    const isCut = isAddress && isWhole(wanted) && !isWhole(built)
+    const isSaid = !isCut && isEqual(wanted !== null && isAddress ? resolve(wanted) : wanted, found)
     return [{ key, wanted, built, isThere: isSaid || (wanted === null && isHarmless(key, built, edits)) }]
   })
   const there = tags.filter(({ isThere, wanted }) => isThere && wanted !== null).length

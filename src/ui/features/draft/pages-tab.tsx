@@ -69,17 +69,18 @@ export function PagesTab({ run, site, rows, drafts, defaults, context, landings,
       </div>
     )
   }
-  const landed = open.filter(({ url }) => landings.get(url)?.state === 'landed').length + history.length
+  const waiting = open.filter(({ url }) => landings.get(url)?.state !== 'landed').length
+  const landed = open.length - waiting + history.length
   const gone = open.filter(({ goneSince }) => goneSince !== undefined).length
   return (
     <div className="grid gap-4">
       <header className="flex flex-wrap items-center gap-3">
         <h2 className="font-display text-head font-semibold">
-          {open.length === 0 ? 'Every draft is in the build' : `${count(open.length, 'draft')} not wholly in the build`}
+          {waiting === 0 ? 'Every draft is in the build' : `${count(waiting, 'draft')} not wholly in the build`}
         </h2>
         <span className="text-quiet">
-          {landed} landed{gone > 0 && `, ${gone} of them gone again`}. Held against the run of{' '}
-          {clockTime(run.startedAt)}.
+          {landed} in the build{gone > 0 && `; ${gone} of the others were, and are missing again`}. Held against the run
+          of {clockTime(run.startedAt)}.
         </span>
         <span className="ml-auto flex gap-2">
           <button type="button" className="button" disabled={undo === null} onClick={() => void undoStep()}>
@@ -109,7 +110,7 @@ export function PagesTab({ run, site, rows, drafts, defaults, context, landings,
             >
               {index < DRAWN && (
                 <BeforeAfter
-                  run={run.id}
+                  run={run.tried?.run ?? run.id}
                   section={rowAt(rows, draft.url)?.section ?? '/'}
                   draft={draft}
                   defaults={defaults}

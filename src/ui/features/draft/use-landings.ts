@@ -45,8 +45,9 @@ export function useLandings(
       const open = [...drafts.values()]
       for (let from = 0; from < open.length && !isGone; from += BATCH) {
         const batch = open.slice(from, from + BATCH)
+        // What is only tried is in no build: drafts are held against the run that it was tried on.
         const pages = await pagesAt(
-          run.id,
+          run.tried?.run ?? run.id,
           batch.map(({ url }) => url),
         )
         for (const [index, draft] of batch.entries()) {
@@ -63,7 +64,6 @@ export function useLandings(
           )
           found.set(draft.url, landing)
           const change = changeBy(draft, landing, page.fetch.fetchedAt)
-          // What is only tried is in no build.
           if (change && !run.tried) changes.push({ draft, change })
         }
       }

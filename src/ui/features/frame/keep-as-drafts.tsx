@@ -20,38 +20,71 @@ export function KeepAsDrafts({ run }: { run: StoredRun }) {
   const context = useCardContext(run)
   const stored = useLiveQuery(() => overviewOf(run.id), [run.id])
   const [said, setSaid] = useState('')
+  const [prepared, setPrepared] = useState<Prepared | null>(null)
   const edits = Object.entries(stored?.edits ?? {})
   if (!drafts || !context || !run.tried || edits.length === 0) return null
   const parent = run.tried.run
-  const keep = async () => {
+  /** What drafts would be made, and the tags that none of them can hold. */
+  const prepare = async (): Promise<Prepared> => {
     const built = await pagesAt(
       parent,
       edits.map(([url]) => url),
     )
     const imageOf = (url: string) => context.images.get(url)
     const now = new Date()
-    const left = new Set<string>()
+    const left = new Map<string, number>()
     const made = edits.flatMap(([url, tags], index): DraftStep['drafts'] => {
       const page = built[index]?.page
       if (!page?.facts) return []
       const known = drafts.get(url)
       const before = known?.landedAt === null ? known : null
       const wanted = fieldsOfEdits(new Map(tags), page.facts)
-      for (const tag of wanted.left) left.add(tag)
+      for (const tag of wanted.left) left.set(tag, (left.get(tag) ?? 0) + 1)
       const fields = { ...before?.fields, ...wanted.fields }
-      return [{ url, before, after: draftWith(before, fields, { site, page, imageOf, now }) }]
+      const after = draftWith(before, fields, { site, page, imageOf, now })
+      return after === null ? [] : [{ url, before, after }]
     })
-    await doStep({ site, label: `draft for ${count(made.length, 'page')}`, drafts: made })
-    const beside = left.size > 0 ? ` No draft holds ${[...left].join(', ')}.` : ''
-    setSaid(`Drafted for ${count(made.length, 'page')}.${beside}`)
+    return { made, left }
   }
-  return said === '' ? (
-    <button type="button" className="button h-[28px]!" onClick={() => void keep()}>
+  const keep = async ({ made }: Prepared) => {
+    await doStep({ site, label: `draft for ${count(made.length, 'page')}`, drafts: made })
+    setPrepared(null)
+    setSaid(`Drafted for ${count(made.length, 'page')}.`)
+  }
+  const ask = async () => {
+    const found = await prepare()
+    if (found.left.size === 0) await keep(found)
+    else setPrepared(found)
+  }
+  if (said !== '')
+    return (
+      <span role="status" className="text-small text-good">
+        {said}
+      </span>
+    )
+  if (prepared)
+    return (
+      <span role="alert" className="flex items-center gap-2 text-small">
+        <span>
+          Drafts can’t hold {listOf(prepared.left)}: change {prepared.left.size === 1 ? 'it' : 'them'} by hand.
+        </span>
+        <button type="button" className="button h-[28px]!" onClick={() => void keep(prepared)}>
+          Keep the rest for {count(prepared.made.length, 'page')}
+        </button>
+        <button type="button" className="button h-[28px]!" onClick={() => setPrepared(null)}>
+          Cancel
+        </button>
+      </span>
+    )
+  return (
+    <button type="button" className="button h-[28px]!" onClick={() => void ask()}>
       Keep as drafts
     </button>
-  ) : (
-    <span role="status" className="text-small text-good">
-      {said}
-    </span>
   )
 }
+
+type Prepared = { made: DraftStep['drafts']; left: ReadonlyMap<string, number> }
+
+/** `og:image:width on 2 pages, robots.txt`. */
+const listOf = (left: Prepared['left']) =>
+  [...left].map(([tag, pages]) => (pages === 1 ? tag : `${tag} on ${pages} pages`)).join(', ')
