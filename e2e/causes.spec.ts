@@ -4,7 +4,7 @@ import { expectAccessible, openWall } from './app'
 test.beforeEach(async ({ page }) => {
   await openWall(page)
   await page.getByRole('link', { name: 'Causes' }).click()
-  await expect(page.getByRole('heading', { name: /changes would clear everything/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /changes, \d+ of them ready/ })).toBeVisible()
 })
 
 test('the first cause is the one that clears most; it opens to tags, evidence and pages', async ({ page }) => {
@@ -42,22 +42,29 @@ test('what is tried is seen on the Wall, kept as drafts, and left in one step', 
   await expectAccessible(page)
   await tried.getByRole('button', { name: 'Keep as drafts' }).click()
   await expect(tried).toContainText('Drafted for 5 pages.')
+  // Nothing that is only tried is in the build.
+  await page.getByRole('link', { name: 'Drafts' }).click()
+  await expect(page.getByRole('heading', { name: '5 drafts not wholly in the build' })).toBeVisible()
+  await expect(page.getByText('0 in the build.')).toBeVisible()
   await page.getByRole('link', { name: 'Clearance' }).click()
   await expect(page.getByText('What is only tried can’t be cleared.')).toBeVisible()
   await page.getByRole('link', { name: 'Causes' }).click()
   await expect(page.getByRole('tabpanel')).toContainText('Go back to try others.')
   await tried.getByRole('button', { name: 'Back to what is built' }).click()
   await expect(tried).toHaveCount(0)
-  await expect(page.getByRole('heading', { name: /changes would clear everything/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /\d+ changes, \d+ of them ready/ })).toBeVisible()
   await page.getByRole('link', { name: 'Drafts' }).click()
   await expect(page.getByText('5 pages', { exact: false }).first()).toBeVisible()
 })
 
 test('all changes together leave what only a person can do', async ({ page }) => {
   await page.getByRole('button', { name: /^After all/ }).click()
-  await expect(page.getByRole('region', { name: 'What is tried' })).toContainText('29 errors → 3')
+  const tried = page.getByRole('region', { name: 'What is tried' })
+  await expect(tried).toContainText('29 errors → 3')
+  await expect(tried).toContainText('of which 3 errors, 6 warnings, 4 notes go only once the placeholders are replaced')
+  await expect(page.getByRole('button', { name: /^\/news\/new-page-3: .*with a placeholder$/ })).toBeVisible()
   await page.getByRole('link', { name: 'Causes' }).click()
-  await expect(page.getByRole('heading', { name: '4 changes would clear everything' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '4 changes, 0 of them ready' })).toBeVisible()
 })
 
 test('the heat map says in words what each cell holds', async ({ page }) => {

@@ -53,7 +53,15 @@ export type StoredRun = {
   /** The run that this one was derived from by looking again at one page; absent for a run of its own. */
   lookedAgain?: { run: string; url: string }
   /** It is no run: another as it would be with some of its causes carried out, by their ids and in words. */
-  tried?: { run: string; causes: string[]; changes: string[] }
+  tried?: {
+    run: string
+    causes: string[]
+    changes: string[]
+    /** Tags of pages that say a placeholder, by page. Absent: none. */
+    placeholders?: Record<string, string[]>
+    /** Findings that are cleared only once somebody has made what the placeholders stand for. Absent: none. */
+    waiting?: Record<Level, number>
+  }
   /** The run that holds the pages which this one doesn't hold itself. */
   base?: string | undefined
   /**

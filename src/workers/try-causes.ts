@@ -1,4 +1,4 @@
-import { tryCauses } from '@/core/cause'
+import { tallyOf, tryCauses } from '@/core/cause'
 import { createCheckContext, runChecks } from '@/core/check'
 import { database } from '@/store/database'
 import { keepEdits, overviewOf } from '@/store/overviews'
@@ -25,7 +25,8 @@ export async function runTry({ runId, parent: id, causes }: Try): Promise<void> 
   const tried = tryCauses(context, runChecks(before.gathering, context, today), new Set(causes))
   const { verdict, rows } = await judge(runId, tried.gathering, tried.context)
   const stored = await overviewOf(id)
-  const changes = (stored?.causes ?? []).filter((cause) => causes.includes(cause.id)).map(({ change }) => change)
+  const chosen = (stored?.causes ?? []).filter((cause) => causes.includes(cause.id))
+  const changes = chosen.map(({ change }) => change)
   const served = new Map(before.images.map((image) => [image.url, image.served]))
   const changed = tried.gathering.pages.filter(({ url }) => tried.changed.has(url))
   // Pages that a run derived from another holds itself go along: a base of a base is not looked into.
@@ -51,7 +52,13 @@ export async function runTry({ runId, parent: id, causes }: Try): Promise<void> 
     touchedAt: Date.now(),
     findings: verdict.findings,
     summary: verdict.summary,
-    tried: { run: id, causes, changes },
+    tried: {
+      run: id,
+      causes,
+      changes,
+      placeholders: Object.fromEntries([...tried.placeholders].map(([url, tags]) => [url, [...tags]])),
+      waiting: tallyOf(chosen).work.clears,
+    },
   })
   await keepEdits(
     runId,

@@ -396,6 +396,8 @@ export type Tried = {
   changed: ReadonlySet<string>
   /** What drafts may hold of it, by page: tags that are written, but for those that stand for what is still to be made. */
   edits: ReadonlyMap<string, TagEdits>
+  /** Tags that say a placeholder for what is still to be made, by page. */
+  placeholders: ReadonlyMap<string, readonly string[]>
 }
 
 /**
@@ -421,5 +423,19 @@ export function tryCauses(context: CheckContext, verdict: Verdict, ids: Readonly
     gathering: { ...after.gathering, images },
     changed: new Set(changes.keys()),
     edits: new Map(edits),
+    placeholders: placeholdersOf(changes, chosen),
   }
+}
+
+/** Tags that wait for a person, by page; of images that are to be made again, the image. */
+function placeholdersOf(
+  changes: ReadonlyMap<string, readonly PageChange[]>,
+  plans: readonly Plan[],
+): Map<string, string[]> {
+  const found = new Map<string, string[]>()
+  for (const [url, own] of changes)
+    for (const { change, needs } of own) if (needs !== null && change.kind === 'say') addTo(found, url, change.tag)
+  for (const { pictures, asked } of plans)
+    if (pictures.length > 0) for (const url of new Set(asked.map((one) => one.url))) addTo(found, url, 'og:image')
+  return new Map([...found].map(([url, tags]) => [url, [...new Set(tags)]]))
 }

@@ -99,7 +99,7 @@ describe('the report of a site', () => {
     const clear = runDocument(await gatherMemory(goodSite(), GOOD_SITE))
     const html = runAsHtml(clear)
     expect(html).toContain(`<h1>${CLEAR}</h1>`)
-    expect(html).not.toContain('would mend the others')
+    expect(html).not.toContain('changes to make')
   })
 })
 

@@ -7,7 +7,7 @@ import type { StoredRun, WallRow } from '@/store/database'
 import { Notice } from '../../kit/notice'
 import { useDefaults, useDrafts } from '../../state/draft/use-drafts'
 import { useCardContext } from '../../state/run/use-card-context'
-import { type Loaded, useRows } from '../../state/run/use-run'
+import { type Loaded, useRows, useRun } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
 import type { DraftTab, RouteState } from '../../state/view/view'
 import { DefaultsTab } from './defaults-tab'
@@ -26,7 +26,11 @@ const TABS: { id: DraftTab; name: string }[] = [
 ]
 
 /** Everything that is proposed for a site and not yet in its build. */
-export function DraftsArea({ view, goTo, run }: { view: RouteState; goTo: GoTo; run: Loaded<StoredRun> }) {
+export function DraftsArea({ view, goTo, run: seen }: { view: RouteState; goTo: GoTo; run: Loaded<StoredRun> }) {
+  // What is only tried is in no build: drafts are held against the run that it was tried on.
+  const tried = seen.kind === 'ready' ? seen.value.tried : undefined
+  const built = useRun(tried?.run ?? null)
+  const run = tried ? built : seen
   const rows = useRows(run.kind === 'ready' ? run.value.id : null)
   if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
   if (run.kind === 'missing') {

@@ -110,7 +110,7 @@ export function PagesTab({ run, site, rows, drafts, defaults, context, landings,
             >
               {index < DRAWN && (
                 <BeforeAfter
-                  run={run.tried?.run ?? run.id}
+                  run={run.id}
                   section={rowAt(rows, draft.url)?.section ?? '/'}
                   draft={draft}
                   defaults={defaults}

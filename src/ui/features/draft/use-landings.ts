@@ -45,9 +45,8 @@ export function useLandings(
       const open = [...drafts.values()]
       for (let from = 0; from < open.length && !isGone; from += BATCH) {
         const batch = open.slice(from, from + BATCH)
-        // What is only tried is in no build: drafts are held against the run that it was tried on.
         const pages = await pagesAt(
-          run.tried?.run ?? run.id,
+          run.id,
           batch.map(({ url }) => url),
         )
         for (const [index, draft] of batch.entries()) {
@@ -64,7 +63,7 @@ export function useLandings(
           )
           found.set(draft.url, landing)
           const change = changeBy(draft, landing, page.fetch.fetchedAt)
-          if (change && !run.tried) changes.push({ draft, change })
+          if (change) changes.push({ draft, change })
         }
       }
       if (isGone) return

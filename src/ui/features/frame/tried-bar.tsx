@@ -23,6 +23,10 @@ export function TriedBar({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
   const parent = useRun(run.tried?.run ?? null)
   const { tried } = run
   if (!tried) return null
+  const waiting = LEVELS.flatMap((level) => {
+    const number = tried.waiting?.[level] ?? 0
+    return number > 0 ? [count(number, level)] : []
+  }).join(', ')
   const stepBack = () => {
     goTo({ run: tried.run })
     void deleteTried(tried.run)
@@ -38,6 +42,7 @@ export function TriedBar({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
         </b>{' '}
         <span className="whitespace-nowrap">
           {parent.kind === 'ready' && leftInWords(parent.value.summary, run.summary)}
+          {waiting !== '' && `, of which ${waiting} go only once the placeholders are replaced`}.
         </span>
         <span className="ml-2 text-quiet max-lg:hidden" title={tried.changes.join('\n')}>
           {shortened(tried.changes)}

@@ -8,6 +8,7 @@ import type { StoredRun, WallRow } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
 import { Notice } from '../../kit/notice'
 import { bytes, clockTime } from '../../kit/words'
+import { PlaceholdersSaid } from '../../parts/placeholders-said'
 import { StandingSwitch } from '../../parts/standing-switch'
 import type { DraftPaneSlot } from '../../state/draft/slots'
 import { usePageDraft } from '../../state/draft/use-page-draft'
@@ -139,6 +140,11 @@ function OnePage({ view, goTo, run, row, rows, neighbours, draftPane: DraftPane 
         {editor.source && <WrittenIn source={editor.source} />}
       </PageHeader>
       <LookAgainView run={run} page={page} />
+      {run.tried?.placeholders?.[row.url] && (
+        <div className="shrink-0 border-b border-line bg-sheet px-4 py-[6px]">
+          <PlaceholdersSaid run={run} url={row.url} />
+        </div>
+      )}
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(280px,370px)_minmax(0,1fr)_326px] max-lg:grid-cols-[minmax(0,1fr)_300px] max-md:flex max-md:flex-col max-md:overflow-auto">
         <SourcePane page={page} cards={cardsAlone} findings={row.findings} editor={editor} lit={lit} onLit={setLit} />
         <CardsPane

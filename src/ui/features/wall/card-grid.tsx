@@ -28,6 +28,8 @@ type Props = {
   chosen: string | null
   selected: ReadonlySet<string>
   drafted: ReadonlySet<string>
+  /** Tags that say a placeholder, by page: of a run that is only tried. */
+  placeholders: Readonly<Record<string, readonly string[]>> | undefined
   hasPages: boolean
   onColumns: (columns: number) => void
   onChoose: (row: WallRow) => void
@@ -48,6 +50,7 @@ export function CardGrid({
   chosen,
   selected,
   drafted,
+  placeholders,
   hasPages,
   onColumns,
   onChoose,
@@ -128,6 +131,7 @@ export function CardGrid({
                       isChosen={row.url === chosen}
                       isSelected={selected.has(row.url)}
                       isDrafted={drafted.has(row.url)}
+                      placeholders={placeholders?.[row.url]}
                       isSelecting={selected.size > 0}
                       onChoose={onChoose}
                       onOpen={onOpen}
@@ -164,6 +168,7 @@ const GridCard = memo(function GridCard({
   isChosen,
   isSelected,
   isDrafted,
+  placeholders,
   isSelecting,
   onChoose,
   onOpen,
@@ -174,6 +179,7 @@ const GridCard = memo(function GridCard({
   isChosen: boolean
   isSelected: boolean
   isDrafted: boolean
+  placeholders: readonly string[] | undefined
   isSelecting: boolean
   onChoose: (row: WallRow) => void
   onOpen: (row: WallRow) => void
@@ -187,7 +193,7 @@ const GridCard = memo(function GridCard({
       <button
         type="button"
         aria-pressed={isChosen}
-        aria-label={`${row.path}: ${face.title || 'no title'}, ${badge.text}`}
+        aria-label={`${row.path}: ${face.title || 'no title'}, ${badge.text}${placeholders ? ', with a placeholder' : ''}`}
         onClick={(event) => {
           if (event.ctrlKey || event.metaKey || event.shiftKey) toggleSelected(row.run, row.url)
           else onChoose(row)
@@ -226,6 +232,14 @@ const GridCard = memo(function GridCard({
         <span className="truncate font-mono text-fine" title={row.path}>
           {row.path}
         </span>
+        {placeholders && (
+          <span
+            className="shrink-0 rounded-[3px] border border-dashed border-quiet px-[5px] text-sign"
+            title={`Placeholder, to be made by a person: ${placeholders.join(', ')}`}
+          >
+            placeholder
+          </span>
+        )}
         {isDrafted && <span className="shrink-0 rounded-[3px] bg-pick-soft px-[5px] text-sign text-pick">draft</span>}
         <span className={clsx('ml-auto shrink-0 font-semibold', BADGE[badge.level])}>
           {badge.level === 'error' && <span aria-hidden="true">▲ </span>}

@@ -11,6 +11,7 @@ import { CutLine } from '../../parts/ladder/cut-line'
 import { FindingsView } from '../../parts/ladder/findings-view'
 import { LadderView } from '../../parts/ladder/ladder-view'
 import { RichView } from '../../parts/ladder/rich-view'
+import { PlaceholdersSaid } from '../../parts/placeholders-said'
 import { useEditor } from '../../state/page/use-editor'
 import { notesToKnow } from '../../state/run/notes-to-know'
 import { useCardContext } from '../../state/run/use-card-context'
@@ -69,6 +70,7 @@ function Chosen({ run, row, surface, beside, as, goTo }: Omit<Props, 'row' | 'ro
           {page.fetch.status ?? 'no answer'}, {bytes(page.fetch.bytes)}, fetched {clockTime(page.fetch.fetchedAt)}
         </p>
       </header>
+      <PlaceholdersSaid run={run} url={row.url} />
       <div className="flex gap-2">
         <button type="button" className="button" onClick={() => goTo({ area: 'page', page: row.path })}>
           Open page <kbd className="key">Enter</kbd>

@@ -98,6 +98,7 @@ export function WallArea({
           chosen={chosen?.url ?? null}
           selected={selected}
           drafted={drafted}
+          placeholders={run.value.tried?.placeholders}
           onColumns={setColumns}
           onChoose={choose}
           onOpen={openPage}
