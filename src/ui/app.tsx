@@ -56,7 +56,7 @@ export function App({
             <TopBar view={view} goTo={goTo} run={run.kind === 'ready' ? run.value : null} demo={demo} />
           </AreaBoundary>
           {run.kind === 'ready' && run.value.tried && <TriedBar run={run.value} goTo={goTo} />}
-          <main className="min-h-0 flex-1">
+          <main className="relative min-h-0 flex-1 overflow-hidden print:overflow-visible">
             <AreaBoundary name={AREA_NAMES[view.area]} resetKey={href}>
               {view.area === 'gather' && <GatherArea demo={demo} editedDemo={editedDemo} goTo={goTo} />}
               {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} bulkDraft={BulkDialog} />}
