@@ -199,6 +199,12 @@ const GridCard = memo(function GridCard({
           else onChoose(row)
         }}
         onDoubleClick={() => onOpen(row)}
+        onKeyDown={(event) => {
+          // A click chooses; what is chosen opens, as the key beside “Open page” says.
+          if (event.key !== 'Enter' || !isChosen || event.ctrlKey || event.metaKey || event.shiftKey) return
+          event.preventDefault()
+          onOpen(row)
+        }}
         className={clsx(
           'block w-full rounded-[8px] text-left',
           isChosen && 'outline-[2.5px] outline-offset-[2px] outline-pick',

@@ -5,7 +5,7 @@ import { useMemo } from 'react'
 import type { WallRow } from '@/store/database'
 import type { GoTo } from '../../state/view/use-view'
 import { type RouteState, type Symptom, symptoms } from '../../state/view/view'
-import { countSymptoms } from '../../state/wall/select-rows'
+import { countWithin } from '../../state/wall/select-rows'
 
 const NAMES: Record<Symptom, string> = {
   errors: 'With errors',
@@ -28,11 +28,11 @@ type Props = {
 /** Narrows the wall. Chosen symptoms combine: a card must show them all. */
 export function SymptomBar({ rows, view, goTo, shownCount, changes }: Props) {
   const offered = changes === null ? symptoms.filter((symptom) => symptom !== 'changed') : symptoms
-  const inSection = useMemo(
-    () => (view.section === null ? rows : rows.filter(({ section }) => section === view.section)),
-    [rows, view.section],
+  const { surface, section, symptoms: chosen, search } = view
+  const counts = useMemo(
+    () => countWithin(rows, { surface, section, symptoms: chosen, search }, symptoms),
+    [rows, surface, section, chosen, search],
   )
-  const counts = useMemo(() => countSymptoms(inSection, view.surface, symptoms), [inSection, view.surface])
   const isCounted = (symptom: Symptom) => symptom !== 'changed' || changes === 'known'
   const toggle = (symptom: Symptom) => {
     const isOn = view.symptoms.includes(symptom)
@@ -51,7 +51,7 @@ export function SymptomBar({ rows, view, goTo, shownCount, changes }: Props) {
         className={look(view.symptoms.length === 0)}
         onClick={() => goTo({ symptoms: [] }, 'replace')}
       >
-        Everything <b className="ml-1 font-semibold tabular-nums">{inSection.length}</b>
+        Everything <b className="ml-1 font-semibold tabular-nums">{counts.all.toLocaleString('en')}</b>
       </button>
       {offered.map((symptom) => {
         const isOn = view.symptoms.includes(symptom)

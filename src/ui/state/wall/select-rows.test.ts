@@ -5,7 +5,16 @@ import { ticksOf } from '../../features/wall/tick-strip'
 import { changesOf } from '../../features/wall/use-changes'
 import { digitOfCode, keyOfSurface, surfaceOfKey } from '../surface/surface-keys'
 import { type RouteState, symptoms } from '../view/view'
-import { badgeOf, countSymptoms, groupSections, prepareWall, rowsAs, selectRows, withChanges } from './select-rows'
+import {
+  badgeOf,
+  countSymptoms,
+  countWithin,
+  groupSections,
+  prepareWall,
+  rowsAs,
+  selectRows,
+  withChanges,
+} from './select-rows'
 
 const face = (image: string | null, traits: Trait[], title: string): Face => ({
   layout: 'wide',
@@ -80,6 +89,25 @@ describe('selectRows', () => {
 test('a picture on two cards is not yet the same picture everywhere', () => {
   expect(countSymptoms(rows.slice(0, 2), 'wide-feed', ['same-picture'])).toEqual({ 'same-picture': 0 })
   expect(countSymptoms(rows, 'wide-feed', ['same-picture', 'errors'])).toEqual({ 'same-picture': 3, errors: 1 })
+})
+
+test('counts follow what is chosen: each is what the wall would show with it', () => {
+  const narrowings = [
+    view(),
+    view({ section: '/a/*' }),
+    view({ search: 'a' }),
+    view({ symptoms: ['errors'] }),
+    view({ symptoms: ['same-picture'], search: '1' }),
+    view({ symptoms: ['same-picture', 'text-cut'] }),
+  ]
+  for (const narrowing of narrowings) {
+    const counts = countWithin([...rows], narrowing, symptoms)
+    expect(counts.all).toBe(selectRows(rows, { ...narrowing, symptoms: [] }).length)
+    for (const symptom of symptoms) {
+      const shown = selectRows(rows, { ...narrowing, symptoms: [...narrowing.symptoms, symptom] })
+      expect(counts[symptom], symptom).toBe(shown.length)
+    }
+  }
 })
 
 test('the home page, then sections with several pages, then pages that stand alone', () => {

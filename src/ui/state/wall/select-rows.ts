@@ -72,6 +72,12 @@ function isFound(row: WallRow, surface: string, words: readonly string[]): boole
   return words.every((word) => text.includes(word))
 }
 
+const wordsOf = (search: string) =>
+  search
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '')
+
 /** Rows that a view shows, in its order. */
 export function selectRows(
   rows: readonly WallRow[],
@@ -81,10 +87,7 @@ export function selectRows(
   // Nothing narrows the wall: all are shown, and no row has to be looked at.
   if (section === null && symptoms.length === 0 && search.trim() === '') return sorted(rows, sort)
   const uses = symptoms.includes('same-picture') ? pictureUses(rows, surface) : new Map<string, number>()
-  const words = search
-    .toLowerCase()
-    .split(/\s+/)
-    .filter((word) => word !== '')
+  const words = wordsOf(search)
   return sorted(rows, sort).filter(
     (row) =>
       (section === null || row.section === section) &&
@@ -123,6 +126,34 @@ function countAnew(rows: readonly WallRow[], surface: string, symptoms: readonly
   const uses = pictureUses(rows, surface)
   const counts = Object.fromEntries(symptoms.map((symptom) => [symptom, 0])) as Record<Symptom, number>
   for (const row of rows) for (const symptom of symptoms) if (hasSymptom(row, symptom, surface, uses)) counts[symptom]++
+  return counts
+}
+
+type Narrowing = Pick<RouteState, 'surface' | 'section' | 'symptoms' | 'search'>
+
+/**
+ * How many cards would be shown with each symptom chosen beside those that are: the counts follow section, search and
+ * symptoms, as the wall itself does. `all`: without any symptom.
+ */
+export function countWithin(
+  rows: readonly WallRow[],
+  { surface, section, symptoms: chosen, search }: Narrowing,
+  symptoms: readonly Symptom[],
+): Record<Symptom, number> & { all: number } {
+  if (section === null && chosen.length === 0 && search.trim() === '')
+    return { ...countSymptoms(rows, surface, symptoms), all: rows.length }
+  const uses = pictureUses(rows, surface)
+  const words = wordsOf(search)
+  const counts = { all: 0, ...Object.fromEntries(symptoms.map((symptom) => [symptom, 0])) } as Record<
+    Symptom | 'all',
+    number
+  >
+  for (const row of rows) {
+    if ((section !== null && row.section !== section) || !isFound(row, surface, words)) continue
+    counts.all++
+    if (!chosen.every((symptom) => hasSymptom(row, symptom, surface, uses))) continue
+    for (const symptom of symptoms) if (hasSymptom(row, symptom, surface, uses)) counts[symptom]++
+  }
   return counts
 }
 
