@@ -159,7 +159,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
             )}
             <SectionRules rows={rows} requirements={pending ?? requirements} onChange={setPending} onArrange={change} />
             <SiteRules requirements={pending ?? requirements} onChange={setPending} onArrange={change} />
-            <Waivers rows={rows} requirements={requirements} onChange={change} />
+            <Waivers rows={rows} site={run.source.site} requirements={requirements} onChange={change} />
             <RequirementsFile requirements={requirements} onChange={change} />
           </Tabs.Content>
           <Tabs.Content value="papers">

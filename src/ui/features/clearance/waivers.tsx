@@ -1,20 +1,27 @@
 'use client'
 
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
+import { LEVELS } from '@/core/model'
 import type { Requirements, Waiver } from '@/core/requirements'
 import type { WallRow } from '@/store/database'
 import { pagesAt } from '@/store/pages'
+import { count } from '../../kit/words'
+import { type WaiverEffect, waiverEffect } from './waiver-effect'
 
-type Props = { rows: WallRow[]; requirements: Requirements; onChange: (next: Requirements) => void }
+type Props = { rows: WallRow[]; site: string; requirements: Requirements; onChange: (next: Requirements) => void }
 
 const empty = { rule: '', pages: '', reason: '', by: '', until: '' }
 
 /** Findings that somebody takes on, with a reason, a name, and a last day. */
-export function Waivers({ rows, requirements, onChange }: Props) {
+export function Waivers({ rows, site, requirements, onChange }: Props) {
   const [draft, setDraft] = useState(empty)
   const waivers = requirements.waivers ?? []
   const rules = [...new Set(rows.flatMap(({ findings }) => findings.map(({ rule }) => rule)))].sort()
-  const isReady = rules.includes(draft.rule) && draft.reason.trim() !== '' && draft.by.trim() !== ''
+  const effect = useMemo(
+    () => (draft.rule === '' ? null : waiverEffect(rows, site, draft.rule, draft.pages)),
+    [rows, site, draft.rule, draft.pages],
+  )
+  const isReady = effect !== null && effect.pages > 0 && draft.reason.trim() !== '' && draft.by.trim() !== ''
   const add = async () => {
     const row = rows.find(({ path }) => path === draft.pages.trim())
     const title = row && (await pagesAt(row.run, [row.url]))[0]?.page.facts?.title
@@ -94,6 +101,43 @@ export function Waivers({ rows, requirements, onChange }: Props) {
           Waive
         </button>
       </form>
+      {effect && (
+        <Effect effect={effect} glob={draft.pages.trim()} onMeant={(pages) => setDraft({ ...draft, pages })} />
+      )}
     </section>
+  )
+}
+
+/** What the waiver would take away, said before it is kept. */
+function Effect({
+  effect: { pages, levels, matched, meant },
+  glob,
+  onMeant,
+}: {
+  effect: WaiverEffect
+  glob: string
+  onMeant: (glob: string) => void
+}) {
+  if (matched === 0)
+    return (
+      <p role="status" className="mt-1 text-small text-warn">
+        No page lies under “{glob}”.
+        {meant && (
+          <>
+            {' '}
+            <button type="button" className="text-pick hover:underline" onClick={() => onMeant(meant)}>
+              Use {meant}
+            </button>
+          </>
+        )}
+      </p>
+    )
+  const gone = LEVELS.flatMap((level) => (levels[level] > 0 ? [count(levels[level], level)] : [])).join(', ')
+  return (
+    <p role="status" className="mt-1 text-small text-quiet">
+      {pages === 0
+        ? `None of these ${count(matched, 'page')} has this finding: there is nothing to waive.`
+        : `Takes ${gone} on ${count(pages, 'page')} out of the way.`}
+    </p>
   )
 }
