@@ -10,11 +10,15 @@ export function askedAbout(question: PersonQuestion, { title, description, pictu
   return question === 'tone' ? `${title}\n${description}` : (picture ?? '')
 }
 
+/** Whatever a question is asked of: a page, or a section by one of its pages. Of each there is one answer. */
+export const subjectOfAnswer = ({ question, page, section }: Pick<Answer, 'question' | 'page' | 'section'>): string =>
+  `${question} ${section ?? page}`
+
 /** The last answer to each question, by the page's path: what was said later stands. */
 export function lastAnswers(answers: readonly Answer[]): Map<string, Answer[]> {
   const last = new Map<string, Answer>()
   for (const answer of answers) {
-    const key = `${answer.question} ${answer.page}`
+    const key = subjectOfAnswer(answer)
     const known = last.get(key)
     if (!known || Date.parse(known.at) <= Date.parse(answer.at)) last.set(key, answer)
   }

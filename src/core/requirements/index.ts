@@ -3,7 +3,7 @@
  * (the narrower one), and what somebody has taken on by a waiver. It only says what is wanted; whether a page
  * has it is for the checks to find. Begin with requirements.ts; page-rules.ts has the order of rules.
  */
-export { askedAbout, lastAnswers, mergedAnswers, type SeenCard, stillStands } from './answers'
+export { askedAbout, lastAnswers, mergedAnswers, type SeenCard, stillStands, subjectOfAnswer } from './answers'
 export { mergedRequirements } from './merge'
 export {
   byNarrowness,

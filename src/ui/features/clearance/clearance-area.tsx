@@ -4,6 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
 import { noRequirements, type Requirements } from '@/core/requirements'
+import { wideFeed } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import { keepRequirements, requirementsOf } from '@/store/requirements'
 import { Notice } from '../../kit/notice'
@@ -146,7 +147,13 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
             <Desk run={run} rows={rows} requirements={requirements} goTo={goTo} />
           </Tabs.Content>
           <Tabs.Content value="questions">
-            <Questions run={run} rows={rows} requirements={requirements} onKeep={change} />
+            <Questions
+              run={run}
+              rows={rows}
+              requirements={requirements}
+              onKeep={change}
+              onOpen={(path) => goTo({ area: 'page', page: path, surface: wideFeed.id })}
+            />
           </Tabs.Content>
           <Tabs.Content value="requirements" className="grid gap-7">
             {pending && (

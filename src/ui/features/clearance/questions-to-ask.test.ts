@@ -56,6 +56,15 @@ describe('questions that only a person can answer', () => {
   })
 })
 
+test('a section that was answered for is not asked about by another page, until the page it was answered by changes', () => {
+  const rows = [row('/g/a', '/g/*', 0), row('/g/b', '/g/*', 3), row('/g/c', '/g/*', 1)]
+  const no = answer({ question: 'tone', page: '/g/a', section: '/g/*', answer: 'no', seen: 'Title of /g/a\nD' })
+  const tones = (answers: Answer[]) => asked(rows, answers).filter((one) => one.startsWith('tone'))
+  expect(tones([])).toEqual(['tone /g/c'])
+  expect(tones([no])).toEqual([])
+  expect(tones([{ ...no, seen: 'Another title\nD' }])).toEqual(['tone /g/c'])
+})
+
 test('a page is named by its path without a query, and a picture by its bytes where they are known', () => {
   expect(pathOfRow({ url: 'https://a.example/x?y=1' } as WallRow)).toBe('/x')
   expect(seenOn(row('/a', '/a', 0), 'wide-feed', hashOf)?.picture).toBe('sha256:a')

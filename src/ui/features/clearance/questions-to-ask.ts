@@ -40,6 +40,14 @@ export function questionsToAsk(
   hashOf: (url: string) => string | null,
 ): Asked[] {
   const last = lastAnswers(answers)
+  const byPath = new Map(rows.map((row) => [pathOfRow(row), row]))
+  /** Was the section answered for, by whichever of its pages, and does that page show what it showed? */
+  const isAnsweredFor = (section: string) =>
+    [...last.values()].flat().some((answer) => {
+      const row = answer.section === section ? byPath.get(answer.page) : undefined
+      const card = row ? seenOn(row, surface, hashOf) : null
+      return card !== null && stillStands(answer, card)
+    })
   // Of pages that are never shared no card is asked about.
   const shared = rows.filter(({ section }) => ownEntry(sections, section)?.kind !== 'not-shared')
   return sampleSections(shared)
@@ -54,7 +62,7 @@ export function questionsToAsk(
         const questions: PersonQuestion[] = [
           ...(card.picture === null ? [] : ['picture' as const]),
           'title',
-          ...(kind === toneBy ? ['tone' as const] : []),
+          ...(kind === toneBy && !isAnsweredFor(section) ? ['tone' as const] : []),
         ]
         const isAnswered = (question: PersonQuestion) =>
           last.get(page)?.some((answer) => answer.question === question && stillStands(answer, card)) ?? false

@@ -1,8 +1,8 @@
 'use client'
 
 import { useLiveQuery } from 'dexie-react-hooks'
-import { useMemo, useState } from 'react'
-import type { Answer, PersonQuestion, Requirements } from '@/core/requirements'
+import { useEffect, useState } from 'react'
+import { type Answer, type PersonQuestion, type Requirements, subjectOfAnswer } from '@/core/requirements'
 import { sectionName } from '@/core/section'
 import { wideFeed } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
@@ -27,27 +27,48 @@ type Props = {
   requirements: Requirements
   /** Keeps requirements. `isJudged`: the answer changes what is found, so that the run is judged again. */
   onKeep: (next: Requirements, isJudged: boolean) => void
+  /** Opens a page by its path, to draft what somebody asked for. */
+  onOpen: (path: string) => void
 }
 
 /** Questions that only a person can answer, one card at a time, a key each; below them what was answered. */
-export function Questions({ run, rows, requirements, onKeep }: Props) {
+export function Questions({ run, rows, requirements, onKeep, onOpen }: Props) {
   const images = useLiveQuery(() => imagesOf(run.id), [run.id])
   const answers = requirements.answers ?? []
   const [passed, setPassed] = useState<ReadonlySet<string>>(new Set())
-  const asked = useMemo(
-    () =>
-      images ? questionsToAsk(rows, requirements, wideFeed.id, (url) => images.get(url)?.hash ?? null) : undefined,
-    [rows, requirements, images],
-  )
+  // Drawn once a sitting: an answer changes what is found, and another draw would put another card under the finger.
+  const [sitting, setSitting] = useState<Asked[] | null>(null)
+  const [answered, setAnswered] = useState<ReadonlySet<string>>(new Set())
+  useEffect(() => {
+    if (!images || sitting !== null) return
+    setSitting(questionsToAsk(rows, requirements, wideFeed.id, (url) => images.get(url)?.hash ?? null))
+  }, [rows, requirements, images, sitting])
   const keyOf = ({ question, page }: Pick<Asked, 'question' | 'page'>) => `${question} ${page}`
+  const asked = sitting?.filter((one) => !answered.has(keyOf(one)))
   const current = asked?.find((one) => !passed.has(keyOf(one)))
   const keep = (answer: Answer) => {
-    const others = answers.filter((one) => keyOf(one) !== keyOf(answer))
-    const wasNo = answers.some((one) => keyOf(one) === keyOf(answer) && one.answer === 'no')
+    const subject = subjectOfAnswer(answer)
+    const others = answers.filter((one) => subjectOfAnswer(one) !== subject)
+    const wasNo = answers.some((one) => subjectOfAnswer(one) === subject && one.answer === 'no')
+    setAnswered(new Set([...answered, keyOf(answer)]))
     onKeep({ ...requirements, answers: [...others, answer] }, wasNo || answer.answer === 'no')
   }
-  const takeBack = (answer: Answer) =>
+  const drawAgain = () => {
+    setSitting(null)
+    setAnswered(new Set())
+    setPassed(new Set())
+  }
+  const drawAgain = () => {
+    setSitting(null)
+    setAnswered(new Set())
+    setPassed(new Set())
+  }
+  const takeBack = (answer: Answer) => {
     onKeep({ ...requirements, answers: answers.filter((one) => one !== answer) }, answer.answer === 'no')
+    // It is a question again: one of this sitting, or in a sitting that begins.
+    if (answered.has(keyOf(answer))) setAnswered(new Set([...answered].filter((key) => key !== keyOf(answer))))
+    else drawAgain()
+  }
   return (
     <div className="grid gap-7">
       {asked === undefined ? (
@@ -71,13 +92,13 @@ export function Questions({ run, rows, requirements, onKeep }: Props) {
               : 'They are asked again when the desk is opened again.'}
           </p>
           {asked.length > 0 && (
-            <button type="button" className="button mt-2" onClick={() => setPassed(new Set())}>
+            <button type="button" className="button mt-2" onClick={drawAgain}>
               Ask them now
             </button>
           )}
         </section>
       )}
-      <Answered answers={answers} onTakeBack={takeBack} />
+      <Answered answers={answers} onTakeBack={takeBack} onOpen={onOpen} />
     </div>
   )
 }
@@ -198,7 +219,15 @@ function OneQuestion({
 
 const SHORT: Record<PersonQuestion, string> = { picture: 'the picture', title: 'the title', tone: 'the tone' }
 
-function Answered({ answers, onTakeBack }: { answers: readonly Answer[]; onTakeBack: (answer: Answer) => void }) {
+function Answered({
+  answers,
+  onTakeBack,
+  onOpen,
+}: {
+  answers: readonly Answer[]
+  onTakeBack: (answer: Answer) => void
+  onOpen: (path: string) => void
+}) {
   if (answers.length === 0) return null
   const ordered = [...answers].sort((a, b) =>
     a.answer === b.answer ? (a.at < b.at ? 1 : -1) : a.answer === 'no' ? -1 : 1,
@@ -218,6 +247,15 @@ function Answered({ answers, onTakeBack }: { answers: readonly Answer[]; onTakeB
             <span className="text-small text-quiet">
               {answer.by}, {dayAndTime(answer.at)}
             </span>
+            {answer.answer === 'no' && (
+              <button
+                type="button"
+                className="text-small text-pick hover:underline"
+                onClick={() => onOpen(answer.page)}
+              >
+                Draft a better {answer.question === 'picture' ? 'picture' : 'text'}
+              </button>
+            )}
             <button type="button" className="text-small text-pick hover:underline" onClick={() => onTakeBack(answer)}>
               Take back
             </button>
