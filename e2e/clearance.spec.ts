@@ -257,13 +257,20 @@ test('questions are answered with a key each; a no is in the way until it is ans
   await page.keyboard.press('n')
   await question.getByLabel('What is wrong').fill('It names nobody')
   await page.keyboard.press('Enter')
+  // The next card is there at once, and stays while the run is judged again.
+  const next = (await question.textContent())!
   await expect(page.getByRole('heading', { name: 'Not clear: 30 errors in the way' })).toBeVisible()
+  expect(await question.textContent()).toBe(next)
   const answered = page.getByRole('region', { name: 'Answered' })
   await expect(answered).toContainText('no to the title of /people/ada-quillfeather')
   await expect(answered).toContainText('“It names nobody”')
   await expectAccessible(page)
   await page.keyboard.press('s')
-  await answered.getByRole('listitem').filter({ hasText: 'It names nobody' }).getByRole('button').click()
+  await answered
+    .getByRole('listitem')
+    .filter({ hasText: 'It names nobody' })
+    .getByRole('button', { name: 'Take back' })
+    .click()
   await expect(page.getByRole('heading', { name: 'Not clear: 29 errors in the way' })).toBeVisible()
   await page.setViewportSize({ width: 390, height: 800 })
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)

@@ -148,6 +148,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
           </Tabs.Content>
           <Tabs.Content value="questions">
             <Questions
+              key={run.id}
               run={run}
               rows={rows}
               requirements={requirements}

@@ -58,11 +58,6 @@ export function Questions({ run, rows, requirements, onKeep, onOpen }: Props) {
     setAnswered(new Set())
     setPassed(new Set())
   }
-  const drawAgain = () => {
-    setSitting(null)
-    setAnswered(new Set())
-    setPassed(new Set())
-  }
   const takeBack = (answer: Answer) => {
     onKeep({ ...requirements, answers: answers.filter((one) => one !== answer) }, answer.answer === 'no')
     // It is a question again: one of this sitting, or in a sitting that begins.
