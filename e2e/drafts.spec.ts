@@ -265,3 +265,30 @@ test('defaults say who inherits them and who says otherwise', async ({ page }) =
   await page.getByRole('tab', { name: 'Take away' }).click()
   await expect(page.getByText('6 pages differ from the build, by drafts, defaults and patterns.')).toBeVisible()
 })
+
+test('a draft that there is no room for is said to be unkept, and is kept once there is room', async ({ page }) => {
+  await page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put
+    IDBObjectStore.prototype.put = function (...given: Parameters<typeof put>) {
+      if (this.name === 'drafts' && sessionStorage.getItem('full'))
+        throw new DOMException('The quota has been exceeded.', 'QuotaExceededError')
+      return put.apply(this, given)
+    }
+  })
+  await openLamp(page)
+  await page.evaluate(() => sessionStorage.setItem('full', 'yes'))
+  await page.keyboard.press('e')
+  await pane(page).getByLabel('Title', { exact: true }).fill('Rewire a lamp in an hour')
+  const unkept = page.getByRole('alert').filter({ hasText: 'is not kept' })
+  await expect(unkept).toContainText('storage is full. Delete runs that you no longer need, or save the project')
+  await expectAccessible(page)
+  // After a reload it is still there to be kept.
+  await page.reload()
+  await expect(unkept).toBeVisible()
+  await page.evaluate(() => sessionStorage.removeItem('full'))
+  await unkept.getByRole('button', { name: 'Try again' }).click()
+  await expect(unkept).toHaveCount(0)
+  await page.reload()
+  await page.getByRole('link', { name: 'Drafts' }).click()
+  await expect(page.getByText('Rewire a lamp in an hour').first()).toBeVisible()
+})

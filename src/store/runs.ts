@@ -33,6 +33,12 @@ export async function deleteRun(id: string): Promise<void> {
   await deleteTried(id)
 }
 
+/** Does a worker write to the run, in this tab or another? */
+export async function isRunWritten(id: string): Promise<boolean> {
+  const { held = [] } = await navigator.locks.query()
+  return held.some(({ name }) => name === runLock(id))
+}
+
 /**
  * A run that is said to be running, and that no worker holds, was left behind by a closed tab: it is stopped, with what
  * it has. A worker of another tab holds the run's lock, so that run is left alone.

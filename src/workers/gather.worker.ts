@@ -346,8 +346,17 @@ class GatherRun {
     this.thumbs.stop()
     this.builder.add({ kind: 'incomplete', incomplete: { why: 'lost', message } })
     // What can be kept is kept; when the fault is storage itself, even that may fail, and the words stay the first ones.
-    if (this.hasStarted) await this.finish('stopped').catch(() => undefined)
-    report({ kind: 'failed', message, kept: this.pages })
+    if (this.hasStarted) await this.finish('stopped').catch(() => this.closeWithWhatIs(message))
+    const kept = this.hasStarted ? await ofRun(database.pages, this.runId).count() : 0
+    report({ kind: 'failed', message, kept })
+  }
+
+  /** Ends a run that there is no room to finish: with the pages that were written, and no verdict. */
+  private async closeWithWhatIs(message: string): Promise<void> {
+    const pages = await ofRun(database.pages, this.runId).count()
+    const incomplete = [{ why: 'lost' as const, message }]
+    const ended = { state: 'stopped' as const, pages, incomplete, finishedAt: new Date().toISOString() }
+    await database.runs.update(this.runId, ended).catch(() => undefined)
   }
 }
 

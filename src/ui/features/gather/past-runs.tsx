@@ -1,10 +1,10 @@
 'use client'
 
 import { useLiveQuery } from 'dexie-react-hooks'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import type { StoredRun } from '@/store/database'
 import { deletePictureCopies, pictureCopies } from '@/store/picture-copies'
-import { deleteRun, runsKept, storageUse } from '@/store/runs'
+import { deleteRun, isRunWritten, runsKept, storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 import { bytes, count, dayAndTime, shortAddress } from '../../kit/words'
 import { useAskFirst } from '../../parts/ask-first'
@@ -116,7 +116,22 @@ function Room() {
   )
 }
 
+/** Does a worker of some tab still write to the run? What lost its end only says so. */
+function useIsWritten({ id, state }: StoredRun): boolean {
+  const [isWritten, setIsWritten] = useState(state === 'running')
+  useEffect(() => {
+    if (state !== 'running') return setIsWritten(false)
+    const ask = () => void isRunWritten(id).then(setIsWritten)
+    ask()
+    const timer = setInterval(ask, 2000)
+    return () => clearInterval(timer)
+  }, [id, state])
+  return isWritten
+}
+
 function PastRun({ run, onOpen, onResume }: { run: StoredRun; onOpen: () => void; onResume: (() => void) | null }) {
+  const isWritten = useIsWritten(run)
+  const state = run.state === 'running' && !isWritten ? 'stopped' : run.state
   const [isAsking, setIsAsking] = useState(false)
   const when = dayAndTime(run.startedAt)
   return (
@@ -126,7 +141,7 @@ function PastRun({ run, onOpen, onResume }: { run: StoredRun; onOpen: () => void
       <span className="w-[70px] text-right tabular-nums text-quiet">{run.size !== undefined && bytes(run.size)}</span>
       <span className="flex-1 text-quiet">
         {run.summary && `${count(run.summary.error, 'error')}, ${count(run.summary.warning, 'warning')}`}
-        {STATES[run.state] && ` · ${STATES[run.state]}`}
+        {STATES[state] && ` · ${STATES[state]}`}
         {run.launchedAt && ` · live since ${dayAndTime(run.launchedAt)}`}
       </span>
       {isAsking ? (
@@ -157,7 +172,7 @@ function PastRun({ run, onOpen, onResume }: { run: StoredRun; onOpen: () => void
             className="button"
             onClick={() => setIsAsking(true)}
             aria-label={`Delete the run of ${when}`}
-            disabled={run.state === 'running'}
+            disabled={isWritten}
           >
             Delete …
           </button>

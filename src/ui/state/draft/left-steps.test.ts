@@ -3,6 +3,7 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import type { Draft } from '@/core/draft'
 import { database } from '@/store/database'
 import { type DraftStep, defaultsOf, draftsOf } from '@/store/drafts'
+import { readNotKept } from '../not-kept'
 import { keepStep, resumePendingWrites } from './pending-writes'
 
 const SITE = 'https://site.example/'
@@ -56,6 +57,20 @@ test('a tab that closed on the way: its steps are done in their order, once', as
   kept.set(KEY, left)
   await resumePendingWrites()
   expect([await titles(), (await defaultsOf(SITE)).siteName, kept.size]).toEqual([['Last'], 'S', 0])
+})
+
+test('what there is no room for stays, is said, and is kept once there is room', async () => {
+  const full = vi.spyOn(database.drafts, 'bulkPut').mockRejectedValue(new DOMException('Full', 'QuotaExceededError'))
+  const put = vi.spyOn(database.drafts, 'put').mockRejectedValue(new DOMException('Full', 'QuotaExceededError'))
+  await expect(keepStep(step('Unkept'), 'after')).rejects.toThrow('Full')
+  expect(readNotKept()).toMatchObject({ what: 'The last step (draft of title)', isFull: true })
+  expect(kept.get(KEY)).toContain('"Unkept"')
+  await resumePendingWrites()
+  expect(kept.get(KEY)).toContain('"Unkept"')
+  full.mockRestore()
+  put.mockRestore()
+  await readNotKept()!.again!()
+  expect([await titles(), kept.size]).toEqual([['Unkept'], 0])
 })
 
 test('undoing is kept as what stood before', async () => {

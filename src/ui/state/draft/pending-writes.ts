@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { Draft, SiteDefaults } from '@/core/draft'
+import { parseJson } from '@/core/model'
 import { type DraftStep, writeStep } from '@/store/drafts'
+import { isFailedWrite, tellNotKept } from '../not-kept'
 
 const KEY = 'nimble-parrot drafts on their way'
 /** Steps over many pages are no typing: they are long in sight before anybody closes the tab, and would fill the place. */
@@ -47,10 +49,26 @@ export async function keepStep(step: DraftStep, side: 'before' | 'after'): Promi
   keepPending()
   try {
     await writeStep(step, side)
-  } finally {
-    pending = pending.filter((one) => one !== left)
-    keepPending()
+  } catch (error) {
+    // It stays where it lies: the next visit writes it, if there is room by then. What no database takes would only come again.
+    if (!isFailedWrite(error)) letGo(left)
+    tellNotKept({
+      what: step.label === '' ? 'The draft' : `The last step (${step.label})`,
+      error,
+      again: () => {
+        letGo(left)
+        return keepStep(step, side)
+      },
+    })
+    throw error
   }
+  letGo(left)
+}
+
+function letGo(one: PendingWrite): void {
+  const same = JSON.stringify(one)
+  pending = pending.filter((other) => other !== one && JSON.stringify(other) !== same)
+  keepPending()
 }
 
 /** Takes over what a closed tab left behind; what are no steps is thrown away. */
@@ -58,10 +76,20 @@ export async function resumePendingWrites(): Promise<void> {
   try {
     const text = localStorage.getItem(KEY)
     if (text === null) return
-    localStorage.removeItem(KEY)
-    const found = z.array(PendingWrite).safeParse(JSON.parse(text))
-    for (const step of found.success ? found.data : []) await writeStep(asStep(step), 'after')
-  } catch {
-    // Nothing that could be read.
+    const parsed = parseJson(text)
+    const found = z.array(PendingWrite).safeParse(parsed.ok ? parsed.value : null)
+    if (!found.success) {
+      localStorage.removeItem(KEY)
+      return
+    }
+    // What lies there is all that was on its way, of this tab and of one that closed.
+    pending = found.data
+    for (const step of found.data) {
+      await writeStep(asStep(step), 'after')
+      letGo(step)
+    }
+  } catch (error) {
+    // Closed to us, or there is still no room: it stays where it lies.
+    if (pending.length > 0) tellNotKept({ what: 'A draft of your last visit', error, again: resumePendingWrites })
   }
 }
