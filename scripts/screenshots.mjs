@@ -165,7 +165,7 @@ const views = {
   'wall-tried': async (name) => {
     const page = await gathered()
     await page.getByRole('link', { name: 'Causes' }).click()
-    await page.getByRole('heading', { name: /changes would clear/ }).waitFor()
+    await page.getByRole('heading', { name: /changes, \d+ of them ready/ }).waitFor()
     for (const _ of [1, 2, 3]) await page.keyboard.press('j')
     await page.getByRole('button', { name: /^After the first/ }).click()
     await page.getByText('Tried, not built').waitFor()

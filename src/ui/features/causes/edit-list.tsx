@@ -2,7 +2,7 @@ import type { Edit } from '@/core/cause'
 
 /** What stands at one side of an edit, in words where there is nothing to quote. */
 function Side({ value, isTo }: { value: string | null; isTo: boolean }) {
-  if (value === null) return <span className="text-quiet">{isTo ? 'left out' : 'not there'}</span>
+  if (value === null) return <span className="whitespace-nowrap text-quiet">{isTo ? 'left out' : 'not there'}</span>
   if (value === '') return <span className="text-quiet">empty</span>
   // Names of a rule are set off from what is written as it stands.
   return value.split(/(\{[^{}]*\})/).map((part, index) =>
