@@ -10,5 +10,5 @@ export const cardMissing = requiredTag('twitter:card', {
   looksAt: 'The tag twitter:card.',
   why: 'It asks for the large card. Without it a fine wide picture appears as a stamp.',
   example: '<meta name="twitter:card" content="summary_large_image">',
-  instead: 'The small card is shown.',
+  instead: 'The microblog shows the small card, or a bare link where there is no og: tag.',
 })

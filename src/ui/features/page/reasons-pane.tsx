@@ -4,7 +4,7 @@ import { Tabs } from 'radix-ui'
 import type { Finding, PageFacts } from '@/core/model'
 import type { Card, Surface } from '@/core/surface'
 import { FindingsView } from '../../parts/ladder/findings-view'
-import { LadderView } from '../../parts/ladder/ladder-view'
+import { hasNoRoom, LadderView } from '../../parts/ladder/ladder-view'
 import { RichView } from '../../parts/ladder/rich-view'
 import type { Spot } from '../../state/page/lit'
 import type { Pane } from '../../state/view/view'
@@ -93,7 +93,12 @@ function Reasons({ surface, card, lit, onLit }: Lighting & { surface: Surface; c
           A place that takes the last of repeated tags shows “{card.title.ifLastWins}”.
         </p>
       )}
-      <LadderView name="Description" ladder={card.description.ladder} {...light} />
+      <LadderView
+        name="Description"
+        ladder={card.description.ladder}
+        hasNoRoom={hasNoRoom(card.description)}
+        {...light}
+      />
       {surface.picture && <LadderView name="Picture" ladder={card.image.ladder} {...light} />}
       <RichView rich={card.rich} labels={surface.labels ? card.labels : []} />
       <LadderView name="Site line" ladder={ladders.siteLine} {...light} />

@@ -86,7 +86,8 @@ export function KeptStrip({ src, size, kept, detail, focus, chosen, counted, onC
               <span className="text-wrong">not shown: {one.why}</span>
             </li>
           )
-        const lost = shareLost(size, one.crop)
+        // Of one figure: what is kept and what is cut away are a hundred together, wherever either is said.
+        const kept = 100 - Math.round(shareLost(size, one.crop) * 100)
         const detailLost = detail ? detailOutside(detail, size, one.crop) : 0
         return (
           <li key={id} data-place={id} className="shrink-0 text-fine">
@@ -103,14 +104,14 @@ export function KeptStrip({ src, size, kept, detail, focus, chosen, counted, onC
             <button
               type="button"
               aria-pressed={id === chosen}
-              aria-label={`${name}: keeps ${Math.round((1 - lost) * 100)} %`}
+              aria-label={`${name}: keeps ${kept} %`}
               onClick={() => onChoose(id)}
               className={clsx('block rounded-[6px] p-[2px]', id === chosen && 'outline-2 outline-pick')}
             >
               <CroppedPicture src={src} size={size} crop={one.crop} heightPx={STRIP_PX} />
             </button>
             <span className="mt-1 block">
-              keeps {Math.round((1 - lost) * 100)} %{one.layout === 'thumbnail' && ', small'}
+              keeps {kept} %{one.layout === 'thumbnail' && ', small'}
             </span>
             <span className="block text-quiet" title="How the shape that the place cuts is known">
               shape: {BASIS_WORDS[basisOfShape(one)]}

@@ -9,7 +9,7 @@ import type { StoredRun, WallRow } from '@/store/database'
 import { bytes, clockTime, count } from '../../kit/words'
 import { CutLine } from '../../parts/ladder/cut-line'
 import { FindingsView } from '../../parts/ladder/findings-view'
-import { LadderView } from '../../parts/ladder/ladder-view'
+import { hasNoRoom, LadderView } from '../../parts/ladder/ladder-view'
 import { RichView } from '../../parts/ladder/rich-view'
 import { PlaceholdersSaid } from '../../parts/placeholders-said'
 import { useEditor } from '../../state/page/use-editor'
@@ -80,11 +80,8 @@ function Chosen({ run, row, surface, beside, as, goTo }: Omit<Props, 'row' | 'ro
       {card.bareBecause && <p className="font-semibold">{card.bareBecause}</p>}
       <LadderView name="Title" ladder={card.title.ladder} />
       {card.title.cut && <CutLine part={card.title} surface={surface.name} />}
-      <LadderView name="Description" ladder={card.description.ladder} />
+      <LadderView name="Description" ladder={card.description.ladder} hasNoRoom={hasNoRoom(card.description)} />
       {card.description.cut && <CutLine part={card.description} surface={surface.name} />}
-      {card.description.text !== null && card.description.shown === '' && (
-        <p className="text-quiet">Resolved, but this card leaves it no room.</p>
-      )}
       {surface.picture && <LadderView name="Picture" ladder={card.image.ladder} />}
       <RichView rich={card.rich} labels={surface.labels ? card.labels : []} />
       <section className="border-t border-line pt-[10px]">

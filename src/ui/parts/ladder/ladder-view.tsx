@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import type { Outcome, Rung } from '@/core/surface'
+import type { Card, Outcome, Rung } from '@/core/surface'
 import { ownEntry } from '@/core/text'
 import type { Spot } from '../../state/page/lit'
 
@@ -26,15 +26,21 @@ const SOURCES: Record<string, string> = {
 
 const VALUE_CHARACTERS = 90
 
+/** Was a text found that the card shows nothing of? */
+export const hasNoRoom = ({ text, shown }: Pick<Card['description'], 'text' | 'shown'>) => text !== null && shown === ''
+
 /** The candidates for one part of a card, numbered in order of preference; the one that won stands in ink. */
 export function LadderView({
   name,
   ladder,
+  hasNoRoom = false,
   lit,
   onLit,
 }: {
   name: string
   ladder: Rung[]
+  /** Something was found, and the card has no room for it. */
+  hasNoRoom?: boolean
   lit?: Spot | null
   onLit?: (spot: Spot | null) => void
 }) {
@@ -42,11 +48,13 @@ export function LadderView({
     <section className="border-t border-line pt-[10px] first:border-t-0 first:pt-0">
       <h3 className="mb-[5px] font-semibold">{name}</h3>
       {ladder.length === 0 && <p className="text-quiet">This place shows none.</p>}
+      {hasNoRoom && <p className="mb-1 text-quiet">This card has no room for it.</p>}
       <ol className="grid gap-[5px]">
         {ladder.map((rung, index) => (
           <RungView
             key={`${rung.from} ${rung.line} ${index}`}
             rung={rung}
+            outcome={hasNoRoom && rung.outcome === 'taken' ? 'found, no room' : OUTCOMES[rung.outcome]}
             number={index + 1}
             isLit={lit != null && rung.line === lit.line && rung.column === lit.column}
             onLit={onLit}
@@ -59,11 +67,14 @@ export function LadderView({
 
 function RungView({
   rung,
+  outcome,
   number,
   isLit,
   onLit,
 }: {
   rung: Rung
+  /** What became of it, in words. */
+  outcome: string
   number: number
   isLit: boolean
   onLit: ((spot: Spot | null) => void) | undefined
@@ -97,7 +108,7 @@ function RungView({
           </span>
           <span className="ml-auto shrink-0 text-small">
             {rung.line !== null && `line ${rung.line} · `}
-            {OUTCOMES[rung.outcome]}
+            {outcome}
           </span>
         </span>
         {(value !== '' || rung.why) && (

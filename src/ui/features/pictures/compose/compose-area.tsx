@@ -51,12 +51,15 @@ export function ComposeArea({ view, goTo, run, book }: Props) {
   if (!sections || !isReady) return <Notice text="Reading the pages …" />
   const chosen = sections.find(({ section }) => section === named)
   if (!chosen) return <Notice text="No page of this run could be read." />
+  const drafted = sections.reduce((sum, one) => sum + one.drafted, 0)
   const without = sections.reduce((sum, one) => sum + one.without, 0)
   return (
     <div className="grid h-full grid-cols-[300px_minmax(0,1fr)_300px] max-lg:grid-cols-[220px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
       <section aria-label="Sections" className="flex min-h-0 flex-col border-r border-line">
         <PictureModes view={view} goTo={goTo} />
-        <h1 className="px-3 pb-2 font-semibold">{count(without, 'page')} without a picture</h1>
+        <h1 className="px-3 pb-2 font-semibold">
+          {count(without, 'page')} without a picture{drafted > 0 && `, ${drafted} with a draft`}
+        </h1>
         <SectionList
           sections={sections}
           chosen={chosen.section}
