@@ -151,6 +151,22 @@ test('a folder’s pictures are refitted together, nothing is sent, and a manife
     /Not in the build|404/,
   )
   await expect(batch).toContainText('1 picture refitted, 1 left out')
+  // What was chosen for one picture holds for the selection: it is kept whole, and says so before.
+  await page.keyboard.press('Escape')
+  await list(page)
+    .getByRole('button', { name: /lathe-night\.jpg/ })
+    .click()
+  await refit(page).getByLabel('Fill').selectOption('blur')
+  await list(page)
+    .getByRole('button', { name: /^Refit to 1200 × 630.*: whole, before itself blurred$/ })
+    .click()
+  await expect(lathe.getByRole('img', { name: 'As it will be saved' })).toBeVisible()
+  const whole = unzipSync(
+    new Uint8Array(await saved(page, () => batch.getByRole('button', { name: 'Save 2 pictures as a zip' }).click())),
+  )
+  const { pictures } = JSON.parse(new TextDecoder().decode(whole['manifest.json']))
+  const { crop } = pictures.find(({ file }: { file: string | null }) => file)
+  expect(crop.width / crop.height).not.toBeCloseTo(1200 / 630, 1)
   // The focus is the picture's: it is there after a reload, and what was done to it is undone.
   await page.keyboard.press('Escape')
   await page.reload()

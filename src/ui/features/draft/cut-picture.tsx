@@ -30,7 +30,7 @@ export function CutPicture({ run, site, image, onCut }: Props) {
   const picture = whole?.isWhole ? whole.blob : null
   const src = useObjectUrl(picture)
   const focus = useFocus(site, image.url, picture)
-  const { made, isMaking, fault } = useRefit(picture, focus.focus)
+  const { made, isMaking, fault } = useRefit(picture, focus.focus, CARD_WISH)
   const result = useObjectUrl(made?.blob)
   const [failed, setFailed] = useState('')
   if (whole === undefined) return <p className="text-quiet">Reading the picture …</p>

@@ -7,7 +7,7 @@ import type { ServedImage } from '@/core/crawl'
 import type { StoredRun } from '@/store/database'
 import { DialogPanel } from '../../kit/dialog-panel'
 import { bytes, count } from '../../kit/words'
-import { CARD_WISH } from '../../state/pictures/refit-name'
+import { fillName, useWish } from '../../state/pictures/use-wish'
 import { BatchView } from './batch-view'
 
 /** What can be done with several pictures at once. */
@@ -25,7 +25,7 @@ export function BatchBar({
   onNone: () => void
 }) {
   const [isOpen, setOpen] = useState(false)
-  const { width, height } = CARD_WISH.shape
+  const { shape, fill, budget } = useWish()
   return (
     <div className="border-y border-line bg-pick-soft px-3 py-2 text-small">
       <p className="flex items-baseline gap-3">
@@ -40,7 +40,9 @@ export function BatchBar({
       <Dialog.Root open={isOpen} onOpenChange={setOpen}>
         <Dialog.Trigger asChild>
           <button type="button" className="button mt-1 h-[28px]!">
-            Refit to {width} × {height}, {bytes(CARD_WISH.budget!)}
+            Refit to {shape.width} × {shape.height}
+            {budget !== null && `, ${bytes(budget)}`}
+            {fill.kind !== 'crop' && `: ${fillName(fill).toLowerCase()}`}
           </button>
         </Dialog.Trigger>
         <DialogPanel

@@ -13,8 +13,8 @@ import { StoppableProgress } from '../../kit/stoppable-progress'
 import { bytes, count } from '../../kit/words'
 import { PictureStage } from '../../parts/picture/picture-stage'
 import { onPicture } from '../../state/pictures/picture-worker'
-import { CARD_WISH } from '../../state/pictures/refit-name'
 import { type PictureFocus, proposedFocus, useFocus } from '../../state/pictures/use-focus'
+import { readWish, useWish } from '../../state/pictures/use-wish'
 import { useObjectUrl, useWholePicture, wholePicture } from '../../state/pictures/whole-picture'
 import { type BatchResult, batchFiles } from './batch-wish'
 import { pathOfPicture } from './picture-facts'
@@ -38,7 +38,7 @@ const noCopy = (image: ServedImage | undefined) =>
 const isReadable = (image: ServedImage | undefined) => image !== undefined && image.errorCode === null
 
 const refit = (picture: Blob, focus: PictureFocus) =>
-  onPicture('refit', { picture, wish: { ...CARD_WISH, focus: focus.focus } })
+  onPicture('refit', { picture, wish: { ...readWish(), focus: focus.focus } })
 
 /** Every picture of a batch as it will be saved, its focus to be moved in place, before anything is. */
 export function BatchView({ run, entries, images }: Props) {
@@ -92,7 +92,7 @@ export function BatchView({ run, entries, images }: Props) {
     const madeCount = made.filter(({ result }) => result.kind === 'made').length
     const [first] = made.flatMap(({ result }) => (result.kind === 'left' ? [result.why] : []))
     if (madeCount === 0) return setSaid(`Nothing was refitted: ${first ?? 'it was stopped'}`)
-    const files = await batchFiles(made, { site, run: run.startedAt })
+    const files = await batchFiles(made, { site, run: run.startedAt, wish: readWish() })
     saveFile('refitted-pictures.zip', await onPicture('pack', { files }), 'application/zip')
     const left = made.length - madeCount
     setSaid(`${count(madeCount, 'picture')} refitted${left > 0 ? `, ${left} left out: the manifest says why` : ''}.`)
@@ -159,6 +159,7 @@ function BatchRow({
   known: ReadonlyMap<string, BatchResult>
   onResult: (url: string, result: BatchResult) => void
 }) {
+  const wish = useWish()
   const whole = useWholePicture(image)
   const picture = whole?.isWhole ? whole.blob : null
   const src = useObjectUrl(picture)
@@ -207,7 +208,7 @@ function BatchRow({
           chosen={null}
           zone={null}
           look="crops"
-          refit={refitPlan(size, CARD_WISH.shape, focus.focus, CARD_WISH.fill).crop}
+          refit={refitPlan(size, wish.shape, focus.focus, wish.fill).crop}
           focus={focus.focus}
           onFocus={focus.set}
         />

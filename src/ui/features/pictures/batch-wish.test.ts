@@ -17,7 +17,11 @@ const made = (text: string, focus = { x: 0.25, y: 0.5 }): BatchResult => ({
 })
 
 test('an address that is wrongly encoded costs no other picture', async () => {
-  const files = await batchFiles([{ url: `${SITE}100%/a.png`, result: made('a') }], { site: SITE, run: '' })
+  const files = await batchFiles([{ url: `${SITE}100%/a.png`, result: made('a') }], {
+    site: SITE,
+    run: '',
+    wish: CARD_WISH,
+  })
   expect(Object.keys(files)).toContain('100%/a-1200x630.jpg')
 })
 
@@ -29,7 +33,7 @@ test('pictures lie in the folders of the build, and the manifest says what was k
       { url: 'https://elsewhere.example/lamp.png', result: made('c', { x: 0.5, y: 1 }) },
       { url: `${SITE}img/lost.png`, result: { kind: 'left', why: 'It answered 404.' } },
     ],
-    { site: SITE, run: '2026-11-23T09:12:00Z' },
+    { site: SITE, run: '2026-11-23T09:12:00Z', wish: CARD_WISH },
   )
   expect(Object.keys(files).sort()).toEqual([
     'img/gr-C3-BCn-1200x630-2.jpg',

@@ -1,8 +1,9 @@
 import { decodedPath, encodedPath } from '@/core/crawl'
 import { enlargedBy } from '@/core/image'
 import type { Refitted } from '@/workers/draw-refit'
-import { CARD_WISH, refitAddress } from '../../state/pictures/refit-name'
+import { refitAddress } from '../../state/pictures/refit-name'
 import type { PictureFocus } from '../../state/pictures/use-focus'
+import type { Wish } from '../../state/pictures/use-wish'
 
 /** What became of one picture: refitted around a focus, or why it was left out. */
 export type BatchResult = { kind: 'made'; focus: PictureFocus; refitted: Refitted } | { kind: 'left'; why: string }
@@ -41,7 +42,7 @@ const pathIn = (address: string, site: string) => decodedPath(address.slice(site
  */
 export async function batchFiles(
   results: readonly { url: string; result: BatchResult }[],
-  { site, run }: { site: string; run: string },
+  { site, run, wish }: { site: string; run: string; wish: Wish },
 ): Promise<Record<string, Uint8Array>> {
   const files: Record<string, Uint8Array> = {}
   const pictures: ManifestLine[] = []
@@ -51,7 +52,7 @@ export async function batchFiles(
       continue
     }
     const { blob, quality, fits, plan } = result.refitted
-    const file = freePath(pathIn(refitAddress(url, site, CARD_WISH.shape, CARD_WISH.type), site), files)
+    const file = freePath(pathIn(refitAddress(url, site, wish.shape, wish.type), site), files)
     files[file] = new Uint8Array(await blob.arrayBuffer())
     const { focus, origin } = result.focus
     pictures.push({

@@ -12,6 +12,7 @@ import { PictureStage } from '../../parts/picture/picture-stage'
 import { onPicture } from '../../state/pictures/picture-worker'
 import { useFocus } from '../../state/pictures/use-focus'
 import { useRefit } from '../../state/pictures/use-refit'
+import { setWish, useWish } from '../../state/pictures/use-wish'
 import { useObjectUrl, useWholePicture } from '../../state/pictures/whole-picture'
 import type { GoTo } from '../../state/view/use-view'
 import type { PictureLook, RouteState } from '../../state/view/view'
@@ -62,7 +63,8 @@ export function OnePicture({ view, goTo, run, entry, image, kept }: Props) {
   const picture = whole?.blob ?? null
   const src = useObjectUrl(picture)
   const focus = useFocus(run.source.site, entry.url, picture)
-  const refit = useRefit(picture, focus.focus)
+  const asked = useWish()
+  const refit = { ...useRefit(picture, focus.focus, asked), set: setWish }
   const detail = useDetail(picture)
   const [uncounted, setUncounted] = useState<ReadonlySet<string>>(new Set())
   const shown = useMemo(() => kept.filter((one) => one.kind === 'kept'), [kept])

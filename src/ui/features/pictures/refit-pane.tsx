@@ -13,6 +13,7 @@ import { draftPicture } from '../../state/draft/draft-picture'
 import { refitAddress, refitName } from '../../state/pictures/refit-name'
 import type { useFocus } from '../../state/pictures/use-focus'
 import { focusInWords, type RefitState } from '../../state/pictures/use-refit'
+import { FILLS } from '../../state/pictures/use-wish'
 import { useObjectUrl } from '../../state/pictures/whole-picture'
 import type { GoTo } from '../../state/view/use-view'
 
@@ -20,12 +21,6 @@ export const SHAPES: { id: string; name: string; shape: Shape }[] = [
   { id: 'wide', name: '1200 × 630', shape: { width: 1200, height: 630 } },
   { id: 'tall', name: '2 : 3', shape: { width: 1000, height: 1500 } },
   { id: 'square', name: '1 : 1', shape: { width: 1200, height: 1200 } },
-]
-const FILLS: { name: string; kind: Fill['kind'] }[] = [
-  { name: 'Cut to the shape', kind: 'crop' },
-  { name: 'Whole, edges drawn out', kind: 'extend' },
-  { name: 'Whole, before itself blurred', kind: 'blur' },
-  { name: 'Whole, on a colour', kind: 'color' },
 ]
 export const TYPES: { name: string; type: RefitType }[] = [
   { name: 'JPEG', type: 'jpeg' },

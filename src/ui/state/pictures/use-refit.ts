@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react'
 import type { Focus, RefitWish } from '@/core/image'
 import type { Refitted } from '@/workers/draw-refit'
 import { onPicture } from './picture-worker'
-import { CARD_WISH } from './refit-name'
+import type { Wish } from './use-wish'
 
 export type RefitState = {
   wish: RefitWish
@@ -18,9 +18,8 @@ export type RefitState = {
 /** Pause after the last change before a refit is made. */
 const REST_MS = 120
 
-/** Refits the picture in a worker as the wish changes. Shape, fill and budget are of the refit, the focus of the picture. */
-export function useRefit(picture: Blob | null, focus: Focus): RefitState {
-  const [asked, setAsked] = useState(CARD_WISH)
+/** Refits the picture in a worker as the wish changes. Shape, fill and budget are of the wish, the focus of the picture. */
+export function useRefit(picture: Blob | null, focus: Focus, asked: Wish): Omit<RefitState, 'set'> {
   const wish = useMemo((): RefitWish => ({ ...asked, focus: { x: focus.x, y: focus.y } }), [asked, focus.x, focus.y])
   const [made, setMade] = useState<{ of: Blob; refitted: Refitted } | null>(null)
   const [isMaking, setIsMaking] = useState(false)
@@ -45,7 +44,6 @@ export function useRefit(picture: Blob | null, focus: Focus): RefitState {
   }, [picture, wish])
   return {
     wish,
-    set: (change) => setAsked((now) => ({ ...now, ...change })),
     made: made && made.of === picture ? made.refitted : null,
     isMaking,
     fault,
