@@ -39,6 +39,14 @@ export function PictureList({ run, site, entries, images, cropsFor, chosen, sele
     // The picture that the address names is in sight from the start.
     if (first.current > 0) virtual.scrollToIndex(first.current, { align: 'center' })
   }, [virtual])
+  // In another order the chosen picture stands elsewhere, and stays in sight.
+  const chosenAt = entries.findIndex(({ url }) => url === chosen)
+  const shownAt = useRef(chosenAt)
+  useEffect(() => {
+    if (shownAt.current === chosenAt) return
+    shownAt.current = chosenAt
+    if (chosenAt >= 0) virtual.scrollToIndex(chosenAt, { align: 'auto' })
+  }, [virtual, chosenAt])
   useKeys((action, event) => {
     if (addressedArea() !== 'pictures') return false
     const isOnHandle = (event.target as HTMLElement).closest('[data-focus-handle]') !== null
