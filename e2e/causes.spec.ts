@@ -61,7 +61,9 @@ test('all changes together leave what only a person can do', async ({ page }) =>
   await page.getByRole('button', { name: /^After all/ }).click()
   const tried = page.getByRole('region', { name: 'What is tried' })
   await expect(tried).toContainText('29 errors → 3')
-  await expect(tried).toContainText('of which 3 errors, 6 warnings, 4 notes go only once the placeholders are replaced')
+  await expect(tried).toContainText(
+    'Of what is cleared, 3 errors, 6 warnings, 4 notes wait until the placeholders are replaced.',
+  )
   await expect(page.getByRole('button', { name: /^\/news\/new-page-3: .*with a placeholder$/ })).toBeVisible()
   await page.getByRole('link', { name: 'Causes' }).click()
   await expect(page.getByRole('heading', { name: '4 changes, 0 of them ready' })).toBeVisible()

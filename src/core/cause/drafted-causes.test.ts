@@ -1,25 +1,16 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { expect, test } from 'vitest'
-import { createCheckContext, runChecks, type Verdict } from '../check'
+import { createCheckContext, runChecks } from '../check'
 import { editPage, fieldsOfEdits, patchBuild } from '../draft'
-import type { Finding, Gathering } from '../model'
+import type { Gathering } from '../model'
 import { gatherMemory, type MemoryBuild, memoryFiles } from '../testing/build-run'
 import { buildOf, CLEAN_SITE, cleanSite } from '../testing/clean-site'
+import { listedFindings } from '../testing/listed-findings'
 import { SEEDED_FAULTS } from '../testing/seeded-faults'
 import { findCauses, tryCauses } from './find-causes'
 
-/** What tells findings apart, wherever their lines are by now. */
-function listed({ pages, findings }: Pick<Verdict, 'pages' | 'findings'>): string[] {
-  const keyOf = (where: string, { rule, said, image, data }: Finding) =>
-    `${where} ${rule} ${said} ${image ?? ''} ${data?.['key'] ?? ''}`
-  return [
-    ...pages.flatMap((page) => page.findings.map((finding) => keyOf(page.url, finding))),
-    ...findings.map((finding) => keyOf(finding.pages.join(), finding)),
-  ].sort()
-}
-
-const judged = (gathering: Gathering) => listed(runChecks(gathering, createCheckContext(gathering)))
+const judged = (gathering: Gathering) => listedFindings(runChecks(gathering, createCheckContext(gathering)))
 
 /**
  * Keeps causes as drafts, patches the files and reads them again: the findings must be those that the edits which drafts

@@ -1,22 +1,12 @@
 import { describe, expect, test } from 'vitest'
-import { createCheckContext, runChecks, type Verdict } from '../check'
+import { createCheckContext, runChecks } from '../check'
 import { patchPage } from '../draft/patch-page'
-import type { Finding } from '../model'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
 import { buildOf, CLEAN_SITE, cleanSite } from '../testing/clean-site'
+import { listedFindings } from '../testing/listed-findings'
 import { SEEDED_FAULTS } from '../testing/seeded-faults'
 import type { Cause } from './cause'
 import { findCauses, tryCauses } from './find-causes'
-
-/** What tells findings apart, wherever their lines are by now. */
-function listed({ pages, findings }: Pick<Verdict, 'pages' | 'findings'>): string[] {
-  const keyOf = (where: string, { rule, said, image, data }: Finding) =>
-    `${where} ${rule} ${said} ${image ?? ''} ${data?.['key'] ?? ''}`
-  return [
-    ...pages.flatMap((page) => page.findings.map((finding) => keyOf(page.url, finding))),
-    ...findings.map((finding) => keyOf(finding.pages.join(), finding)),
-  ].sort()
-}
 
 const bytesOf = (content: string | Uint8Array) =>
   typeof content === 'string' ? new TextEncoder().encode(content) : content
@@ -43,7 +33,7 @@ describe('edits that are offered with values, carried out on the files and read 
     const causes = findCauses(context, verdict.pages, verdict.findings, verdict.waived).filter(isWritten)
     const tried = tryCauses(context, verdict, new Set(causes.map(({ id }) => id)))
     if (tried.edits.size === 0) return
-    const promised = listed(runChecks(tried.gathering, tried.context))
+    const promised = listedFindings(runChecks(tried.gathering, tried.context))
     const patched: MemoryBuild = { ...files }
     for (const { url, file } of gathering.pages) {
       const edits = tried.edits.get(url)
@@ -53,6 +43,6 @@ describe('edits that are offered with values, carried out on the files and read 
       if (patch.kind === 'patched') patched[file] = patch.bytes
     }
     const read = await gatherMemory(patched, CLEAN_SITE)
-    expect(listed(runChecks(read, createCheckContext(read)))).toEqual(promised)
+    expect(listedFindings(runChecks(read, createCheckContext(read)))).toEqual(promised)
   })
 })

@@ -40,7 +40,7 @@ const OG_IMAGE_FORMS = ['og:image:url', 'og:image:secure_url', 'og:image:type'] 
 const CARD_IMAGE = ['twitter:image', 'twitter:image:src', 'twitter:image:alt'] as const
 
 /** The file that a URL names, without host and folders. */
-const fileIn = (url: string) => /([^/?#]+)(?:[?#].*)?$/.exec(url)?.[1] ?? null
+const fileIn = (url: string) => url.split(/[?#]/, 1)[0]!.split('/').at(-1) || null
 
 /** Does a page name the very same file, under another host or path? */
 const isSameFile = (url: string | null, facts: PageFacts | undefined) => {

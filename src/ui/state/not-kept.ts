@@ -37,5 +37,9 @@ export const forgetNotKept = () => useStore.setState({ last: null })
 const OF_STORAGE = /^(?:QuotaExceededError|AbortError|TransactionInactiveError|BulkError|OpenFailedError)$/
 
 /** Is it an error of a write that nobody waited for? */
-export const isFailedWrite = (error: unknown): boolean =>
-  error instanceof Error && (OF_STORAGE.test(error.name) || isStorageFull(error))
+export function isFailedWrite(error: unknown): boolean {
+  if (isStorageFull(error)) return true
+  // The database wraps its errors; the browser's own of that name is somebody's change of mind, such as a dialog closed.
+  const isBrowsers = typeof DOMException !== 'undefined' && error instanceof DOMException
+  return error instanceof Error && !isBrowsers && OF_STORAGE.test(error.name)
+}

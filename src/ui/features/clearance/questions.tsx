@@ -1,7 +1,7 @@
 'use client'
 
 import { useLiveQuery } from 'dexie-react-hooks'
-import { useEffect, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import { type Answer, type PersonQuestion, type Requirements, subjectOfAnswer } from '@/core/requirements'
 import { sectionName } from '@/core/section'
 import { wideFeed } from '@/core/surface'
@@ -39,10 +39,14 @@ export function Questions({ run, rows, requirements, onKeep, onOpen }: Props) {
   // Drawn once a sitting: an answer changes what is found, and another draw would put another card under the finger.
   const [sitting, setSitting] = useState<Asked[] | null>(null)
   const [answered, setAnswered] = useState<ReadonlySet<string>>(new Set())
+  const draw = useCallback(
+    (by: Requirements) =>
+      images ? questionsToAsk(rows, by, wideFeed.id, (url) => images.get(url)?.hash ?? null) : null,
+    [rows, images],
+  )
   useEffect(() => {
-    if (!images || sitting !== null) return
-    setSitting(questionsToAsk(rows, requirements, wideFeed.id, (url) => images.get(url)?.hash ?? null))
-  }, [rows, requirements, images, sitting])
+    if (sitting === null) setSitting(draw(requirements))
+  }, [draw, requirements, sitting])
   const keyOf = ({ question, page }: Pick<Asked, 'question' | 'page'>) => `${question} ${page}`
   const asked = sitting?.filter((one) => !answered.has(keyOf(one)))
   const current = asked?.find((one) => !passed.has(keyOf(one)))
@@ -53,16 +57,17 @@ export function Questions({ run, rows, requirements, onKeep, onOpen }: Props) {
     setAnswered(new Set([...answered, keyOf(answer)]))
     onKeep({ ...requirements, answers: [...others, answer] }, wasNo || answer.answer === 'no')
   }
-  const drawAgain = () => {
-    setSitting(null)
+  const drawAgain = (by: Requirements) => {
+    setSitting(draw(by))
     setAnswered(new Set())
     setPassed(new Set())
   }
   const takeBack = (answer: Answer) => {
-    onKeep({ ...requirements, answers: answers.filter((one) => one !== answer) }, answer.answer === 'no')
+    const next = { ...requirements, answers: answers.filter((one) => one !== answer) }
+    onKeep(next, answer.answer === 'no')
     // It is a question again: one of this sitting, or in a sitting that begins.
     if (answered.has(keyOf(answer))) setAnswered(new Set([...answered].filter((key) => key !== keyOf(answer))))
-    else drawAgain()
+    else drawAgain(next)
   }
   return (
     <div className="grid gap-7">
@@ -87,7 +92,7 @@ export function Questions({ run, rows, requirements, onKeep, onOpen }: Props) {
               : 'They are asked again when the desk is opened again.'}
           </p>
           {asked.length > 0 && (
-            <button type="button" className="button mt-2" onClick={drawAgain}>
+            <button type="button" className="button mt-2" onClick={() => drawAgain(requirements)}>
               Ask them now
             </button>
           )}

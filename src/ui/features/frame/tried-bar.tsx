@@ -41,9 +41,9 @@ export function TriedBar({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
           Tried, not built: {tried.causes.length === 1 ? 'one change' : `${tried.causes.length} changes`}.
         </b>{' '}
         <span className="whitespace-nowrap">
-          {parent.kind === 'ready' && leftInWords(parent.value.summary, run.summary)}
-          {waiting !== '' && `, of which ${waiting} go only once the placeholders are replaced`}.
+          {parent.kind === 'ready' && `${leftInWords(parent.value.summary, run.summary)}.`}
         </span>
+        {waiting !== '' && ` Of what is cleared, ${waiting} wait until the placeholders are replaced.`}
         <span className="ml-2 text-quiet max-lg:hidden" title={tried.changes.join('\n')}>
           {shortened(tried.changes)}
         </span>

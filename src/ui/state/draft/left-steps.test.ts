@@ -3,7 +3,7 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import type { Draft } from '@/core/draft'
 import { database } from '@/store/database'
 import { type DraftStep, defaultsOf, draftsOf } from '@/store/drafts'
-import { readNotKept } from '../not-kept'
+import { isFailedWrite, readNotKept } from '../not-kept'
 import { keepStep, resumePendingWrites } from './pending-writes'
 
 const SITE = 'https://site.example/'
@@ -71,6 +71,26 @@ test('what there is no room for stays, is said, and is kept once there is room',
   put.mockRestore()
   await readNotKept()!.again!()
   expect([await titles(), kept.size]).toEqual([['Unkept'], 0])
+})
+
+test('what was typed last stands, whatever failed before it', async () => {
+  const put = vi.spyOn(database.drafts, 'put').mockRejectedValue(new DOMException('Full', 'QuotaExceededError'))
+  const full = vi.spyOn(database.drafts, 'bulkPut').mockRejectedValue(new DOMException('Full', 'QuotaExceededError'))
+  for (const title of ['L', 'La', 'Lamp']) await expect(keepStep(step(title), 'after')).rejects.toThrow('Full')
+  expect(JSON.parse(kept.get(KEY)!)).toHaveLength(1)
+  put.mockRestore()
+  full.mockRestore()
+  await readNotKept()!.again!()
+  expect([await titles(), kept.size]).toEqual([['Lamp'], 0])
+  await resumePendingWrites()
+  expect(await titles()).toEqual(['Lamp'])
+})
+
+test('a dialog that somebody closed is no failed write, a transaction that the database gave up is', () => {
+  expect(isFailedWrite(new DOMException('The user aborted a request.', 'AbortError'))).toBe(false)
+  expect(isFailedWrite(Object.assign(new Error('Transaction aborted'), { name: 'AbortError' }))).toBe(true)
+  expect(isFailedWrite(new DOMException('Full', 'QuotaExceededError'))).toBe(true)
+  expect(isFailedWrite(new Error('Anything else'))).toBe(false)
 })
 
 test('undoing is kept as what stood before', async () => {

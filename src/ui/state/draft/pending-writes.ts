@@ -45,13 +45,14 @@ export async function keepStep(step: DraftStep, side: 'before' | 'after'): Promi
     drafts: step.drafts.map((change) => ({ url: change.url, after: change[side] })),
     ...(step.defaults ? { defaults: step.defaults[side] } : {}),
   }
-  pending = [...pending, left]
+  pending = [...pending.flatMap((one) => (failed.has(one) ? (withoutLater(one, left) ?? []) : [one])), left]
   keepPending()
   try {
     await writeStep(step, side)
   } catch (error) {
     // It stays where it lies: the next visit writes it, if there is room by then. What no database takes would only come again.
-    if (!isFailedWrite(error)) letGo(left)
+    if (isFailedWrite(error)) failed.add(left)
+    else letGo(left)
     tellNotKept({
       what: step.label === '' ? 'The draft' : `The last step (${step.label})`,
       error,
@@ -63,6 +64,21 @@ export async function keepStep(step: DraftStep, side: 'before' | 'after'): Promi
     throw error
   }
   letGo(left)
+}
+
+/** Writes that failed and wait for room. */
+const failed = new WeakSet<PendingWrite>()
+
+/** What a write that waits has still to do once a later one is there: the later says what stands. null: nothing. */
+function withoutLater(one: PendingWrite, later: PendingWrite): PendingWrite | null {
+  if (one.site !== later.site) return one
+  const urls = new Set(later.drafts.map(({ url }) => url))
+  const drafts = one.drafts.filter(({ url }) => !urls.has(url))
+  const defaults = later.defaults ? undefined : one.defaults
+  if (drafts.length === 0 && !defaults) return null
+  const rest = { site: one.site, drafts, ...(defaults ? { defaults } : {}) }
+  failed.add(rest)
+  return rest
 }
 
 function letGo(one: PendingWrite): void {
@@ -90,6 +106,7 @@ export async function resumePendingWrites(): Promise<void> {
     }
   } catch (error) {
     // Closed to us, or there is still no room: it stays where it lies.
+    for (const one of pending) failed.add(one)
     if (pending.length > 0) tellNotKept({ what: 'A draft of your last visit', error, again: resumePendingWrites })
   }
 }
