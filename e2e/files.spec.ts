@@ -169,6 +169,13 @@ test('production URLs of a list are read out of a build before they are live, an
     .fill(['', 'guides/', 'about', 'no-such-page'].map((path) => `https://brasswick.example/${path}`).join('\n'))
   await page.getByLabel('Folder to read the URLs from').setInputFiles(demoFolder)
   await expect(page.getByText('not from the network')).toBeVisible()
+  // What can't be read is said beside what was given, and nothing of that is lost.
+  const list = page.getByLabel('Addresses', { exact: true })
+  const given = await list.inputValue()
+  await list.fill(`${given}\nhttps://other.example/`)
+  await page.getByRole('button', { name: /^Gather 5 addresses from / }).click()
+  await expect(page.getByRole('alert')).toContainText('The URLs are of several sites.')
+  await list.fill(given)
   await page.getByRole('button', { name: /^Gather 4 addresses from / }).click()
   await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 30_000 })
   await expect(page.getByRole('heading', { level: 1 })).toContainText('4 pages')

@@ -26,7 +26,7 @@ export function EditList({ edits }: { edits: readonly Edit[] }) {
           <th className="py-1 pr-4 font-normal">Tag</th>
           <th className="py-1 pr-4 font-normal">Now</th>
           <th className="py-1 pr-4 font-normal">Then</th>
-          {hasBasis && <th className="py-1 font-normal">Because of</th>}
+          {hasBasis && <th className="py-1 font-normal max-md:hidden">Because of</th>}
         </tr>
       </thead>
       <tbody className="font-mono text-fine">
@@ -38,8 +38,9 @@ export function EditList({ edits }: { edits: readonly Edit[] }) {
             </td>
             <td className="py-[5px] pr-4 [overflow-wrap:anywhere]">
               <Side value={to} isTo />
+              {basis && <span className="block font-sans text-small text-quiet md:hidden">because of {basis}</span>}
             </td>
-            {hasBasis && <td className="py-[5px] font-sans text-small text-quiet">{basis}</td>}
+            {hasBasis && <td className="py-[5px] font-sans text-small text-quiet max-md:hidden">{basis}</td>}
           </tr>
         ))}
       </tbody>

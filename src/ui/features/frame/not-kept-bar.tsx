@@ -22,7 +22,7 @@ export function NotKeptBar({ goTo }: { goTo: GoTo }) {
       role="alert"
       className="flex shrink-0 flex-wrap items-center gap-3 border-b-2 border-wrong bg-wrong-soft px-4 py-[6px]"
     >
-      <p className="min-w-0 flex-1">
+      <p className="min-w-0 flex-1 max-md:basis-full">
         <b className="font-semibold">{what} is not kept.</b>{' '}
         {isFull
           ? 'This browser’s storage is full. Delete runs that you no longer need, or save the project to a file.'

@@ -36,7 +36,7 @@ export function TriedBar({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
       aria-label="What is tried"
       className="flex shrink-0 items-center gap-4 border-b-2 border-dashed border-pick bg-soft px-4 py-[6px] max-md:flex-wrap max-md:gap-2"
     >
-      <p className="min-w-0 flex-1 text-small">
+      <p className="min-w-0 flex-1 text-small max-md:basis-full">
         <b className="font-semibold">
           Tried, not built: {tried.causes.length === 1 ? 'one change' : `${tried.causes.length} changes`}.
         </b>{' '}

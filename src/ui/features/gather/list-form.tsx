@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx'
 import { useId, useState } from 'react'
+import { originOf } from '@/core/address'
 import { readList, readSitemap } from '@/core/crawl'
 import { storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
@@ -78,6 +79,10 @@ export function ListForm({ onStart }: { onStart: (source: GatherSource) => void 
     }
     if (build && sitemap) {
       setFault('A sitemap’s URL is fetched, and can’t be read out of a build. Give the sitemap’s file, or its text.')
+      return
+    }
+    if (build && production === null && new Set(addresses.map(originOf)).size > 1) {
+      setFault('The URLs are of several sites. Give the production URL of the one that the build is of.')
       return
     }
     const from = sitemap
