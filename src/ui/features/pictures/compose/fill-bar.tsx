@@ -99,7 +99,7 @@ export function FillBar({ run, section, template, askFor, once, goTo }: Props) {
   }
   const choices = (
     [
-      ['none', 'Without, or drafted'],
+      ['none', 'To fill'],
       ['shared', 'Or shared'],
       ['all', 'All'],
     ] as const
