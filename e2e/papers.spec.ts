@@ -80,6 +80,59 @@ test('cards as PNG and as SVG look alike, each with its own way to its letters',
   expect(apart / drawn.length).toBeLessThan(0.002)
 })
 
+/** A picture as grey levels, at half its size: what is compared is the drawing, and not how edges are smoothed. */
+const greys = (picture: Sharp, width: number, height: number) =>
+  picture
+    .resize(Math.round(width / 2), Math.round(height / 2), { fit: 'fill' })
+    .removeAlpha()
+    .greyscale()
+    .blur(1)
+    .raw()
+    .toBuffer()
+
+test.describe('at two pixels a px', () => {
+  test.use({ deviceScaleFactor: 2, viewport: { width: 1800, height: 1000 }, colorScheme: 'light' })
+
+  test('a saved picture of all cards shows each of them as the screen does', async ({ page }) => {
+    await openWall(page)
+    const at = new URL(page.url())
+    at.pathname = at.pathname.replace(/\/wall$/, '/page')
+    at.searchParams.set('page', '/guides/rewire-a-lamp')
+    await page.goto(at.href)
+    const cards = page.getByRole('region', { name: 'Cards of the page' }).locator('article > div svg')
+    await expect(cards).toHaveCount(10)
+    // Every picture is there: the start page's icon too.
+    await expect(page.getByRole('region', { name: 'Cards of the page' }).locator('svg image')).not.toHaveCount(0)
+    await page.waitForTimeout(500)
+    await page.getByRole('button', { name: 'Save cards' }).click()
+    const download = page.waitForEvent('download')
+    await page.getByRole('menuitem', { name: /PNG/ }).click()
+    const saved = sharp(await (await download).path())
+    await page.keyboard.press('Escape')
+    const sizes = await cards.evaluateAll((all) =>
+      all.map((one) => (one as SVGSVGElement).viewBox.baseVal).map(({ width, height }) => ({ width, height })),
+    )
+    // Where the sheet puts them: in two columns, each where there is most room.
+    const columnPx = Math.max(...sizes.map(({ width }) => width))
+    const columns = [28, 28 + columnPx + 28].map((x) => ({ x, y: 94 }))
+    for (const [index, { width, height }] of sizes.entries()) {
+      const column = columns[0]!.y <= columns[1]!.y ? columns[0]! : columns[1]!
+      const top = column.y + 24
+      column.y = top + height + 28
+      const shot = sharp(await cards.nth(index).screenshot())
+      const part = saved.clone().extract({
+        left: Math.round(column.x * 2),
+        top: Math.round(top * 2),
+        width: Math.round(width * 2),
+        height: Math.round(height * 2),
+      })
+      const [shown, drawn] = await Promise.all([greys(shot, 2 * width, 2 * height), greys(part, 2 * width, 2 * height)])
+      const apart = shown.filter((level, pixel) => Math.abs(level - drawn[pixel]!) > 32).length
+      expect(apart / shown.length, `card ${index + 1}`).toBeLessThan(0.002)
+    }
+  })
+})
+
 test('cards are shown as a picture to drag, and copied', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
   await openWall(page)

@@ -79,42 +79,43 @@ function chosenPages({ pages, source: { site } }: DrawnRun, asked: readonly stri
   })
 }
 
-/** Pictures that a drawing shows, by side. */
-function picturesOn({ drawing }: CardSheet): Map<Side, Set<string>> {
-  const wanted = new Map<Side, Set<string>>([
-    ['before', new Set()],
-    ['after', new Set()],
+/** Pictures that a drawing shows, by side; true for those that are icons alone. */
+function picturesOn({ drawing }: CardSheet): Map<Side, Map<string, boolean>> {
+  const wanted = new Map<Side, Map<string, boolean>>([
+    ['before', new Map()],
+    ['after', new Map()],
   ])
   for (const step of drawing.steps) {
     if (step.kind !== 'picture') continue
     const space = step.picture.indexOf(' ')
-    wanted.get(step.picture.slice(0, space) as Side)!.add(step.picture.slice(space + 1))
+    const [urls, url] = [wanted.get(step.picture.slice(0, space) as Side)!, step.picture.slice(space + 1)]
+    urls.set(url, step.isIcon === true && urls.get(url) !== false)
   }
   return wanted
 }
 
 const keyOf = (side: Side, url: string) => `${side} ${url}`
 
-/** Small copies of the pictures on some sheets, by their keys. */
+/** Small copies of the pictures on some sheets, by their keys. An icon that is a drawing (SVG) is not decoded, and not missed. */
 async function copiesFor(
   sheets: readonly CardSheet[],
   sides: Partial<Record<Side, Loaded>>,
   options: CardsOptions,
 ): Promise<{ copies: Map<string, PictureCopy>; missing: number }> {
   const copies = new Map<string, PictureCopy>()
-  let wantedInAll = 0
+  let missing = 0
   for (const side of ['before', 'after'] as const) {
     const { run, isNamedByUser } = sides[side] ?? {}
     if (!run) continue
-    const urls = new Set(sheets.flatMap((sheet) => [...picturesOn(sheet).get(side)!]))
+    const urls = new Map(sheets.flatMap((sheet) => [...picturesOn(sheet).get(side)!]))
     const hashes = new Map(run.images.map(({ url, hash }) => [url, hash]))
-    const wanted = [...urls].map((url) => ({ url, hash: hashes.get(url) ?? null }))
-    wantedInAll += wanted.length
+    const wanted = [...urls.keys()].map((url) => ({ url, hash: hashes.get(url) ?? null }))
     const access = { isNamedByUser: isNamedByUser ?? false, login: loginOf(options), ask: options.ask ?? [] }
     const found = await picturesOfRun(run.source, wanted, COPY_SIDE, access)
     for (const [url, copy] of found) copies.set(keyOf(side, url), copy)
+    missing += [...urls].filter(([url, isIcon]) => !isIcon && !found.has(url)).length
   }
-  return { copies, missing: wantedInAll - copies.size }
+  return { copies, missing }
 }
 
 /** A sheet to write, and the file for it. */

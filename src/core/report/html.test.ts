@@ -53,7 +53,7 @@ beforeAll(async () => {
 
 /** Every element that a report may hold. */
 const OURS =
-  /^(?:#.*|html|head|meta|title|style|body|main|section|h[123]|p|a|b|br|time|ul|ol|li|code|pre|span|figure|figcaption|details|summary|table|thead|tbody|tr|th|td|svg|rect|text|use|symbol|image)$/
+  /^(?:#.*|html|head|meta|title|style|body|main|section|h[123]|p|a|b|br|time|ul|ol|li|code|pre|span|figure|figcaption|details|summary|table|thead|tbody|tr|th|td|svg|rect|text|use|symbol|image|path|clipPath)$/
 
 describe('nothing of a page breaks out of the report', () => {
   test.each([false, true])('whatever any field holds (one page: %s)', (onePage) => {
@@ -64,6 +64,8 @@ describe('nothing of a page breaks out of the report', () => {
     for (const { nodeName, attrs = [] } of found) {
       for (const { name, value } of attrs) {
         expect(name).not.toMatch(/^on|^style$/)
+        if (name === 'clip-path') expect(value).toMatch(/^url\(#k[-0-9A-Z]+\)$/)
+        if (name === 'fill' || name === 'stroke') expect(value).toMatch(/^(?:none|#[0-9a-f]{6})$/)
         if (nodeName === 'image') expect(value).toMatch(/^(?:data:image\/jpeg;base64,|\d+$)/)
         else if (name === 'href') expect(value).toMatch(/^(?:https:\/\/site\.example\/|#p\d+$)/)
         else expect(name).not.toBe('src')

@@ -88,7 +88,14 @@ const sideFor = (pictures: number) => (pictures <= 50 ? 560 : pictures <= 110 ? 
 /** Addresses of the pictures that a report shows, the first ones first, and how large copies of them should be. */
 export function picturesWanted(document: RunDocument, onePage = false): { urls: string[]; side: number } {
   const cards = [...startCards(document), ...(onePage ? [] : reportSections(document).flatMap(({ cards: of }) => of))]
-  const urls = [...new Set(cards.flatMap(({ page, surface }) => page.cards[surface.id]?.image.url ?? []))]
+  const urls = [
+    ...new Set(
+      cards.flatMap(({ page, surface }) => {
+        const { image, favicon } = page.cards[surface.id] ?? {}
+        return [image?.url ?? [], (surface.favicon && favicon?.url) || []].flat()
+      }),
+    ),
+  ]
   return { urls, side: sideFor(urls.length) }
 }
 

@@ -12,8 +12,8 @@ export {
   sheetOfChanged,
   sheetOfRun,
 } from './cards-of-run'
-export { type DrawnCard, drawCard } from './draw-card'
-export { type Drawing, inks, type Step } from './drawing'
+export { type CardDrawing, cardWidth, type DrawnCard, drawCard, drawnFace } from './draw-card'
+export { boxFor, type Drawing, fillOf, type Ink, inks, type Region, type Step, UNDERLINE_PX } from './drawing'
 export { fileNameOf } from './file-name'
 export { type FacePart, facesNeeded, fontFaceRule } from './font-faces'
 export { inlineSvg, pictureSymbols } from './inline-svg'

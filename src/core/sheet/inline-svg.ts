@@ -1,5 +1,5 @@
 import { escapeText, escapeXml, measureText } from '../text'
-import { type Drawing, inks, type Step } from './drawing'
+import { boxFor, type Drawing, fillOf, inks, roundedPath, type Step, UNDERLINE_PX } from './drawing'
 
 const px = (value: number) => String(Math.round(value * 10) / 10)
 
@@ -8,16 +8,24 @@ function stepInline(step: Step, idOf: (picture: string) => string | null): strin
     const length = measureText(step.text, step.sizePx, step.weight)
     const fixed = length > 0 ? ` textLength="${px(length)}" lengthAdjust="spacingAndGlyphs"` : ''
     const weight = step.weight === 400 ? '' : ` font-weight="${step.weight}"`
-    const underline = step.underlined ? ' text-decoration="underline"' : ''
-    return `<text x="${px(step.x)}" y="${px(step.baseline)}" font-size="${step.sizePx}"${weight} fill="${inks[step.ink]}"${underline}${fixed}>${escapeXml(step.text)}</text>`
+    const line = step.underlined
+      ? `<rect x="${px(step.x)}" y="${px(step.baseline + UNDERLINE_PX)}" width="${px(length)}" height="1" fill="${inks[step.ink]}"/>`
+      : ''
+    return `<text x="${px(step.x)}" y="${px(step.baseline)}" font-size="${step.sizePx}"${weight} fill="${inks[step.ink]}"${fixed}>${escapeXml(step.text)}</text>${line}`
   }
   const box = `x="${px(step.x)}" y="${px(step.y)}" width="${px(step.width)}" height="${px(step.height)}"`
-  const id = step.kind === 'picture' ? idOf(step.picture) : null
-  if (id !== null) return `<use href="#${id}" ${box}/>`
+  if (step.kind === 'picture') {
+    const outline = roundedPath(step)
+    const id = idOf(step.picture)
+    if (id === null) return `<path d="${outline}" fill="${inks[boxFor(step)]}"/>`
+    if (step.corners.every((radius) => radius === 0)) return `<use href="#${id}" ${box}/>`
+    // Called by its shape: cards of one kind share it, and whichever of them a reader takes is the same.
+    const clip = `k${outline.replace(/[^\dA-Z]+/g, '-')}`
+    return `<clipPath id="${clip}"><path d="${outline}"/></clipPath><use href="#${id}" ${box} clip-path="url(#${clip})"/>`
+  }
   const round = step.radius > 0 ? ` rx="${step.radius}"` : ''
-  if (step.kind === 'picture') return `<rect ${box}${round} fill="${inks.line}"/>`
   const line = step.line ? ` stroke="${inks[step.line]}"${step.dashed ? ' stroke-dasharray="5 4"' : ''}` : ''
-  return `<rect ${box}${round} fill="${step.fill ? inks[step.fill] : 'none'}"${line}/>`
+  return `<rect ${box}${round} fill="${escapeXml(fillOf(step.fill))}"${line}/>`
 }
 
 /**

@@ -1,5 +1,5 @@
 import { escapeXml, measureText } from '../text'
-import { type Drawing, inks, type Step } from './drawing'
+import { boxFor, type Drawing, fillOf, inks, roundedPath, type Step, UNDERLINE_PX } from './drawing'
 
 const FAMILY = 'Arimo, Arial, Helvetica, sans-serif'
 
@@ -17,19 +17,18 @@ export type SvgLetters = {
 }
 
 function textAsSvg(step: TextStep, { fontFaces, outline }: SvgLetters): string {
-  const underline = step.underlined ? ' text-decoration="underline"' : ''
   const path = outline?.(step) ?? null
   const length = measureText(step.text, step.sizePx, step.weight)
+  const line = step.underlined
+    ? `<rect x="${px(step.x)}" y="${px(step.baseline + UNDERLINE_PX)}" width="${px(length)}" height="1" fill="${inks[step.ink]}"/>`
+    : ''
   if (path !== null) {
-    const line = step.underlined
-      ? `<rect x="${px(step.x)}" y="${px(step.baseline + 2)}" width="${px(length)}" height="1" fill="${inks[step.ink]}"/>`
-      : ''
     return `<path d="${path}" fill="${inks[step.ink]}"/>${line}`
   }
   // Opened where there is another face, the letters are set closer, and still stand where ours do.
   const fixed =
     length > 0 && fontFaces === undefined ? ` textLength="${px(length)}" lengthAdjust="spacingAndGlyphs"` : ''
-  return `<text x="${px(step.x)}" y="${px(step.baseline)}" font-size="${px(step.sizePx)}" font-weight="${step.weight}" fill="${inks[step.ink]}"${underline}${fixed} xml:space="preserve">${escapeXml(step.text)}</text>`
+  return `<text x="${px(step.x)}" y="${px(step.baseline)}" font-size="${px(step.sizePx)}" font-weight="${step.weight}" fill="${inks[step.ink]}"${fixed} xml:space="preserve">${escapeXml(step.text)}</text>${line}`
 }
 
 function stepAsSvg(step: Step, index: number, pictures: ReadonlyMap<string, string>, letters: SvgLetters): string {
@@ -37,11 +36,12 @@ function stepAsSvg(step: Step, index: number, pictures: ReadonlyMap<string, stri
   const box = `x="${px(step.x)}" y="${px(step.y)}" width="${px(step.width)}" height="${px(step.height)}"`
   if (step.kind === 'box') {
     const line = step.line ? ` stroke="${inks[step.line]}"${step.dashed ? ' stroke-dasharray="5 4"' : ''}` : ''
-    return `<rect ${box} rx="${px(step.radius)}" fill="${step.fill ? inks[step.fill] : 'none'}"${line}/>`
+    return `<rect ${box} rx="${px(step.radius)}" fill="${escapeXml(fillOf(step.fill))}"${line}/>`
   }
+  const outline = roundedPath(step)
   const source = pictures.get(step.picture)
-  if (source === undefined) return `<rect ${box} rx="${px(step.radius)}" fill="${inks.line}"/>`
-  return `<clipPath id="p${index}"><rect ${box} rx="${px(step.radius)}"/></clipPath><image ${box} preserveAspectRatio="xMidYMid slice" clip-path="url(#p${index})" href="${escapeXml(source)}"/>`
+  if (source === undefined) return `<path d="${outline}" fill="${inks[boxFor(step)]}"/>`
+  return `<clipPath id="p${index}"><path d="${outline}"/></clipPath><image ${box} preserveAspectRatio="xMidYMid slice" clip-path="url(#p${index})" href="${escapeXml(source)}"/>`
 }
 
 /**

@@ -73,7 +73,8 @@ describe('a card as a drawing', () => {
   test('a bare link and one that is not listed say why, on a dashed card', () => {
     const drawn = draw('<meta name="robots" content="noindex"><title>x</title>', search)
     expect(texts(drawn).at(-1)).toMatch(/^Not listed\. noindex/)
-    expect(boxes(drawn)[0]).toMatchObject({ dashed: true, fill: 'card' })
+    expect(boxes(drawn)[0]).toMatchObject({ fill: 'card' })
+    expect(boxes(drawn).at(-1)).toMatchObject({ dashed: true, line: 'line' })
   })
 
   test('parts that differ are outlined, others not', () => {

@@ -9,6 +9,7 @@ import { type CardKind, resolvePicture } from './picture'
 import type { BoxFigure, Layout, Surface, TextSource } from './profile'
 import { richKindOf } from './rich'
 import { isKeptOutByRobots } from './robots-of-site'
+import { isPlainColour } from './theme-color'
 
 /** What a card depends on beside its page. */
 export type CardContext = {
@@ -162,7 +163,7 @@ function labelsOf(facts: PageFacts): Card['labels'] {
 /** The page's theme-color, where it is a colour that can be shown as it is written; null otherwise. */
 function themeColorOf(facts: PageFacts): string | null {
   const value = firstValue(facts, 'theme-color')
-  return value && /^(?:#[0-9a-f]{3,8}|[a-z]{3,20}|(?:rgb|hsl)a?\([\d\s.,%/deg-]+\))$/i.test(value) ? value : null
+  return value && isPlainColour(value) ? value : null
 }
 
 const RICH_KEYS: Partial<Record<CardKind, string[]>> = {

@@ -60,11 +60,15 @@ function pictureFaultOf(card: Card): string | null {
 /** The title stands on the card already. */
 const ON_THE_CARD = new Set(['headline', 'name'])
 
-function richInShort(rich: Card['rich']): Face['rich'] {
-  if (!rich) return null
+/** Fields of a rich layout that the place shows beside title and description, each with its name. */
+export function richDetails(rich: Card['rich'], surface: Surface): string[] {
+  if (!rich || !surface.richKinds) return []
   const shown = Object.entries(rich.fields).filter(([field]) => !ON_THE_CARD.has(field))
-  return { kind: rich.kind, shown: shown.map(([field, value]) => `${field} ${value}`), lacks: rich.lacks }
+  return shown.map(([field, value]) => `${field} ${value}`)
 }
+
+const richInShort = (rich: Card['rich'], surface: Surface): Face['rich'] =>
+  rich && surface.richKinds ? { kind: rich.kind, shown: richDetails(rich, surface), lacks: rich.lacks } : null
 
 /** @example faceOf(cardOf(page, wideFeed, context), wideFeed).traits // ['fell-back'] */
 export function faceOf(card: Card, surface: Surface): Face {
@@ -80,7 +84,7 @@ export function faceOf(card: Card, surface: Surface): Face {
     pictureFault: pictureFaultOf(card),
     labels: surface.labels ? card.labels : [],
     themeColor: card.themeColor,
-    rich: surface.richKinds ? richInShort(card.rich) : null,
+    rich: richInShort(card.rich, surface),
     traits: traitsOf(card, surface),
   }
 }

@@ -96,7 +96,7 @@ function SectionCards({
         <span className="font-mono text-small">{sectionName(section)}</span>
         <span className="text-small text-quiet">{count(pages, 'page')}</span>
       </h3>
-      <ul className="grid grid-cols-3 items-start gap-3 max-md:grid-cols-1">
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(300px,100%),1fr))] items-start gap-3">
         {samples.map(({ kind, page }) => (
           <SampleCard
             key={page.url}
@@ -131,7 +131,7 @@ function SampleCard({
         aria-label={`${row.path} on ${surface.name}`}
         onClick={() => goTo({ area: 'page', page: row.path, surface: surface.id })}
       >
-        <WallCard run={row.run} surface={surface.id} face={face} />
+        <WallCard run={row.run} surface={surface} face={face} />
       </button>
       <p className="mt-1 flex items-baseline gap-2 text-fine">
         <span className="truncate font-mono" title={row.path}>

@@ -148,7 +148,7 @@ function OneQuestion({
       className="grid items-start gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,520px)_minmax(0,1fr)]"
     >
       <div>
-        <WallCard run={row.run} surface={wideFeed.id} face={face} />
+        <WallCard run={row.run} surface={wideFeed} face={face} />
         <p className="mt-1 flex gap-2 text-fine">
           <span className="truncate font-mono">{row.path}</span>
           <span className="ml-auto shrink-0 text-quiet">{wideFeed.name}</span>

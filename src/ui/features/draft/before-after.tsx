@@ -30,7 +30,7 @@ export function BeforeAfter({ run, section, draft, defaults, context }: Props) {
         ] as const
       ).map(([name, face]) => (
         <figure key={name} aria-label={name} className="min-w-0">
-          <WallCard run={run} surface={wideFeed.id} face={face} />
+          <WallCard run={run} surface={wideFeed} face={face} />
           <figcaption className="mt-[3px] text-fine text-quiet">{name}</figcaption>
         </figure>
       ))}

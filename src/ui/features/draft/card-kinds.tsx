@@ -45,7 +45,7 @@ export function CardKinds({ run, page, edits, context, chosen, onChoose }: Props
           >
             {name}
           </button>
-          <TrueCard run={run} surface={surface} card={card} roomPx={140} lit={null} onLit={() => undefined} />
+          <TrueCard run={run} surface={surface} card={card} lit={null} onLit={() => undefined} />
         </div>
       ))}
     </div>

@@ -1,10 +1,9 @@
 'use client'
 
-import { useMemo, useRef } from 'react'
+import { useMemo } from 'react'
 import type { PageDifference } from '@/core/compare'
 import { type CardPart, cardOf, type Surface } from '@/core/surface'
 import type { StoredRun } from '@/store/database'
-import { useWidth } from '../../kit/use-width'
 import { clockTime, dayAndTime } from '../../kit/words'
 import { TrueCard } from '../../parts/card/true-card'
 import { CheckName } from '../../parts/check-name'
@@ -111,8 +110,6 @@ function Side({ title, run, url, surface, marked }: SideProps) {
   const context = useCardContext(run)
   const page = stored.kind === 'ready' ? stored.value.page : null
   const card = useMemo(() => (page && context ? cardOf(page, surface, context) : null), [page, surface, context])
-  const pane = useRef<HTMLDivElement>(null)
-  const roomPx = useWidth(pane, 420)
   return (
     <article aria-label={title} className="min-w-0">
       <h3 className="mb-[6px] flex items-baseline gap-2">
@@ -122,17 +119,9 @@ function Side({ title, run, url, surface, marked }: SideProps) {
           {dayAndTime(run.startedAt)}
         </span>
       </h3>
-      <div ref={pane}>
+      <div>
         {card ? (
-          <TrueCard
-            run={run.id}
-            surface={surface}
-            card={card}
-            roomPx={roomPx}
-            lit={null}
-            onLit={nothing}
-            marked={marked}
-          />
+          <TrueCard run={run.id} surface={surface} card={card} lit={null} onLit={nothing} marked={marked} />
         ) : (
           <p className="rounded-card border border-dashed border-line px-3 py-4 text-quiet">
             {url === null || stored.kind === 'missing' ? 'This run has no such page.' : 'Reading the page …'}

@@ -27,7 +27,7 @@ export function HeldAndNow({ entry, surface, run }: Props) {
           <span className="text-quiet">since {dayAndTime(held.at)}</span>
         </h3>
         {shown ? (
-          <WallCard run={held.run} surface={surface.id} face={shown} />
+          <WallCard run={held.run} surface={surface} face={shown} />
         ) : (
           <Nothing text={earlier.kind === 'missing' ? 'The run that it is of was deleted.' : 'Reading …'} />
         )}
@@ -37,7 +37,7 @@ export function HeldAndNow({ entry, surface, run }: Props) {
           <b className="font-semibold">The page says</b> <span className="text-quiet">{dayAndTime(run.startedAt)}</span>
         </h3>
         {now ? (
-          <WallCard run={run.id} surface={surface.id} face={now} />
+          <WallCard run={run.id} surface={surface} face={now} />
         ) : (
           <Nothing text={reason === 'removed' ? 'It is not there any more.' : 'Reading …'} />
         )}

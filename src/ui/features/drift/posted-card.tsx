@@ -35,7 +35,7 @@ export function PostedCard({ box, one, surface, runs, page, site }: Props) {
         </span>
       </p>
       {text ? (
-        <WallCard run={runs[shown.picture].id} surface={surface.id} face={mixedFace(text, picture ?? text)} />
+        <WallCard run={runs[shown.picture].id} surface={surface} face={mixedFace(text, picture ?? text)} />
       ) : (
         <p className="rounded-card border border-dashed border-line px-3 py-3 font-mono text-small [overflow-wrap:anywhere]">
           {one.address}

@@ -340,7 +340,7 @@ function SmallCard({ row, onOpen }: { row: WallRow; onOpen: () => void }) {
   if (!face) return null
   return (
     <button type="button" onClick={onOpen} className="mb-3 block w-full break-inside-avoid text-left">
-      <WallCard run={row.run} surface={surface.id} face={face} />
+      <WallCard run={row.run} surface={surface} face={face} />
       <span className="mt-1 block truncate font-mono text-fine text-quiet">{row.path}</span>
     </button>
   )

@@ -1,9 +1,8 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { memo, useRef } from 'react'
+import { memo } from 'react'
 import type { Card, Surface } from '@/core/surface'
-import { useWidth } from '../../kit/use-width'
 import { TrueCard } from '../../parts/card/true-card'
 import type { Spot } from '../../state/page/lit'
 import { keyOfSurface } from '../../state/surface/surface-keys'
@@ -42,15 +41,13 @@ export const CardsPane = memo(function CardsPane({
   picture,
   onPicture,
 }: Props) {
-  const pane = useRef<HTMLDivElement>(null)
-  const roomPx = useWidth(pane, 540)
   return (
     <section
       aria-label="Cards of the page"
       tabIndex={0}
       className="overflow-auto px-5 py-4 max-md:order-1 max-md:shrink-0"
     >
-      <div ref={pane} className="grid gap-6">
+      <div className="grid gap-6">
         {offered > 1 && <PictureChoice offered={offered} picture={picture} onPicture={onPicture} />}
         {cards.map(({ surface, card }, index) => (
           <article key={surface.id} aria-label={surface.name}>
@@ -69,12 +66,11 @@ export const CardsPane = memo(function CardsPane({
               <span className="text-quiet">{KINDS[card.layout]}</span>
               <kbd className="ml-auto text-fine text-quiet">{keyOfSurface(index)}</kbd>
             </h2>
-            <TrueCard run={run} surface={surface} card={card} roomPx={roomPx} lit={lit} onLit={onLit} />
+            <TrueCard run={run} surface={surface} card={card} lit={lit} onLit={onLit} />
           </article>
         ))}
         <p className="text-small text-quiet">
-          Texts break where the place breaks them, about. Struck text is what it cuts. Point at a part to light the tag
-          that feeds it.
+          Texts break where the place breaks them, about. Point at a part to light the tag that feeds it.
         </p>
       </div>
     </section>

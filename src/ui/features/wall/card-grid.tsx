@@ -3,26 +3,25 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
 import { memo, useEffect, useRef, useState } from 'react'
-import type { Surface } from '@/core/surface'
+import { cardWidth } from '@/core/sheet'
+import { type Surface, THUMBNAIL_PX } from '@/core/surface'
 import { ownEntry } from '@/core/text'
 import type { WallRow } from '@/store/database'
 import { Notice } from '../../kit/notice'
 import { useWidth } from '../../kit/use-width'
 import { WallCard } from '../../parts/card/wall-card'
+import type { CardSize } from '../../state/view/view'
 import { badgeOf } from '../../state/wall/select-rows'
 import { toggleSelected } from '../../state/wall/selection'
+import { columnsFor } from './card-size'
 import { atRest, isPassing, paceAfter } from './scroll-pace'
-
-const MIN_COLUMN_PX = 206
-const GAP_PX = 12
-/** Two cards side by side may each be a little narrower. */
-const MIN_BESIDE_PX = 165
 
 type Props = {
   rows: WallRow[]
   surface: Surface
   /** Cards of this surface stand beside the others; null for none. */
   beside: Surface | null
+  size: CardSize
   /** Changes when the wall is narrowed or ordered in another way. */
   narrowing: string
   chosen: string | null
@@ -37,15 +36,24 @@ type Props = {
   onClear: () => void
 }
 
+/** Path and finding below a card. */
+const CAPTION_PX = 24
+
 /** Height that a line of cards will have, before it is measured. */
-const guessHeight = (surface: Surface, columnPx: number) =>
-  !surface.picture ? (surface.id === 'tab' ? 76 : 150) : surface.layoutBy === 'thumbnail' ? 120 : columnPx / 1.91 + 104
+function guessHeight(surface: Surface, columnPx: number): number {
+  const scale = Math.min(1, columnPx / cardWidth(surface))
+  const textPx = surface.isListing ? 96 : 84
+  if (!surface.picture) return (surface.siteLine === 'none' ? 50 : textPx) * scale + CAPTION_PX
+  const shown = cardWidth(surface) * scale
+  return (surface.layoutBy === 'thumbnail' ? THUMBNAIL_PX * scale : shown / 1.91 + textPx * scale) + CAPTION_PX
+}
 
 /** Cards in a grid of which only what is in sight is drawn. */
 export function CardGrid({
   rows,
   surface,
   beside,
+  size,
   narrowing,
   chosen,
   selected,
@@ -59,9 +67,7 @@ export function CardGrid({
 }: Props) {
   const pane = useRef<HTMLElement>(null)
   const width = useWidth(pane, 680)
-  const leastPx = beside ? 2 * MIN_BESIDE_PX : MIN_COLUMN_PX
-  const columns = Math.max(1, Math.floor((width + GAP_PX) / (leastPx + GAP_PX)))
-  const columnPx = (width - GAP_PX * (columns - 1)) / columns
+  const { columns, columnPx, gapPx } = columnsFor(width, beside ? [surface, beside] : [surface], size)
   const lines = Math.ceil(rows.length / columns)
   useEffect(() => onColumns(columns), [columns, onColumns])
   const pace = useRef(atRest)
@@ -115,7 +121,7 @@ export function CardGrid({
           >
             <ul
               className="grid items-start"
-              style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gap: GAP_PX }}
+              style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gap: gapPx }}
             >
               {rows
                 .slice(line.index * columns, (line.index + 1) * columns)
@@ -189,7 +195,8 @@ const GridCard = memo(function GridCard({
   const other = beside ? ownEntry(row.faces, beside.id) : undefined
   if (!face) return <li className="text-quiet">Gathered before this surface was known: gather again to see it.</li>
   return (
-    <li>
+    // No wider than the card: what stands below it belongs to it.
+    <li style={{ maxWidth: beside ? undefined : cardWidth(surface) }}>
       <button
         type="button"
         aria-pressed={isChosen}
@@ -214,15 +221,15 @@ const GridCard = memo(function GridCard({
           <span className="grid grid-cols-2 items-start gap-[7px]">
             <span>
               <span className="mb-[3px] block px-[2px] text-sign text-quiet">{surface.name}</span>
-              <WallCard run={row.run} surface={surface.id} face={face} />
+              <WallCard run={row.run} surface={surface} face={face} />
             </span>
             <span>
               <span className="mb-[3px] block px-[2px] text-sign text-quiet">{beside.name}</span>
-              <WallCard run={row.run} surface={beside.id} face={other} />
+              <WallCard run={row.run} surface={beside} face={other} />
             </span>
           </span>
         ) : (
-          <WallCard run={row.run} surface={surface.id} face={face} />
+          <WallCard run={row.run} surface={surface} face={face} />
         )}
       </button>
       <div className="mt-[5px] flex items-baseline gap-2 px-[2px] text-fine">

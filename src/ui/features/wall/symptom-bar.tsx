@@ -3,6 +3,7 @@
 import { clsx } from 'clsx'
 import { useMemo } from 'react'
 import type { WallRow } from '@/store/database'
+import { Segments } from '../../kit/segments'
 import type { GoTo } from '../../state/view/use-view'
 import { type RouteState, type Symptom, symptoms } from '../../state/view/view'
 import { countWithin } from '../../state/wall/select-rows'
@@ -15,6 +16,12 @@ const NAMES: Record<Symptom, string> = {
   'no-picture': 'No picture',
   changed: 'Changed since the launch',
 }
+
+const SIZES = [
+  { id: 'small', name: 'S', about: 'Small cards: more at once' },
+  { id: 'medium', name: 'M', about: 'Cards whose text can be read' },
+  { id: 'large', name: 'L', about: 'Cards at their true size' },
+] as const
 
 type Props = {
   rows: WallRow[]
@@ -73,6 +80,14 @@ export function SymptomBar({ rows, view, goTo, shownCount, changes }: Props) {
           </button>
         )
       })}
+      <Segments
+        size="small"
+        name="Card size"
+        choices={SIZES}
+        chosen={view.size}
+        onChoose={(size) => goTo({ size }, 'replace')}
+        className="ml-auto max-md:hidden"
+      />
       <span role="status" className="sr-only">
         {shownCount} pages shown
       </span>

@@ -94,6 +94,7 @@ export function WallArea({
           rows={shown}
           surface={surface}
           beside={beside}
+          size={view.size}
           narrowing={JSON.stringify([view.section, view.symptoms, view.search, view.sort])}
           chosen={chosen?.url ?? null}
           selected={selected}

@@ -1,6 +1,6 @@
 'use client'
 
-import { type Drawing, inks, type Step } from '@/core/sheet'
+import { boxFor, type Drawing, fillOf, inks, type Step, UNDERLINE_PX } from '@/core/sheet'
 
 const FAMILY = 'Arimo, Arial, Helvetica, sans-serif'
 /** Pixels for one px of the drawing, so that letters stay sharp; fewer where the picture would be too large for a canvas. */
@@ -27,14 +27,14 @@ function paint(pen: CanvasRenderingContext2D, step: Step, pictures: ReadonlyMap<
     pen.font = `${step.weight} ${step.sizePx}px ${FAMILY}`
     pen.fillStyle = inks[step.ink]
     pen.fillText(step.text, step.x, step.baseline)
-    if (step.underlined) pen.fillRect(step.x, step.baseline + 2, pen.measureText(step.text).width, 1)
+    if (step.underlined) pen.fillRect(step.x, step.baseline + UNDERLINE_PX, pen.measureText(step.text).width, 1)
     return
   }
   pen.beginPath()
-  pen.roundRect(step.x, step.y, step.width, step.height, step.radius)
+  pen.roundRect(step.x, step.y, step.width, step.height, step.kind === 'picture' ? [...step.corners] : step.radius)
   if (step.kind === 'box') {
     if (step.fill) {
-      pen.fillStyle = inks[step.fill]
+      pen.fillStyle = fillOf(step.fill)
       pen.fill()
     }
     if (step.line) {
@@ -46,7 +46,7 @@ function paint(pen: CanvasRenderingContext2D, step: Step, pictures: ReadonlyMap<
   }
   const picture = pictures.get(step.picture)
   if (!picture) {
-    pen.fillStyle = inks.line
+    pen.fillStyle = inks[boxFor(step)]
     pen.fill()
     return
   }

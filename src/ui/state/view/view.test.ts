@@ -12,6 +12,7 @@ const view: RouteState = {
   symptoms: ['errors', 'text-cut'],
   search: 'lamp & co',
   sort: 'address',
+  size: 'large',
   isBuilt: true,
   tab: 'patterns',
   pane: 'draft',

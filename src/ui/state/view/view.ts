@@ -17,6 +17,10 @@ export type Symptom = (typeof symptoms)[number]
 const sorts = ['worst', 'address', 'found'] as const
 export type Sort = (typeof sorts)[number]
 
+const cardSizes = ['small', 'medium', 'large'] as const
+/** How large the Wall draws cards: the smaller, the more of them are in sight. */
+export type CardSize = (typeof cardSizes)[number]
+
 /** Ways to look at a picture. */
 const pictureLooks = ['crops', 'keep-zone', 'recompressed'] as const
 export type PictureLook = (typeof pictureLooks)[number]
@@ -40,6 +44,7 @@ export type RouteState = {
   symptoms: Symptom[]
   search: string
   sort: Sort
+  size: CardSize
   /** The page as built, without its draft. */
   isBuilt: boolean
   tab: DraftTab
@@ -80,6 +85,7 @@ export function parseView(pathname: string, search: string): RouteState {
     symptoms: symptoms.filter((symptom) => shown.includes(symptom)),
     search: query.get('search') ?? '',
     sort: oneOf(sorts, query.get('sort')) ?? 'worst',
+    size: oneOf(cardSizes, query.get('size')) ?? 'medium',
     isBuilt: query.get('draft') === 'off',
     tab: oneOf(draftTabs, query.get('tab')) ?? 'pages',
     cause: query.get('cause'),
@@ -105,6 +111,7 @@ export function viewHref(view: RouteState): string {
     query.set('show', symptoms.filter((symptom) => view.symptoms.includes(symptom)).join(','))
   if (view.search) query.set('search', view.search)
   if (view.sort !== 'worst') query.set('sort', view.sort)
+  if (view.size !== 'medium') query.set('size', view.size)
   if (view.isBuilt) query.set('draft', 'off')
   if (view.tab !== 'pages') query.set('tab', view.tab)
   if (view.cause) query.set('cause', view.cause)
