@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { DEMO_PORT, SLOW_DEMO_PORT } from './ports'
 import { openStoredDemo } from './stored-demo'
 
@@ -23,6 +23,12 @@ export async function openWall(page: Page): Promise<void> {
       `There is no Wall at ${page.url()}: ${((await page.locator('main').textContent()) ?? '').slice(0, 600)}`,
     )
   })
+}
+
+/** The card of the lamp's guide, brought into sight by its section: only cards in sight are drawn. */
+export async function lampOnWall(page: Page): Promise<Locator> {
+  await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
+  return page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ })
 }
 
 /** Starts gathering an address that is typed in. */

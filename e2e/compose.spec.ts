@@ -115,7 +115,7 @@ test('drafts the pictures with an alternative text, in one step that can be undo
   await page.getByText('people-benno-tarrow.jpg').waitFor()
   await page.getByText('/people/benno-tarrow', { exact: true }).click()
   const card = page.getByRole('article', { name: 'Wide feed' })
-  await expect(card.locator('img').first()).toHaveAttribute('src', /^blob:/)
+  await expect(card.locator('image').first()).toHaveAttribute('href', /^blob:/)
   await page.keyboard.press('e')
   await expect(page.getByRole('tabpanel')).toContainText('people-benno-tarrow.jpg')
   await expect(page.getByRole('tabpanel').getByLabel('Alternative text')).toHaveValue('Benno Tarrow')

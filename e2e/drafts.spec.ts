@@ -4,14 +4,13 @@ import { dirname, join } from 'node:path'
 import { expect, type Page, test } from '@playwright/test'
 import { unzipSync } from 'fflate'
 import { demoFolder } from '../demo/server.mjs'
-import { expectAccessible, openWall } from './app'
+import { expectAccessible, lampOnWall, openWall } from './app'
 
 const pane = (page: Page) => page.getByRole('tabpanel')
 
 async function openLamp(page: Page): Promise<void> {
   await openWall(page)
-  await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
-  await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).dblclick()
+  await (await lampOnWall(page)).dblclick()
   await expect(page.getByRole('heading', { name: '/guides/rewire-a-lamp' })).toBeVisible()
 }
 
@@ -237,8 +236,7 @@ test('the table opens for the pages that were selected, says what is cut, and is
   page,
 }) => {
   await openWall(page)
-  await page.getByRole('button', { name: /^\/guides\/\*/ }).click()
-  await page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ }).click()
+  await (await lampOnWall(page)).click()
   await page.keyboard.press('x')
   await page.getByRole('region', { name: 'Selected pages' }).getByRole('button', { name: 'Texts as a table' }).click()
   const table = page.getByRole('region', { name: 'Texts of all pages' })

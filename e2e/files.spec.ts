@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { expect, type Page, test } from '@playwright/test'
 import { zipSync } from 'fflate'
 import { demoFolder } from '../demo/server.mjs'
-import { expectAccessible } from './app'
+import { expectAccessible, lampOnWall } from './app'
 
 const here = mkdtempSync(join(tmpdir(), 'parrot-e2e-'))
 test.afterAll(() => rmSync(here, { recursive: true }))
@@ -47,9 +47,8 @@ test('a folder is read in the browser: the same findings, pictures from blobs, n
   await page.goto('/')
   await page.getByLabel('Choose a folder').setInputFiles(demoFolder)
   await expectDemoGathered(page)
-  const lamp = page.getByRole('button', { name: /^\/guides\/rewire-a-lamp:/ })
-  await lamp.scrollIntoViewIfNeeded()
-  await expect(lamp.locator('img')).toHaveAttribute('src', /^blob:/)
+  const lamp = await lampOnWall(page)
+  await expect(lamp.locator('image').first()).toHaveAttribute('href', /^blob:/)
   // One picture of the demo is named on localhost: that address, and nothing else, is asked of the server.
   expect(sent).toEqual([
     expect.stringContaining('/api/picture {"url":"http://localhost:3000/img/descale-a-kettle.jpg"}'),
@@ -121,7 +120,8 @@ test('goes through the pictures of a page that names several', async ({ page }) 
   await page.getByRole('button', { name: /^\/:/ }).dblclick()
   const cards = page.getByRole('region', { name: 'Cards of the page' })
   await expect(cards).toContainText('The page names 2 pictures: shown is what each place takes.')
-  const pictureOf = () => page.getByRole('article', { name: 'Wide feed' }).locator('img').first().getAttribute('src')
+  const pictureOf = () =>
+    page.getByRole('article', { name: 'Wide feed' }).locator('svg image').first().getAttribute('href')
   await expect.poll(pictureOf).toMatch(/^blob:/)
   const first = await pictureOf()
   await cards.getByRole('button', { name: 'The next picture' }).click()
