@@ -63,6 +63,7 @@ class GatherRun {
   private hasFinished = false
   private isStopped = false
   private isCutOff = false
+  private isStoring = false
   private pages = 0
   private images = 0
   private waiting = 0
@@ -86,6 +87,7 @@ class GatherRun {
   stop(): void {
     this.isStopped = true
     this.stopper.abort()
+    if (this.isStoring) this.thumbs.stop()
   }
 
   async run(): Promise<void> {
@@ -322,8 +324,11 @@ class GatherRun {
       report({ kind: 'taken', pages: taken.page, pictures: taken.picture, sinceMs: Date.parse(earlier.startedAt) })
     // What is said last is what was kept.
     this.reportProgress(this.pages, this.waiting, [])
-    report({ kind: 'finished', state })
+    // Files can't be read again once the tab is closed: it is finished when their copies are kept too.
+    this.isStoring = true
+    report({ kind: 'storing' })
     await this.thumbs.done()
+    report({ kind: 'finished', state })
   }
 
   /** Addresses that turned out to be another page's are no pages of the run any more. */

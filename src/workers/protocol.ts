@@ -94,6 +94,8 @@ export type GatherReport =
   | { kind: 'slowed'; hosts: string[] }
   /** How much had not changed since an earlier run, and was taken from it. */
   | { kind: 'taken'; pages: number; pictures: number; sinceMs: number }
+  /** All is read and judged; small copies of the last pictures are still being made. */
+  | { kind: 'storing' }
   | { kind: 'finished'; state: 'done' | 'stopped' }
   | { kind: 'exported'; file: Blob }
   | { kind: 'held'; differs: string[]; difference: SignOffDifference; signature: string }

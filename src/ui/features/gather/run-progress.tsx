@@ -321,6 +321,7 @@ export function groupTroubles(troubles: readonly Trouble[]): { kind: string; add
 
 function headline(session: Live): string {
   const place = session.site ? shortAddress(session.site) : shortAddress(sourceName(session.source))
+  if (session.kind === 'running' && session.isStoring) return `Keeping the pictures of ${place}.`
   if (session.kind === 'running') return session.site ? `Gathering ${place}.` : `Asking ${place} …`
   return session.stopped ? `Stopped. What ${place} gave so far is kept.` : `${place} is gathered.`
 }

@@ -69,7 +69,7 @@ function DrawnStep({ run, step }: { run: string; step: Step }) {
   )
 }
 
-/** A picture in the part that the place keeps of it; hatched while it is not here, or where there is none. */
+/** A picture in the part that the place keeps of it; hatched while it is not here yet. */
 function DrawnPicture({ run, step }: { run: string; step: Extract<Step, { kind: 'picture' }> }) {
   const src = useThumb(run, step.picture)
   const hatch = useId()
@@ -78,6 +78,15 @@ function DrawnPicture({ run, step }: { run: string; step: Extract<Step, { kind: 
   if (src)
     return <image {...{ x, y, width, height }} href={src} preserveAspectRatio="xMidYMid slice" style={{ clipPath }} />
   if (isIcon) return <rect {...{ x, y, width, height }} rx={corners[0]} fill={THEMED.soft} />
+  if (src === null)
+    return (
+      <>
+        <rect {...{ x, y, width, height }} fill={THEMED.soft} style={{ clipPath }} />
+        <text x={x + width / 2} y={y + height / 2} textAnchor="middle" fontSize={13} fill={THEMED.quiet}>
+          {width < 200 ? 'No copy here' : 'No copy of this picture here. Look again to read it.'}
+        </text>
+      </>
+    )
   return (
     <>
       <pattern id={hatch} width={10} height={10} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

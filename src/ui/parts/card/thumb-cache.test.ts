@@ -1,7 +1,10 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, test, vi } from 'vitest'
 import { database } from '@/store/database'
+import { remakeCopy } from '../../state/pictures/remake-copy'
 import { wishForThumb } from './thumb-cache'
+
+vi.mock('../../state/pictures/remake-copy', () => ({ remakeCopy: vi.fn(async () => null) }))
 
 const picture = (run: string, url: string, hash: string) => ({ run, url, image: { url, hash } as never })
 const thumb = (key: string) => ({ key, blob: new Blob(['x']), bytes: 1, savedAt: 0 })
@@ -58,4 +61,28 @@ test('wishes of one moment are two questions to the database, whatever their num
   for (const url of urls) wishForThumb({ run: 'r', url, take })
   await vi.waitFor(() => expect(take).toHaveBeenCalledTimes(30))
   expect([images.mock.calls.length, thumbs.mock.calls.length]).toEqual([1, 1])
+})
+
+test('a copy that can be had no more is said to be none; one that can is taken when it is made', async () => {
+  await database.images.bulkAdd([picture('r', 'lost', 'sha256:lost'), picture('r', 'left', 'sha256:left')])
+  vi.mocked(remakeCopy).mockImplementation(async ({ url }) => {
+    if (url === 'lost') return false
+    await database.thumbs.add(thumb('sha256:left'))
+    return true
+  })
+  const [lost, left] = [vi.fn(), vi.fn()]
+  wishForThumb({ run: 'r', url: 'lost', take: lost })
+  wishForThumb({ run: 'r', url: 'left', take: left })
+  await vi.waitFor(() => expect(lost).toHaveBeenCalledWith(null))
+  await vi.waitFor(() => expect(left).toHaveBeenCalledWith(expect.stringMatching(/^blob:/)))
+  expect(left).not.toHaveBeenCalledWith(null)
+})
+
+test('while a run makes copies itself, nothing is said to be lost', async () => {
+  await database.images.add(picture('r', 'soon', 'sha256:soon'))
+  vi.mocked(remakeCopy).mockResolvedValue(null)
+  const take = vi.fn()
+  wishForThumb({ run: 'r', url: 'soon', take })
+  await aWhile()
+  expect(take).not.toHaveBeenCalled()
 })

@@ -4,6 +4,7 @@ import { liveQuery } from 'dexie'
 import { useEffect, useState } from 'react'
 import { imagesAt, picturesKept, thumbsAt } from '@/store/images'
 import { thumbKey } from '@/store/thumb-key'
+import { remakeCopy } from '../../state/pictures/remake-copy'
 
 /** Object URLs kept open at most; the ones unused longest are closed first. */
 const MAX_OPEN = 600
@@ -20,11 +21,14 @@ function keep(key: string, url: string): void {
   }
 }
 
-/** A picture that is waited for: who wants it, and what to do with its address. */
-export type Wish = { run: string; url: string; take: (src: string) => void }
+/** A picture that is waited for: who wants it, and what to do with its address; null: there will be none. */
+export type Wish = { run: string; url: string; take: (src: string | null) => void }
 
 /** How long wishes are gathered, in ms. Cards that a fast scroll only passes are gone by then, and ask for nothing. */
 const GATHER_MS = 40
+
+/** How long until a copy is asked for again that a run may still make, in ms. */
+const LOOK_AGAIN_MS = 2000
 
 const wishes = new Set<Wish>()
 /** Wishes whose small copy isn't made yet: asked for again when one comes. */
@@ -57,12 +61,28 @@ async function meet(): Promise<void> {
   for (const thumb of await thumbsAt(wanted)) {
     if (thumb) keep(thumb.key, URL.createObjectURL(thumb.blob))
   }
-  for (const wish of asked) {
+  const lacking = asked.filter((wish) => {
     const src = openOf(wish.run, wish.url)
     if (src) wish.take(src)
     else unmet.add(wish)
-  }
+    return !src
+  })
   watchForCopies()
+  await remake(lacking)
+}
+
+/** Has copies made that nothing is making any more, and says which there can be none of. */
+async function remake(lacking: readonly Wish[]): Promise<void> {
+  if (lacking.length === 0) return
+  const images = await imagesAt(lacking)
+  for (const [index, stored] of images.entries()) {
+    // A picture that the run has not read yet may still come.
+    if (!stored || !unmet.has(lacking[index]!)) continue
+    const wish = lacking[index]!
+    const isMade = await remakeCopy(stored)
+    if (isMade === null) setTimeout(() => unmet.has(wish) && ask(wish), LOOK_AGAIN_MS)
+    else if (!isMade && unmet.has(wish)) wish.take(null)
+  }
 }
 
 /**
@@ -107,14 +127,17 @@ function markUsed(run: string, url: string): void {
   if (key !== undefined && src !== undefined) keep(key, src)
 }
 
-/** Address of a picture's small copy; null while there is none. A copy that is made later is shown when it is there. */
-export function useThumb(run: string, imageUrl: string | null): string | null {
-  const [found, setFound] = useState<{ of: string | null; src: string } | null>(null)
+/** A picture's small copy: its address, undefined while it is waited for, null where there is none to be had. */
+export type Thumb = string | undefined | null
+
+/** The small copy of a picture. One that is made later is shown when it is there. */
+export function useThumb(run: string, imageUrl: string | null): Thumb {
+  const [found, setFound] = useState<{ of: string | null; src: string | null } | null>(null)
   const atOnce = imageUrl === null ? null : openOf(run, imageUrl)
   useEffect(() => {
     if (imageUrl === null) return
     if (atOnce !== null) return markUsed(run, imageUrl)
     return wishForThumb({ run, url: imageUrl, take: (src) => setFound({ of: imageUrl, src }) })
   }, [run, imageUrl, atOnce])
-  return atOnce ?? (found && found.of === imageUrl ? found.src : null)
+  return atOnce ?? (found && found.of === imageUrl ? found.src : undefined)
 }

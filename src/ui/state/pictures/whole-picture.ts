@@ -36,8 +36,12 @@ export async function asPixels(svg: Blob, width: number, height: number): Promis
 const TURNS = 8
 const TURN_MS = 500
 
-/** A picture as it is kept here, asked for again, or its small copy; without waiting for it. */
-export async function pictureAtHand(image: ServedImage): Promise<WholePicture | null> {
+/**
+ * A picture as it is kept here, asked for again, or its small copy; without waiting for it.
+ *
+ * @param keeps what is asked for again stays here, to be worked on
+ */
+export async function pictureAtHand(image: ServedImage, keeps = true): Promise<WholePicture | null> {
   const key = thumbKey(image)
   const kept = await originalAt(key)
   if (kept) return { blob: kept, isWhole: true }
@@ -46,7 +50,7 @@ export async function pictureAtHand(image: ServedImage): Promise<WholePicture | 
     const response = await fetch(image.served).catch(() => null)
     if (response?.ok) {
       const blob = await response.blob()
-      await keepOriginal(key, blob).catch(() => undefined)
+      if (keeps) await keepOriginal(key, blob).catch(() => undefined)
       return { blob, isWhole: true }
     }
   }

@@ -17,6 +17,7 @@ const live: Extract<Session, { kind: 'running' | 'ended' }> = {
   slowed: [],
   troubles: [],
   stopped: false,
+  isStoring: false,
   taken: null,
 }
 

@@ -25,6 +25,8 @@ export type Session =
       slowed: string[]
       troubles: Trouble[]
       stopped: boolean
+      /** All is read; small copies of pictures are still being made. */
+      isStoring: boolean
       /** What had not changed since an earlier run; null as long as nothing is known to have been taken from one. */
       taken: { pages: number; pictures: number; sinceMs: number } | null
     }
@@ -73,6 +75,8 @@ export function afterReport(now: Live, report: GatherReport, nowMs: number): Ses
     case 'held':
     case 'previewed':
       return now
+    case 'storing':
+      return { ...now, isStoring: true }
     case 'finished':
       return { ...now, kind: 'ended', endedAtMs: nowMs, fetching: [], stopped: report.state === 'stopped' }
     case 'failed':
@@ -125,6 +129,7 @@ export function startRun(asked: GatherSource, resumed: string | null = null): st
     slowed: [],
     troubles: [],
     stopped: false,
+    isStoring: false,
     taken: null,
   })
   const started = new Worker(new URL('../../../workers/gather.worker.ts', import.meta.url), { type: 'module' })
