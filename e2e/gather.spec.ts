@@ -63,6 +63,20 @@ test('stopped in mid-run, what was gathered is kept and says so, after a reload 
   await expect(page.getByText(`Stopped at ${kept} of about`)).toBeVisible()
 })
 
+test('whoever leaves in mid-run is asked first, and a run that is stayed with goes on', async ({ page }) => {
+  await gatherAddress(page, SLOW_DEMO)
+  await expect(page.getByRole('region', { name: 'Newest cards' }).getByRole('button').first()).toBeVisible()
+  const asked = page.waitForEvent('dialog')
+  const left = page.goBack().catch(() => null)
+  const dialog = await asked
+  expect(dialog.type()).toBe('beforeunload')
+  await dialog.dismiss()
+  await left
+  await expect(page.getByText('brasswick.example is gathered.')).toBeVisible({ timeout: 60_000 })
+  await page.goBack()
+  await expect(page).not.toHaveURL(/run=/)
+})
+
 test('a tab closed in mid-run leaves a run that says where it stopped', async ({ page, context }) => {
   await gatherAddress(page, SLOW_DEMO)
   await expect(page.getByRole('region', { name: 'Newest cards' }).getByRole('button').first()).toBeVisible()

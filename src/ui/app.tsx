@@ -14,6 +14,7 @@ import { UndoKeys } from './features/draft/undo-keys'
 import { DriftArea } from './features/drift/drift-area'
 import { AreaBoundary } from './features/frame/area-boundary'
 import { FrameKeys } from './features/frame/frame-keys'
+import { LeaveGuard } from './features/frame/leave-guard'
 import { NotKeptBar } from './features/frame/not-kept-bar'
 import { AREA_NAMES, TopBar } from './features/frame/top-bar'
 import { TriedBar } from './features/frame/tried-bar'
@@ -56,6 +57,7 @@ export function App({
           <AreaBoundary name="The top bar" resetKey={href}>
             <TopBar view={view} goTo={goTo} run={run.kind === 'ready' ? run.value : null} demo={demo} />
           </AreaBoundary>
+          <LeaveGuard />
           <NotKeptBar goTo={goTo} />
           {run.kind === 'ready' && run.value.tried && <TriedBar run={run.value} goTo={goTo} />}
           <main className="relative min-h-0 flex-1 overflow-hidden print:overflow-visible">

@@ -248,7 +248,10 @@ class GatherRun {
     if (this.resumes) await database.runs.update(this.runId, fresh)
     else {
       const empty = { pages: 0, waiting: 0, notes: [], findings: [], summary: null }
-      const asked = this.source.kind === 'crawl' ? { request: keptRequest(this.source.request) } : {}
+      const request = this.source.kind === 'crawl' ? this.source.request : null
+      const asked = request
+        ? { request: keptRequest(request), ...(request.login ? { withLogin: true as const } : {}) }
+        : {}
       await database.runs.add({
         id: this.runId,
         program: VERSION,

@@ -123,7 +123,7 @@ function Box({ view, goTo, before, after, compared }: Props & { compared: Stored
           </button>
         </div>
       </section>
-      <section aria-label={`Posts on ${surface.name}`} className="min-h-0 overflow-auto px-5 py-3">
+      <section tabIndex={0} aria-label={`Posts on ${surface.name}`} className="min-h-0 overflow-auto px-5 py-3">
         <h3 className="flex items-center gap-3">
           <SurfaceShape surface={surface} />
           <b className="font-semibold">{surface.name}, simulated</b>

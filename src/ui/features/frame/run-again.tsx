@@ -7,7 +7,7 @@ import { folderPicker } from '../../state/run/build-folder'
 import { chosenFiles } from '../../state/run/dropped-files'
 import { folderAgain } from '../../state/run/folder-again'
 import { askForLogin, startRun } from '../../state/run/session'
-import { addressAsked, siteToKeep, sourceAgain } from '../../state/run/sources'
+import { addressAsked, siteToKeep, sourceAgain, wantsLogin } from '../../state/run/sources'
 import { useStartedWith } from '../../state/run/started-with'
 import type { GoTo } from '../../state/view/use-view'
 
@@ -20,10 +20,8 @@ export function RunAgain({ run, goTo, className }: { run: StoredRun; goTo: GoTo;
   const { kind, location } = run.source
   const site = siteToKeep(run.source)
   const look = clsx(className, MAIN)
-  // What somebody saw who was let in is not what others see: without the login it would be another run.
-  const hadLogin = run.notes.some((note) => note.kind === 'login-passed')
   const again = (found: GatherSource) => {
-    if (hadLogin && found.kind === 'crawl' && !found.request.login) {
+    if (wantsLogin(run, found)) {
       askForLogin(found, run.id)
       goTo({ area: 'gather', run: null, page: null })
       return

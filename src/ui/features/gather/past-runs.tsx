@@ -8,7 +8,8 @@ import { deleteRun, isRunWritten, runsKept, storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 import { bytes, count, dayAndTime, shortAddress } from '../../kit/words'
 import { useAskFirst } from '../../parts/ask-first'
-import { addressAsked, sourceToResume } from '../../state/run/sources'
+import { askForLogin } from '../../state/run/session'
+import { addressAsked, sourceToResume, wantsLogin } from '../../state/run/sources'
 import { useRuns } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
 import { OpenProject, SaveProject } from './project-archive'
@@ -80,7 +81,9 @@ function resumeOf(
   onResume: RunsProps['onResume'],
 ): (() => void) | null {
   const source = sourceToResume(run)
-  return source && (() => askFirst(run, addressAsked(source), () => onResume(source, run.id)))
+  if (!source) return null
+  const goOn = () => (wantsLogin(run, source) ? askForLogin(source, run.id) : onResume(source, run.id))
+  return () => askFirst(run, addressAsked(source), goOn)
 }
 
 /** Room that everything kept here takes, as the browser counts it, and what of it can be let go of besides runs. */

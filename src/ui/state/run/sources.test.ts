@@ -1,6 +1,16 @@
 import { describe, expect, test } from 'vitest'
 import type { StoredRun } from '@/store/database'
-import { completeAddress, crawlFrom, isWhole, sourceAgain, sourceName, sourceOfRun, sourceToResume } from './sources'
+import type { GatherSource } from '@/workers/protocol'
+import {
+  completeAddress,
+  crawlFrom,
+  isWhole,
+  sourceAgain,
+  sourceName,
+  sourceOfRun,
+  sourceToResume,
+  wantsLogin,
+} from './sources'
 
 describe('completeAddress', () => {
   test.each([
@@ -22,6 +32,30 @@ test('a source is named by where it is', () => {
   expect(sourceName({ kind: 'crawl', request: { from: { kind: 'list', addresses: ['a', 'b'] }, site: null } })).toBe(
     '2 addresses',
   )
+})
+
+describe('a login is asked for again', () => {
+  const run = (more: Partial<StoredRun>) => ({ notes: [], ...more }) as unknown as StoredRun
+  const passed = { kind: 'login-passed', message: '' } as StoredRun['notes'][number]
+  const source = crawlFrom('http://localhost:3000/')
+  test.each([
+    ['a run that was given none', run({}), false],
+    ['one that was', run({ withLogin: true }), true],
+    ['one that was broken off before it had notes', run({ withLogin: true, state: 'stopped' }), true],
+    ['one that is only known to have passed a login', run({ notes: [passed] }), true],
+  ])('%s', (_name, asked, wanted) => {
+    expect(wantsLogin(asked, source)).toBe(wanted)
+  })
+
+  test('not where it was just given, and not for files', () => {
+    const from = { kind: 'url' as const, start: 'http://localhost:3000/' }
+    const given: GatherSource = {
+      kind: 'crawl',
+      request: { from, site: null, login: { kind: 'basic', user: 'a', password: 'b' } as never },
+    }
+    expect(wantsLogin(run({ withLogin: true }), given)).toBe(false)
+    expect(wantsLogin(run({ withLogin: true }), { kind: 'served', of: 'folder', name: 'out', site: null })).toBe(false)
+  })
 })
 
 describe('a run goes on with what it was asked for', () => {

@@ -56,6 +56,15 @@ export function sourceAgain(run: StoredRun, startedWith: StartedWith | null): Ga
 }
 
 /** The source of a run that goes on where it was broken off; null where it can't. */
+/**
+ * Must a login be given before the run is asked for again? What somebody saw who was let in is not what others see. A run
+ * that was broken off has no notes yet, and one of before that was kept has nothing else.
+ */
+export const wantsLogin = (run: StoredRun, source: GatherSource): boolean =>
+  source.kind === 'crawl' &&
+  !source.request.login &&
+  (run.withLogin === true || run.notes.some(({ kind }) => kind === 'login-passed'))
+
 export function sourceToResume(run: StoredRun): GatherSource | null {
   if (!canResume(run)) return null
   const { request, source } = run
