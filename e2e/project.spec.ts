@@ -52,8 +52,25 @@ test('a project goes into a file and comes back into an empty browser, pictures 
 
   await other.goto('/')
   await other.getByLabel('Open a project archive').setInputFiles(file)
-  await other.getByRole('button', { name: 'What is here' }).click()
+  const merging = other.getByRole('dialog', { name: 'Put together: brasswick.example' })
+  await expect(merging).toContainText('Nothing that you have differs from it')
+  await merging.getByRole('button', { name: 'Put together' }).click()
   await expect(other.getByText('0 runs and 0 drafts taken over, 1 run was here already.')).toBeVisible()
+  // A draft that went another way here: both texts are seen, and the one that is chosen stays.
+  await other.getByRole('button', { name: /^Open the run of/ }).click()
+  await (await lampOnWall(other)).dblclick()
+  await other.keyboard.press('e')
+  await other.getByRole('tabpanel').getByLabel('Title', { exact: true }).fill('Drafted there')
+  await expect(other.getByRole('article', { name: 'Wide feed' }).getByText('Drafted there')).toBeVisible()
+  await other.goto('/')
+  await other.getByLabel('Open a project archive').setInputFiles(file)
+  const draft = merging.getByRole('listitem', { name: 'Draft of /guides/rewire-a-lamp' })
+  await expect(draft).toContainText('title: Drafted there')
+  await expect(draft).toContainText('title: Drafted here')
+  await expectAccessible(other)
+  await draft.getByRole('radio', { name: 'Take the archive’s' }).click()
+  await merging.getByRole('button', { name: 'Put together' }).click()
+  await expect(other.getByText('Both have a draft of /guides/rewire-a-lamp: that of the archive stays.')).toBeVisible()
   await other.getByLabel('Open a project archive').setInputFiles({
     name: 'build.zip',
     mimeType: 'application/zip',

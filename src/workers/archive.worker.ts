@@ -1,7 +1,15 @@
 import { countPageFiles } from '@/core/crawl'
 import { saveProject } from '@/store/archive/save-project'
 import { digestOfTexts } from './digest'
-import { hasSomethingOf, type OpenedProject, openArchive, openProject, type Prefer, readManifest } from './open-project'
+import {
+  type Choices,
+  type OpenedProject,
+  openArchive,
+  openProject,
+  type Prefer,
+  type ProjectPreview,
+  previewProject,
+} from './open-project'
 import { type OpenedRun, openRun } from './open-run'
 import { isStorageFull, UserFacingError } from './user-facing-error'
 import { workerScope } from './worker-scope'
@@ -11,13 +19,13 @@ export type ArchiveAsk =
   | { kind: 'save'; site: string }
   /** What is in it, before anything is taken over. */
   | { kind: 'look'; archive: Blob }
-  | { kind: 'open'; archive: Blob; prefer: Prefer }
+  | { kind: 'open'; archive: Blob; prefer: Prefer; choices?: Choices }
   | { kind: 'open-run'; document: Blob }
   /** How many pages a zip of a build holds. */
   | { kind: 'count'; zip: Blob }
 export type ArchiveAnswer =
   | { kind: 'saved'; archive: Blob }
-  | { kind: 'looked'; site: string; savedAt: string; hasSomething: boolean }
+  | { kind: 'looked'; preview: ProjectPreview }
   | { kind: 'opened'; opened: OpenedProject }
   /** Pages of a document that were taken over so far: more is to come. */
   | { kind: 'reading'; pages: number }
@@ -29,15 +37,14 @@ const scope = workerScope<ArchiveAsk, ArchiveAnswer>()
 
 async function answerTo(ask: ArchiveAsk): Promise<ArchiveAnswer> {
   if (ask.kind === 'save') return { kind: 'saved', archive: await saveProject(ask.site, digestOfTexts) }
-  if (ask.kind === 'open') return { kind: 'opened', opened: await openProject(ask.archive, ask.prefer) }
+  if (ask.kind === 'open') return { kind: 'opened', opened: await openProject(ask.archive, ask.prefer, ask.choices) }
   if (ask.kind === 'open-run')
     return {
       kind: 'opened-run',
       opened: await openRun(ask.document, (pages) => scope.postMessage({ kind: 'reading', pages })),
     }
   if (ask.kind === 'count') return { kind: 'counted', pages: countPageFiles((await openArchive(ask.zip)).paths) }
-  const { site, savedAt } = await readManifest(await openArchive(ask.archive))
-  return { kind: 'looked', site, savedAt, hasSomething: await hasSomethingOf(site) }
+  return { kind: 'looked', preview: await previewProject(ask.archive) }
 }
 
 function wordsOf(error: unknown): string {

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import { strToU8, unzipSync, zipSync } from 'fflate'
 import { beforeEach, describe, expect, test } from 'vitest'
+import { firstTemplate, type PictureTemplate } from '@/core/compose'
 import { gatherMemory } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '@/core/testing/good-site'
 import { MANIFEST } from '@/store/archive/project-format'
@@ -11,7 +12,7 @@ import { overviewOf } from '@/store/overviews'
 import { allPagesOf } from '@/store/pages'
 import { rowsOf } from '@/store/rows'
 import { digestOfTexts } from './digest'
-import { hasSomethingOf, openProject } from './open-project'
+import { openProject, previewProject } from './open-project'
 import { storeRun } from './testing/store-run'
 
 const ABOUT = `${GOOD_SITE}about.html`
@@ -183,14 +184,97 @@ describe('a project archive', () => {
       (await database.defaults.get(GOOD_SITE))!.defaults.siteName,
       Object.keys((await database.requirements.get(GOOD_SITE))!.requirements),
     ]
-    expect(await hasSomethingOf(GOOD_SITE)).toBe(true)
-    expect(await hasSomethingOf('https://nobody.example/')).toBe(false)
     await rename()
     await openProject(archive, 'mine')
     expect(await found()).toEqual(['Mine', 'Mine', []])
     await rename()
     await openProject(archive, 'archive')
     expect(await found()).toEqual(['Drafted', 'Good', ['levels']])
+  })
+
+  describe('before it is opened', () => {
+    const waiver = (by: string) => ({ rule: 'title-long', reason: 'x', by })
+    /** Both sides have a draft, requirements, defaults and a template, each otherwise. */
+    async function diverged(): Promise<Blob> {
+      await database.requirements.put({
+        site: GOOD_SITE,
+        requirements: { levels: { 'card-missing': 'error' }, waivers: [waiver('Ada')] },
+      })
+      await database.templates.put({
+        site: GOOD_SITE,
+        sections: { '/a/*': firstTemplate('#123456'), '/b/*': firstTemplate(null) },
+      })
+      const archive = await saveProject(GOOD_SITE, digestOfTexts)
+      const later = '2026-11-25T09:00:00Z'
+      await database.drafts.update([GOOD_SITE, ABOUT], { fields: { title: 'Mine' }, changedAt: later })
+      await database.defaults.put({ site: GOOD_SITE, defaults: { siteName: 'Mine', sections: {} } })
+      await database.requirements.put({
+        site: GOOD_SITE,
+        requirements: { levels: { 'card-missing': 'note' }, waivers: [waiver('Benno')] },
+      })
+      // The second one is the same, written in another order.
+      await database.templates.put({
+        site: GOOD_SITE,
+        sections: {
+          '/a/*': { ...firstTemplate('#123456'), margin: 40 },
+          '/b/*': Object.fromEntries(Object.entries(firstTemplate(null)).reverse()) as PictureTemplate,
+        },
+      })
+      return archive
+    }
+
+    test('what would change is shown side by side, what is the same in another order is none, and nothing is touched', async () => {
+      const archive = await diverged()
+      const before = await everything()
+      const { differences, brings, hasSomething } = await previewProject(archive)
+      expect(await everything()).toEqual(before)
+      expect(hasSomething).toBe(true)
+      expect(differences.map(({ name, parts, stays }) => [name, parts, stays])).toEqual([
+        ['Draft of /about.html', [{ part: 'title', mine: 'Mine', archive: 'Drafted' }], 'mine'],
+        [
+          'Requirements',
+          [{ part: 'levels', mine: '{"card-missing":"note"}', archive: '{"card-missing":"error"}' }],
+          'mine',
+        ],
+        ['Defaults of the site', [{ part: 'siteName', mine: 'Mine', archive: 'Good' }], 'mine'],
+        ['Image template of /a/*', [{ part: 'margin', mine: '40', archive: '64' }], 'mine'],
+      ])
+      expect(brings).toEqual(['The archive waives title-long on all pages, by Ada: x'])
+    })
+
+    test('each choice is kept, whatever the others are', async () => {
+      const archive = await diverged()
+      const { differences } = await previewProject(archive)
+      const ids = differences.map(({ id }) => id)
+      const start = await everything()
+      for (let mask = 0; mask < 2 ** ids.length; mask++) {
+        for (const name of ['drafts', 'defaults', 'requirements', 'templates'] as const) {
+          await database[name].clear()
+          await (database[name] as { bulkAdd: (rows: unknown[]) => Promise<unknown> }).bulkAdd(start[name])
+        }
+        const sides = ids.map((_, index) => ((mask >> index) & 1 ? 'archive' : 'mine') as 'archive' | 'mine')
+        await openProject(archive, 'later', Object.fromEntries(ids.map((id, index) => [id, sides[index]!])))
+        const { requirements } = (await database.requirements.get(GOOD_SITE))!
+        expect([
+          (await database.drafts.get([GOOD_SITE, ABOUT]))!.fields.title,
+          requirements.levels,
+          (await database.defaults.get(GOOD_SITE))!.defaults.siteName,
+          (await database.templates.get(GOOD_SITE))!.sections['/a/*']!.margin,
+        ]).toEqual([
+          sides[0] === 'mine' ? 'Mine' : 'Drafted',
+          { 'card-missing': sides[1] === 'mine' ? 'note' : 'error' },
+          sides[2] === 'mine' ? 'Mine' : 'Good',
+          sides[3] === 'mine' ? 40 : 64,
+        ])
+        expect(new Set(requirements.waivers!.map(({ by }) => by))).toEqual(new Set(['Ada', 'Benno']))
+      }
+    })
+
+    test('a browser that has nothing of the site is told so', async () => {
+      const archive = await diverged()
+      await clear()
+      expect(await previewProject(archive)).toMatchObject({ hasSomething: false, differences: [] })
+    })
   })
 
   test('of several people is put together: the later draft, answer and yes stand, and what both had otherwise is said', async () => {

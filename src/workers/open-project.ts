@@ -5,7 +5,7 @@ import { signatureState } from '@/core/document'
 import { type GatheredImage, parseJson, schemaFaults } from '@/core/model'
 import { faultOfSignOff } from '@/core/report'
 import { mergedRequirements, type Requirements } from '@/core/requirements'
-import { plural, shownTime } from '@/core/text'
+import { ownEntry, plural, shownTime } from '@/core/text'
 import { MANIFEST, PagesFile, ProjectManifest, pagesFile, RunFile, runFile } from '@/store/archive/project-format'
 import { database, type StoredRun, withVerdict } from '@/store/database'
 import { heldEventsOf, keepHeldEvents } from '@/store/held-events'
@@ -15,6 +15,7 @@ import { openZipFile } from './blob-files'
 import { digestOf } from './digest'
 import { keepJudged } from './keep-judged'
 import { gatheringOf } from './look-again'
+import { areAlike, differenceId, type ProjectDifference, projectDifferences, type Side } from './project-differences'
 import { UserFacingError } from './user-facing-error'
 import { verifySignature } from './verify-signature'
 
@@ -44,7 +45,7 @@ async function readJson<T>(files: BuildFiles, path: string, schema: z.ZodType<T>
 }
 
 /** What an archive says of itself. @throws UserFacingError when it is none */
-export async function readManifest(files: BuildFiles): Promise<ProjectManifest> {
+async function readManifest(files: BuildFiles): Promise<ProjectManifest> {
   if (!files.paths.includes(MANIFEST))
     throw new UserFacingError(
       `It is no project archive: it has no ${MANIFEST}. A zip of a build goes into “A folder or a zip”.`,
@@ -61,7 +62,7 @@ export async function openArchive(archive: Blob): Promise<BuildFiles> {
 }
 
 /** Does this browser hold something of the site that an archive may have too? */
-export async function hasSomethingOf(site: string): Promise<boolean> {
+async function hasSomethingOf(site: string): Promise<boolean> {
   const { drafts, defaults, requirements, templates } = database
   const counts = await Promise.all([
     drafts.where('site').equals(site).count(),
@@ -74,10 +75,16 @@ export async function hasSomethingOf(site: string): Promise<boolean> {
 
 const WHOSE = { mine: 'yours stays', archive: 'that of the archive stays' } as const
 
-const areAlike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
+/** Which side stays of each thing that both have, by its id: what somebody chose, one by one. */
+export type Choices = Readonly<Record<string, Side>>
 
 /** Which of two drafts of one page stays, and what is said of it. */
-async function takeDrafts(manifest: ProjectManifest, prefer: Prefer, conflicts: string[]): Promise<number> {
+async function takeDrafts(
+  manifest: ProjectManifest,
+  prefer: Prefer,
+  choices: Choices,
+  conflicts: string[],
+): Promise<number> {
   const { site } = manifest
   const own = new Map((await database.drafts.where('site').equals(site).toArray()).map((draft) => [draft.url, draft]))
   const taken = manifest.drafts.filter((draft) => {
@@ -85,7 +92,8 @@ async function takeDrafts(manifest: ProjectManifest, prefer: Prefer, conflicts: 
     const mine = own.get(draft.url)
     if (!mine) return true
     const isLater = Date.parse(draft.changedAt) > Date.parse(mine.changedAt)
-    const isTaken = prefer === 'later' ? isLater : prefer === 'archive'
+    const otherwise = prefer === 'later' ? (isLater ? 'archive' : 'mine') : prefer
+    const isTaken = (ownEntry(choices, differenceId.draft(draft.url)) ?? otherwise) === 'archive'
     if (!areAlike(mine.fields, draft.fields))
       conflicts.push(`Both have a draft of ${pathOn(draft.url, site)}: ${WHOSE[isTaken ? 'archive' : 'mine']}.`)
     return isTaken
@@ -104,12 +112,20 @@ async function takeFocuses({ site, focuses = [] }: ProjectManifest, prefer: Pref
   await database.focuses.bulkPut(focuses.filter(isTaken).map((kept) => ({ ...kept, site })))
 }
 
-async function takeRequirements({ site, requirements }: ProjectManifest, prefer: Prefer, conflicts: string[]) {
+async function takeRequirements(
+  { site, requirements }: ProjectManifest,
+  prefer: Prefer,
+  choices: Choices,
+  conflicts: string[],
+) {
   if (!requirements) return
   const mine = (await database.requirements.get(site))?.requirements
-  const merged = mine && prefer === 'later' ? mergedRequirements(mine, requirements) : null
+  const stays = ownEntry(choices, differenceId.requirements()) ?? 'mine'
+  const [first, second] = stays === 'mine' ? [mine, requirements] : [requirements, mine]
+  // Put together, waivers and answers of both hold, whichever side says what is asked of the pages.
+  const merged = first && second && prefer === 'later' ? mergedRequirements(first, second) : null
   if (!mine || prefer !== 'mine') tellTakenAway(requirements, mine, conflicts)
-  if (merged?.differs) conflicts.push(`The requirements ask different things of the pages: ${WHOSE.mine}.`)
+  if (merged?.differs) conflicts.push(`The requirements ask different things of the pages: ${WHOSE[stays]}.`)
   if (!mine || prefer !== 'mine')
     await database.requirements.put({ site, requirements: merged?.requirements ?? requirements })
 }
@@ -162,8 +178,18 @@ function tellTakenAway(requirements: Requirements, mine: Requirements | undefine
     )
 }
 
-/** A run that is here already may have been signed since, here or where the archive was saved: the later yes stands. */
-async function takeSignOffs(known: readonly ProjectManifest['runs'][number][], conflicts: string[]): Promise<void> {
+type Entry = ProjectManifest['runs'][number]
+
+/**
+ * A run that is here already may have been signed since, here or where the archive was saved: the later yes stands.
+ *
+ * @returns sign-offs to take over, by run; what is said of them is added to `conflicts`
+ */
+async function signOffsToTake(
+  known: readonly Entry[],
+  conflicts: string[],
+): Promise<Map<string, NonNullable<Entry['signedOff']>>> {
+  const taken = new Map<string, NonNullable<Entry['signedOff']>>()
   for (const { id, signedOff, startedAt } of known) {
     if (!signedOff) continue
     const mine = (await database.runs.get(id))?.signedOff
@@ -183,8 +209,9 @@ async function takeSignOffs(known: readonly ProjectManifest['runs'][number][], c
       conflicts.push(
         `The run of ${shownTime(startedAt)} was signed by ${mine.by} and by ${signedOff.by}: ${WHOSE[isLater ? 'archive' : 'mine']}, the later one.`,
       )
-    if (isLater) await database.runs.update(id, { signedOff })
+    if (isLater) taken.set(id, signedOff)
   }
+  return taken
 }
 
 /** What was set for the site: drafts, defaults, requirements, templates, what was said of held copies. */
@@ -192,27 +219,32 @@ async function takeSettings(
   manifest: ProjectManifest,
   files: BuildFiles,
   prefer: Prefer,
+  choices: Choices,
   conflicts: string[],
 ): Promise<number> {
   const { site } = manifest
   // Defaults and templates say nothing of when they were made: together, what is here stays.
   const isMine = prefer !== 'archive'
-  const drafts = await takeDrafts(manifest, prefer, conflicts)
-  await takeRequirements(manifest, prefer, conflicts)
+  const staysOf = (id: string): Side => ownEntry(choices, id) ?? (isMine ? 'mine' : 'archive')
+  const drafts = await takeDrafts(manifest, prefer, choices, conflicts)
+  await takeRequirements(manifest, prefer, choices, conflicts)
   await takeFocuses(manifest, prefer)
   const { defaults, templates } = manifest
   const ownDefaults = await database.defaults.get(site)
+  const ofDefaults = staysOf(differenceId.defaults())
   if (defaults && ownDefaults && !areAlike(ownDefaults.defaults, defaults))
-    conflicts.push(`Both have defaults of the site: ${WHOSE[isMine ? 'mine' : 'archive']}.`)
-  if (defaults && !(isMine && ownDefaults)) await database.defaults.put({ site, defaults })
+    conflicts.push(`Both have defaults of the site: ${WHOSE[ofDefaults]}.`)
+  if (defaults && !(ownDefaults && ofDefaults === 'mine')) await database.defaults.put({ site, defaults })
   if (templates) {
-    const mine = (await database.templates.get(site))?.sections ?? {}
+    const sections = new Map(Object.entries((await database.templates.get(site))?.sections ?? {}))
     for (const [section, template] of Object.entries(templates)) {
-      const own = Object.hasOwn(mine, section) ? mine[section] : undefined
+      const own = sections.get(section)
+      const stays = staysOf(differenceId.template(section))
       if (own && !areAlike(own, template))
-        conflicts.push(`Both have a picture template of ${section}: ${WHOSE[isMine ? 'mine' : 'archive']}.`)
+        conflicts.push(`Both have a picture template of ${section}: ${WHOSE[stays]}.`)
+      if (!own || stays === 'archive') sections.set(section, template)
     }
-    await database.templates.put({ site, sections: isMine ? { ...templates, ...mine } : { ...mine, ...templates } })
+    await database.templates.put({ site, sections: Object.fromEntries(sections) })
   }
   for (const { name, file, type } of manifest.files) {
     if (isMine && (await database.templateFiles.get([site, name]))) continue
@@ -301,8 +333,10 @@ const told = (conflicts: readonly string[]): string[] => {
 /**
  * Takes a project archive into this browser. Runs that are here already are left alone; what was judged is judged again,
  * by the requirements that hold afterwards. If it fails, no run of it stays.
+ *
+ * @param choices which side stays, by `ProjectDifference.id`; what isn't chosen goes by `prefer`
  */
-export async function openProject(archive: Blob, prefer: Prefer): Promise<OpenedProject> {
+export async function openProject(archive: Blob, prefer: Prefer, choices: Choices = {}): Promise<OpenedProject> {
   const files = await openArchive(archive)
   const conflicts: string[] = []
   const manifest = withoutFuture(await readManifest(files), Date.now(), conflicts)
@@ -317,16 +351,61 @@ export async function openProject(archive: Blob, prefer: Prefer): Promise<Opened
   try {
     for (const holder of holders) await takePages(manifest, files, holder)
     await takePictures(manifest, files, conflicts)
-    const drafts = await takeSettings(manifest, files, prefer, conflicts)
+    const drafts = await takeSettings(manifest, files, prefer, choices, conflicts)
     for (const entry of fresh) await takeRun(entry, files)
-    await takeSignOffs(
+    const signOffs = await signOffsToTake(
       manifest.runs.filter(({ id, source }) => known.has(id) && source.site === manifest.site),
       conflicts,
     )
+    for (const [id, signedOff] of signOffs) await database.runs.update(id, { signedOff })
     const { site } = manifest
     return { site, runs: fresh.length, known: manifest.runs.length - fresh.length, drafts, conflicts: told(conflicts) }
   } catch (error) {
     for (const id of new Set([...holders, ...fresh.map((run) => run.id)])) await deleteRun(id).catch(() => undefined)
     throw error
+  }
+}
+
+/** What opening an archive would change here, before it does. */
+export type ProjectPreview = {
+  site: string
+  savedAt: string
+  /** There are drafts or settings of the site here already. */
+  hasSomething: boolean
+  differences: ProjectDifference[]
+  /** What comes of it whatever is chosen, a sentence each. */
+  brings: string[]
+}
+
+/** Looks into an archive, and changes nothing. @throws UserFacingError when it is none */
+export async function previewProject(archive: Blob): Promise<ProjectPreview> {
+  const files = await openArchive(archive)
+  const left: string[] = []
+  const manifest = withoutFuture(await readManifest(files), Date.now(), left)
+  const { site, savedAt } = manifest
+  const own = new Set((await database.drafts.where('site').equals(site).toArray()).map(({ url }) => url))
+  const here = new Set((await database.runs.toArray()).map(({ id }) => id))
+  const runs = manifest.runs.filter(({ id, source }) => !here.has(id) && source.site === site).length
+  const drafts = manifest.drafts.filter((draft) => draft.site === site && !own.has(draft.url)).length
+  const brings: string[] = []
+  if (runs > 0) brings.push(`${plural(runs, 'run')} that ${runs === 1 ? 'is' : 'are'} not here.`)
+  if (drafts > 0)
+    brings.push(
+      `${plural(drafts, 'draft')} of ${drafts === 1 ? 'a page' : 'pages'} that ${drafts === 1 ? 'has' : 'have'} none here.`,
+    )
+  if (manifest.requirements) {
+    const mine = (await database.requirements.get(site))?.requirements
+    tellTakenAway(manifest.requirements, mine, brings)
+  }
+  await signOffsToTake(
+    manifest.runs.filter(({ id, source }) => here.has(id) && source.site === site),
+    brings,
+  )
+  return {
+    site,
+    savedAt,
+    hasSomething: await hasSomethingOf(site),
+    differences: await projectDifferences(manifest),
+    brings: told([...brings, ...left]),
   }
 }

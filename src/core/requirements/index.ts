@@ -4,7 +4,7 @@
  * has it is for the checks to find. Begin with requirements.ts; page-rules.ts has the order of rules.
  */
 export { askedAbout, lastAnswers, mergedAnswers, type SeenCard, stillStands, subjectOfAnswer } from './answers'
-export { mergedRequirements } from './merge'
+export { askedOfPages, mergedRequirements } from './merge'
 export {
   byNarrowness,
   createPageRules,

@@ -2,12 +2,13 @@
 
 import { useState } from 'react'
 import type { Level, Summary } from '@/core/model'
-import type { Prefer } from '@/workers/open-project'
+import type { Choices, Prefer, ProjectPreview } from '@/workers/open-project'
 import type { OpenedRun } from '@/workers/open-run'
 import { FileButton } from '../../kit/file-button'
 import { saveFile } from '../../kit/save-file'
-import { count, dayAndTime, shortAddress } from '../../kit/words'
+import { count, shortAddress } from '../../kit/words'
 import { askArchive } from './ask-archive'
+import { MergeDialog } from './merge-dialog'
 
 /** A zip by its first bytes, however it is named. */
 const isZip = async (file: File) =>
@@ -67,16 +68,16 @@ export function SaveProject({ site }: { site: string }) {
 type State =
   | { kind: 'idle' }
   | { kind: 'working'; text: string }
-  | { kind: 'asking'; archive: File; site: string; savedAt: string }
+  | { kind: 'asking'; archive: File; preview: ProjectPreview }
   | { kind: 'said'; text: string; isFault: boolean; conflicts?: string[]; run?: string }
 
-/** Takes a project archive or a run document over. Where an archive and this browser both have something, it asks which stays. */
+/** Takes a project archive or a run document over. Where this browser has something of the site, what would change is shown first. */
 export function OpenProject({ onOpen }: { onOpen: (run: string) => void }) {
   const [state, setState] = useState<State>({ kind: 'idle' })
-  const open = async (archive: File, prefer: Prefer) => {
+  const open = async (archive: File, prefer: Prefer, choices: Choices = {}) => {
     setState({ kind: 'working', text: 'Taking it over …' })
     try {
-      const { opened } = await askArchive<'opened'>({ kind: 'open', archive, prefer })
+      const { opened } = await askArchive<'opened'>({ kind: 'open', archive, prefer, choices })
       const known = opened.known > 0 ? `, ${count(opened.known, 'run was', 'runs were')} here already` : ''
       const text = `${shortAddress(opened.site)}: ${count(opened.runs, 'run')} and ${count(opened.drafts, 'draft')} taken over${known}.`
       setState({ kind: 'said', text, isFault: false, conflicts: opened.conflicts })
@@ -97,34 +98,21 @@ export function OpenProject({ onOpen }: { onOpen: (run: string) => void }) {
   const look = async (archive: File) => {
     setState({ kind: 'working', text: 'Reading …' })
     try {
-      const { site, savedAt, hasSomething } = await askArchive<'looked'>({ kind: 'look', archive })
-      if (hasSomething) setState({ kind: 'asking', archive, site, savedAt })
+      const { preview } = await askArchive<'looked'>({ kind: 'look', archive })
+      if (preview.hasSomething) setState({ kind: 'asking', archive, preview })
       else await open(archive, 'archive')
     } catch (error) {
       setState({ kind: 'said', text: words(error), isFault: true })
     }
   }
   if (state.kind === 'asking') {
-    const { archive, site, savedAt } = state
+    const { archive, preview } = state
     return (
-      <div role="alertdialog" aria-label="Which stays" className="mt-3 flex flex-wrap items-center gap-2">
-        <span className="max-w-[52ch]">
-          This browser has drafts or settings of {shortAddress(site)} already; the archive is of {dayAndTime(savedAt)}.
-          Put together, what was changed later stands and waivers of both hold. Or where both have something, one stays.
-        </span>
-        <button type="button" className="button button-main" onClick={() => void open(archive, 'later')}>
-          Both, put together
-        </button>
-        <button type="button" className="button" onClick={() => void open(archive, 'mine')}>
-          What is here
-        </button>
-        <button type="button" className="button" onClick={() => void open(archive, 'archive')}>
-          What the archive has
-        </button>
-        <button type="button" className="button" onClick={() => setState({ kind: 'idle' })}>
-          Leave it
-        </button>
-      </div>
+      <MergeDialog
+        preview={preview}
+        onMerge={(choices) => void open(archive, 'later', choices)}
+        onCancel={() => setState({ kind: 'idle' })}
+      />
     )
   }
   return (
