@@ -14,6 +14,16 @@ async function openLamp(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: '/guides/rewire-a-lamp' })).toBeVisible()
 }
 
+test('a title may be typed at once after E: no letter is lost, and none is a key of the app', async ({ page }) => {
+  await openWall(page)
+  await (await lampOnWall(page)).click()
+  await page.keyboard.press('e')
+  await page.keyboard.type('jkx 1 Lamp')
+  await expect(page.getByRole('heading', { name: '/guides/rewire-a-lamp' })).toBeVisible()
+  await expect(pane(page).getByLabel('Title', { exact: true })).toHaveValue('jkx 1 Lamp')
+  await expect(page.getByRole('article', { name: 'Wide feed' }).getByText('jkx 1 Lamp')).toBeVisible()
+})
+
 test('every card answers while a draft is typed; undo, redo and a reload keep it', async ({ page }) => {
   await openLamp(page)
   await page.keyboard.press('e')

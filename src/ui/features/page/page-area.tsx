@@ -12,6 +12,7 @@ import { PlaceholdersSaid } from '../../parts/placeholders-said'
 import { StandingSwitch } from '../../parts/standing-switch'
 import type { DraftPaneSlot } from '../../state/draft/slots'
 import { usePageDraft } from '../../state/draft/use-page-draft'
+import { draftField, typeInto } from '../../state/keys/type-ahead'
 import { useKeys } from '../../state/keys/use-keys'
 import type { Spot } from '../../state/page/lit'
 import { useEditor } from '../../state/page/use-editor'
@@ -263,19 +264,15 @@ function usePageKeys({ row, neighbours, goTo }: { row: WallRow | null; neighbour
 /** E opens the draft, and puts the cursor into its title. */
 function useDraftKey(setTab: (pane: Pane) => void, pane: Pane): void {
   useEffect(() => {
-    if (pane === 'draft') focusDraft()
+    // Who comes by J, K or an address may press the next key at once: letters are held only after E.
+    if (pane === 'draft') requestAnimationFrame(() => draftField()?.focus())
   }, [pane])
   useKeys((action) => {
     if (action !== 'draft') return false
     setTab('draft')
-    focusDraft()
+    typeInto(draftField)
     return true
   })
-}
-
-/** Once it is drawn, the draft's first field has the cursor. */
-function focusDraft(): void {
-  requestAnimationFrame(() => document.querySelector<HTMLTextAreaElement>('[role="tabpanel"] textarea')?.focus())
 }
 
 /** The file in which the page is written, opened in the reader's editor where that is set. */

@@ -3,6 +3,7 @@
 import type { RefObject } from 'react'
 import type { WallRow } from '@/store/database'
 import type { Action } from '../../state/keys/keys'
+import { draftField, typeInto } from '../../state/keys/type-ahead'
 import { useKeys } from '../../state/keys/use-keys'
 import { digitOfCode, surfaceOfKey } from '../../state/surface/surface-keys'
 import type { GoTo } from '../../state/view/use-view'
@@ -60,8 +61,11 @@ export function useWallKeys({ shown, columns, goTo, searchField }: Wall): void {
     else if (action === 'surface' && surface) goTo({ surface: surface.id }, 'replace')
     else if (action === 'open' && chosen && !isOnControl) goTo({ area: 'page', page: chosen.path })
     else if (action === 'select' && chosen) toggleSelected(chosen.run, chosen.url)
-    else if (action === 'draft' && chosen) goTo({ area: 'page', page: chosen.path, pane: 'draft' })
-    else if (action === 'back' && chosen) goTo({ page: null }, 'replace')
+    else if (action === 'draft' && chosen) {
+      goTo({ area: 'page', page: chosen.path, pane: 'draft' })
+      // The page is read first; a title may be typed at once.
+      typeInto(draftField)
+    } else if (action === 'back' && chosen) goTo({ page: null }, 'replace')
     else if (action === 'search') searchField.current?.focus()
     else return false
     return true

@@ -3,6 +3,7 @@
 import { useEffectEvent, useLayoutEffect } from 'react'
 import { type Area, parseView, type RouteState } from '../view/view'
 import { type Action, actionOf } from './keys'
+import { holdKey } from './type-ahead'
 
 /** Does the key belong to a field that is being typed into, or to an open dialog? */
 function isTyping(event: KeyboardEvent): boolean {
@@ -33,7 +34,8 @@ export function useKeys(
   useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return
-      if (heard(event)) event.preventDefault()
+      // A letter for a field that is still to come is no key of the app's.
+      if (holdKey(event) || heard(event)) event.preventDefault()
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
