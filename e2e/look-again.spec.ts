@@ -51,6 +51,12 @@ test('looking again at a page asks for it alone, shows what changed, and leaves 
   await page.keyboard.press('r')
   const changes = page.getByRole('region', { name: 'What changed' })
   await expect(changes).toContainText(/Looked again at .*before at/)
+  // Going back leads to where one was, with what was read last; the list tells the two runs apart.
+  const now = new URL(page.url()).searchParams.get('run')!
+  await page.goBack()
+  await expect(page).toHaveURL(new RegExp(`/wall.*run=${now}`))
+  await page.goForward()
+  await expect(changes).toContainText(/Looked again at .*before at/)
   await expect(changes).toContainText('Wide feed (title)')
   await expect(changes.locator('div', { hasText: 'og:title' })).toContainText('The old title → The new title')
   await expect(page.getByRole('article', { name: 'Wide feed' })).toContainText('The new title')

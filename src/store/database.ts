@@ -69,6 +69,8 @@ export type StoredRun = {
    * address alone, since what is left of it waits in the frontier. Absent for files, and in a run of before it was kept.
    */
   request?: CrawlRequest | undefined
+  /** What somebody calls it. */
+  name?: string | undefined
   /** It was asked for with a login, which is never kept: without it, it would be another run. */
   withLogin?: true | undefined
   /** Version of the program that gathered it: another may read otherwise, and takes nothing over from it. */

@@ -6,10 +6,20 @@ import { deletePagesOf } from './pages'
 import { deleteRows } from './rows'
 import { runLock } from './run-lock'
 
+/** When what is new in a run was read (ISO 8601): of one that looked at a page again, that page. */
+export const runReadAt = ({
+  startedAt,
+  finishedAt,
+  lookedAgain,
+}: Pick<StoredRun, 'startedAt' | 'finishedAt' | 'lookedAgain'>): string =>
+  lookedAgain && finishedAt ? finishedAt : startedAt
+
 /** Runs, newest first. What is only tried is none. */
 export async function listRuns(): Promise<StoredRun[]> {
-  const all = await database.runs.orderBy('startedAt').reverse().toArray()
-  return all.filter(({ tried }) => tried === undefined)
+  const all = await database.runs.toArray()
+  return all
+    .filter(({ tried }) => tried === undefined)
+    .sort((a, b) => Date.parse(runReadAt(b)) - Date.parse(runReadAt(a)))
 }
 
 /** Takes away what was tried of a run: it is made again in no time. @param but this one stays */
@@ -31,6 +41,15 @@ export async function deleteRun(id: string): Promise<void> {
     await runs.delete(id)
   })
   await deleteTried(id)
+}
+
+/** Characters of a run's name. */
+export const MOST_OF_NAME = 80
+
+/** Gives a run a name; an empty one takes it away. */
+export async function nameRun(id: string, name: string): Promise<void> {
+  const kept = name.trim().slice(0, MOST_OF_NAME)
+  await database.runs.update(id, { name: kept === '' ? undefined : kept })
 }
 
 /** Does a worker write to the run, in this tab or another? */

@@ -39,6 +39,8 @@ const RunEntry = z.object({
     .object({ by: z.string(), at: z.string(), errors: z.number().int(), content: SignOffFile.optional() })
     .optional(),
   launchedAt: z.string().optional(),
+  /** What somebody called it. */
+  name: z.string().max(80).optional(),
   lookedAgain: z.object({ run: RunId, url: z.string() }).optional(),
   request: CrawlRequest.optional(),
 })

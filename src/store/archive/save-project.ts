@@ -32,7 +32,7 @@ function entryOf(run: StoredRun): RunEntry {
     incomplete,
     scope,
   } = run
-  const { survey, signedOff, launchedAt, lookedAgain, request } = run
+  const { survey, signedOff, launchedAt, lookedAgain, request, name } = run
   return {
     ...{ id, source, view, robotsTxt, startedAt, finishedAt, touchedAt, waiting, notes, incomplete, scope },
     state: state === 'running' ? 'stopped' : state,
@@ -40,6 +40,7 @@ function entryOf(run: StoredRun): RunEntry {
     ...(survey && { survey }),
     ...(signedOff && { signedOff }),
     ...(launchedAt && { launchedAt }),
+    ...(name && { name }),
     ...(lookedAgain && { lookedAgain }),
     // A login is never in what is kept; said once more where it would leave the browser.
     ...(request && { request: keptRequest(request) }),

@@ -9,9 +9,15 @@ export function clockTime(iso: string): string {
   return new Date(iso).toLocaleTimeString('en-GB')
 }
 
-/** `23 Nov, 09:12`. */
-export function dayAndTime(iso: string): string {
-  return new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+/** `23 Nov, 09:12`; with seconds `23 Nov, 09:12:04`. */
+export function dayAndTime(iso: string, hasSeconds = false): string {
+  return new Date(iso).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    ...(hasSeconds && { second: '2-digit' }),
+  })
 }
 
 /** `38 KB`, `1.2 MB`: powers of ten. */

@@ -4,7 +4,8 @@ import { Tabs } from 'radix-ui'
 import { useMemo } from 'react'
 import type { StoredRun } from '@/store/database'
 import { Notice } from '../../kit/notice'
-import { count, dayAndTime, shortAddress } from '../../kit/words'
+import { count, shortAddress } from '../../kit/words'
+import { runInWords } from '../../state/run/run-names'
 import { type Loaded, useRuns } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
 import { type DriftPart, driftParts, type RouteState } from '../../state/view/view'
@@ -72,14 +73,14 @@ function Drift({ view, goTo, run, runs }: Props) {
             >
               {others.map((one) => (
                 <option key={one.id} value={one.id}>
-                  {runInWords(one)}
+                  {runInWords(one, [run, ...others])}
                 </option>
               ))}
             </select>
           </label>
         )}
         <span className="text-quiet">
-          Now <b className="font-semibold text-ink">{dayAndTime(run.startedAt)}</b>, {count(run.pages, 'page')}
+          Now <b className="font-semibold text-ink">{runInWords(run, [run, ...others])}</b>, {count(run.pages, 'page')}
         </span>
         <span className="ml-auto flex items-center gap-2 py-1">
           <LaunchMark run={run} />
@@ -97,11 +98,6 @@ function Drift({ view, goTo, run, runs }: Props) {
       </Tabs.Content>
     </Tabs.Root>
   )
-}
-
-function runInWords({ startedAt, launchedAt, lookedAgain, pages }: StoredRun): string {
-  const what = launchedAt ? ', went live' : lookedAgain ? ', looked again' : ''
-  return `${dayAndTime(startedAt)}, ${count(pages, 'page')}${what}`
 }
 
 function OnlyRun({ run, goTo }: { run: StoredRun; goTo: GoTo }) {

@@ -8,7 +8,8 @@ import { keepHeldEvents, takeBackHeldEvents } from '@/store/held-events'
 import { Notice } from '../../kit/notice'
 import { saveFile } from '../../kit/save-file'
 import { Segments } from '../../kit/segments'
-import { count, dayAndTime } from '../../kit/words'
+import { count } from '../../kit/words'
+import { runInWords } from '../../state/run/run-names'
 import { useRuns } from '../../state/run/use-run'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
@@ -145,7 +146,7 @@ function NothingLive({ run }: { run: StoredRun }) {
       <ul className="mt-2">
         {ofSite.slice(0, MAX_OFFERED).map((one) => (
           <li key={one.id} className="flex items-center gap-4 border-b border-line py-[6px]">
-            <span className="w-[110px]">{dayAndTime(one.startedAt)}</span>
+            <span className="min-w-[110px]">{runInWords(one, ofSite)}</span>
             <span className="flex-1 text-quiet">
               {count(one.pages, 'page')}
               {one.id === run.id && ', open here'}

@@ -3,7 +3,8 @@
 import { clsx } from 'clsx'
 import { DropdownMenu } from 'radix-ui'
 import type { StoredRun } from '@/store/database'
-import { clockTime, count, dayAndTime, shortAddress } from '../../kit/words'
+import { clockTime, count, shortAddress } from '../../kit/words'
+import { runNames } from '../../state/run/run-names'
 import { stopRun, useSession } from '../../state/run/session'
 import { useRuns } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
@@ -129,6 +130,7 @@ function TrackStop({
 /** The site and its run; opens the list of runs. */
 function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
   const runs = useRuns() ?? []
+  const names = runNames(runs)
   if (!run) return null
   return (
     <DropdownMenu.Root>
@@ -136,7 +138,7 @@ function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
         <b className="truncate font-semibold">{shortAddress(run.source.site)}</b>
         <span className="truncate text-bar-quiet max-lg:hidden">
           {run.source.location !== run.source.site && `from ${shortAddress(run.source.location)}, `}
-          {clockTime(run.startedAt)}
+          {run.name ?? clockTime(names.get(run.id)?.readAt ?? run.startedAt)}
         </span>
         <span aria-hidden="true" className="text-bar-quiet">
           ▾
@@ -146,7 +148,7 @@ function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
         <DropdownMenu.Content
           align="start"
           sideOffset={6}
-          className="z-30 max-h-[70vh] w-[320px] overflow-auto rounded-card border border-line bg-sheet p-1 text-ink shadow-xl"
+          className="z-30 max-h-[70vh] w-[420px] overflow-auto rounded-card border border-line bg-sheet p-1 text-ink shadow-xl"
         >
           <DropdownMenu.Label className="px-2 py-1 text-fine text-quiet">Runs kept in this browser</DropdownMenu.Label>
           {runs.map((one) => (
@@ -159,7 +161,10 @@ function RunChip({ run, goTo }: { run: StoredRun | null; goTo: GoTo }) {
               )}
             >
               <span className="flex-1 truncate">{shortAddress(one.source.site)}</span>
-              <span className="text-fine text-quiet">{dayAndTime(one.startedAt)}</span>
+              <span className="max-w-[46%] text-right text-fine text-quiet">
+                {names.get(one.id)!.title}
+                {names.get(one.id)!.made && <span className="block truncate">{names.get(one.id)!.made}</span>}
+              </span>
               <span className="w-16 text-right text-fine text-quiet">{count(one.pages, 'page')}</span>
             </DropdownMenu.Item>
           ))}

@@ -4,10 +4,11 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { useEffect, useState } from 'react'
 import type { StoredRun } from '@/store/database'
 import { deletePictureCopies, pictureCopies } from '@/store/picture-copies'
-import { deleteRun, isRunWritten, runsKept, storageUse } from '@/store/runs'
+import { deleteRun, isRunWritten, MOST_OF_NAME, nameRun, runsKept, storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
-import { bytes, count, dayAndTime, shortAddress } from '../../kit/words'
+import { bytes, count, shortAddress } from '../../kit/words'
 import { useAskFirst } from '../../parts/ask-first'
+import { type RunName, runNames } from '../../state/run/run-names'
 import { askForLogin } from '../../state/run/session'
 import { addressAsked, sourceToResume, wantsLogin } from '../../state/run/sources'
 import { useRuns } from '../../state/run/use-run'
@@ -42,6 +43,7 @@ const ofRun = (run: string) => ({ area: 'wall' as const, run, page: null, sectio
 function Sites({ runs, goTo, onResume }: RunsProps & { runs: StoredRun[] }) {
   const sites = Map.groupBy(runs, (run) => run.source.site)
   const { askFirst, dialog } = useAskFirst()
+  const names = runNames(runs)
   return (
     <div className="grid gap-4">
       {dialog}
@@ -56,6 +58,7 @@ function Sites({ runs, goTo, onResume }: RunsProps & { runs: StoredRun[] }) {
               <PastRun
                 key={run.id}
                 run={run}
+                name={names.get(run.id)!}
                 onResume={resumeOf(run, askFirst, onResume)}
                 onOpen={() => goTo(ofRun(run.id))}
               />
@@ -119,6 +122,46 @@ function Room() {
   )
 }
 
+const focusAtOnce = (input: HTMLInputElement | null) => input?.focus()
+
+/** What a run is called. A click lets it be called something else. */
+function RunTitle({ run, title, when }: { run: StoredRun; title: string; when: string }) {
+  const [draft, setDraft] = useState<string | null>(null)
+  const keep = () => {
+    if (draft !== null && draft.trim() !== (run.name ?? '')) void nameRun(run.id, draft)
+    setDraft(null)
+  }
+  if (draft !== null)
+    return (
+      <input
+        ref={focusAtOnce}
+        aria-label={`Name of the run of ${when}`}
+        className="field h-[28px]! w-[180px]!"
+        maxLength={MOST_OF_NAME}
+        placeholder={when}
+        value={draft}
+        onChange={({ target }) => setDraft(target.value)}
+        onBlur={keep}
+        onKeyDown={({ key }) => {
+          if (key === 'Enter') keep()
+          if (key === 'Escape') setDraft(null)
+        }}
+      />
+    )
+  return (
+    <button
+      type="button"
+      title="Rename"
+      aria-label={`Rename the run of ${when}`}
+      className="w-[130px] text-left hover:underline"
+      onClick={() => setDraft(run.name ?? '')}
+    >
+      {title}
+      {title !== when && <span className="block text-fine text-quiet">{when}</span>}
+    </button>
+  )
+}
+
 /** Does a worker of some tab still write to the run? What lost its end only says so. */
 function useIsWritten({ id, state }: StoredRun): boolean {
   const [isWritten, setIsWritten] = useState(state === 'running')
@@ -132,20 +175,29 @@ function useIsWritten({ id, state }: StoredRun): boolean {
   return isWritten
 }
 
-function PastRun({ run, onOpen, onResume }: { run: StoredRun; onOpen: () => void; onResume: (() => void) | null }) {
+function PastRun({
+  run,
+  name: { title, when, made },
+  onOpen,
+  onResume,
+}: {
+  run: StoredRun
+  name: RunName
+  onOpen: () => void
+  onResume: (() => void) | null
+}) {
   const isWritten = useIsWritten(run)
   const state = run.state === 'running' && !isWritten ? 'stopped' : run.state
   const [isAsking, setIsAsking] = useState(false)
-  const when = dayAndTime(run.startedAt)
   return (
     <li className="flex items-center gap-4 border-b border-line py-[6px] max-md:flex-wrap max-md:gap-x-3">
-      <span className="w-[110px]">{when}</span>
+      <RunTitle run={run} title={title} when={when} />
       <span className="w-[80px]">{count(run.pages, 'page')}</span>
       <span className="w-[70px] text-right tabular-nums text-quiet">{run.size !== undefined && bytes(run.size)}</span>
       <span className="flex-1 text-quiet">
         {run.summary && `${count(run.summary.error, 'error')}, ${count(run.summary.warning, 'warning')}`}
         {STATES[state] && ` · ${STATES[state]}`}
-        {run.launchedAt && ` · live since ${dayAndTime(run.launchedAt)}`}
+        {made && ` · ${made}`}
       </span>
       {isAsking ? (
         <>

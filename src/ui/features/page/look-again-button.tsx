@@ -10,6 +10,7 @@ import { chosenFiles } from '../../state/run/dropped-files'
 import { chooseKeptFolder, type Given, lookAddress, lookPlace, requestLook } from '../../state/run/look-again'
 import { filesOf } from '../../state/run/sources'
 import { useStartedWith } from '../../state/run/started-with'
+import { replaceRun } from '../../state/view/newer-runs'
 import type { GoTo } from '../../state/view/use-view'
 
 /** `asking`: the files of the run's folder or zip have to be given first. */
@@ -31,6 +32,7 @@ export function LookAgainButton({ run, url, goTo }: { run: StoredRun; url: strin
         }
         const next = await requestLook(run, url, at, given?.kind === 'folder' ? given.files : [])
         setState({ kind: 'idle' })
+        replaceRun(run.id, next)
         goTo({ run: next }, 'replace')
       } catch (error) {
         setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })

@@ -1,7 +1,8 @@
 'use client'
 
 import { usePathname, useSearchParams } from 'next/navigation'
-import { useCallback, useMemo } from 'react'
+import { useCallback, useEffect, useMemo } from 'react'
+import { afterGoingBack } from './newer-runs'
 import { parseView, type RouteState, viewHref } from './view'
 
 export type GoTo = (change: Partial<RouteState>, how?: 'push' | 'replace') => void
@@ -16,6 +17,14 @@ export function useView(): { view: RouteState; goTo: GoTo } {
     const href = viewHref({ ...now, ...change })
     if (how === 'push') window.history.pushState(null, '', href)
     else window.history.replaceState(null, '', href)
+  }, [])
+  useEffect(() => {
+    const onBack = () => {
+      const view = afterGoingBack(parseView(window.location.pathname, window.location.search))
+      if (view) window.history.replaceState(null, '', viewHref(view))
+    }
+    window.addEventListener('popstate', onBack)
+    return () => window.removeEventListener('popstate', onBack)
   }, [])
   return { view, goTo }
 }
