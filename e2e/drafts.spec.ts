@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { expect, type Page, test } from '@playwright/test'
 import { unzipSync } from 'fflate'
+import sharp from 'sharp'
 import { demoFolder } from '../demo/server.mjs'
 import { expectAccessible, lampOnWall, openWall } from './app'
 
@@ -299,4 +300,36 @@ test('a draft that there is no room for is said to be unkept, and is kept once t
   await page.reload()
   await page.getByRole('link', { name: 'Drafts' }).click()
   await expect(page.getByText('Rewire a lamp in an hour').first()).toBeVisible()
+})
+
+test('an image of one’s own is added to a draft, refused with a reason where it is none, and leaves in the patch', async ({
+  page,
+}) => {
+  await openLamp(page)
+  await page.keyboard.press('e')
+  await pane(page).getByRole('button', { name: 'Choose' }).first().click()
+  const chooser = page.getByRole('dialog', { name: 'Choose a picture' })
+  const added = chooser.getByLabel('Add an image of your own')
+  await added.setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no image') })
+  await expect(chooser.getByRole('alert')).toHaveText('notes.png is not an image. JPEG, PNG, WebP and GIF are taken.')
+  await expectAccessible(page)
+  const mine = await sharp({ create: { width: 1200, height: 630, channels: 3, background: '#c03' } })
+    .png()
+    .toBuffer()
+  await added.setInputFiles({ name: 'My own.png', mimeType: 'image/png', buffer: mine })
+  await expect(pane(page)).toContainText('my-own.png')
+  await expect(pane(page)).toContainText('1200 × 630')
+  await expect(page.getByRole('article', { name: 'Wide feed' }).locator('image')).toHaveAttribute('href', /^blob:/)
+  await page.getByRole('link', { name: 'Drafts' }).click()
+  await page.getByRole('tab', { name: 'Take away' }).click()
+  await page.getByLabel('Built folder to patch').setInputFiles(demoFolder)
+  const built = page.getByRole('region', { name: 'The built folder' })
+  await expect(built.getByText(/would change/)).toBeVisible()
+  const download = page.waitForEvent('download')
+  await built.getByRole('button', { name: /^Save a zip/ }).click()
+  const zip = unzipSync(new Uint8Array(readFileSync(await (await download).path())))
+  const path = Object.keys(zip).find((name) => name.endsWith('my-own.png'))!
+  expect(Buffer.from(zip[path]!).equals(mine)).toBe(true)
+  const html = new TextDecoder().decode(Object.entries(zip).find(([name]) => name.includes('rewire-a-lamp'))![1])
+  expect(html).toContain(`content="https://brasswick.example/${path}"`)
 })

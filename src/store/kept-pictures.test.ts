@@ -26,3 +26,12 @@ it('keeps no picture whole that is heavier than the bound of one', async () => {
   await keepOriginal('heavy', { size: MAX_ORIGINAL + 1 } as Blob)
   expect((await database.originals.toArray()).map(({ key, bytes }) => [key, bytes])).toEqual([['light', 5]])
 })
+
+it('never throws out what was made here, however old it is', async () => {
+  await put('originals', 'made', 90, 1)
+  await put('originals', 'read', 70, 2)
+  await put('originals', 'newest', 70, 3)
+  await database.images.put({ run: 'r', url: 'u', image: { url: 'u', hash: 'made' } as never, made: true })
+  await trimPictures({ thumbs: 65, originals: 100 })
+  expect((await database.originals.toArray()).map(({ key }) => key).sort()).toEqual(['made', 'newest'])
+})

@@ -15,14 +15,25 @@ export async function keepOriginal(key: string, blob: Blob): Promise<void> {
   await database.originals.put({ key, blob, bytes: blob.size, savedAt: Date.now() })
 }
 
+/** Hashes of pictures that were made or added here: they are in no build, and can't be had again. */
+export async function hashesOfMade(): Promise<Set<string>> {
+  const made = new Set<string>()
+  await database.images.each(({ image, made: isMade }) => {
+    if (isMade && image.hash) made.add(image.hash)
+  })
+  return made
+}
+
 /**
- * Throws out what was kept longest, until thumbs and whole pictures are within their bounds.
+ * Throws out what was kept longest, until thumbs and whole pictures are within their bounds. What was made or added here
+ * stays, and counts.
  *
  * @param most bytes of each; ours when absent
  * @returns how many were thrown out
  */
 export async function trimPictures(most: Record<keyof typeof tables, number> = tables): Promise<number> {
   let gone = 0
+  const made = await hashesOfMade()
   for (const name of Object.keys(tables) as (keyof typeof tables)[]) {
     let sum = 0
     const old: string[] = []
@@ -31,7 +42,7 @@ export async function trimPictures(most: Record<keyof typeof tables, number> = t
       .reverse()
       .each(({ key, bytes }) => {
         sum += bytes
-        if (sum > most[name]) old.push(key)
+        if (sum > most[name] && !made.has(key)) old.push(key)
       })
     await database[name].bulkDelete(old)
     gone += old.length

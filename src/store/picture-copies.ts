@@ -1,4 +1,5 @@
 import { database } from './database'
+import { hashesOfMade } from './kept-pictures'
 
 /** Copies of pictures that are kept for all runs: small ones for the cards, whole ones for refitting. */
 export async function pictureCopies(): Promise<{ count: number; bytes: number }> {
@@ -15,10 +16,7 @@ export async function pictureCopies(): Promise<{ count: number; bytes: number }>
 
 /** Lets go of them. Pictures made here are in no build, and stay. */
 export async function deletePictureCopies(): Promise<void> {
-  const made = new Set<string>()
-  await database.images.each(({ image, made: isMade }) => {
-    if (isMade && image.hash) made.add(image.hash)
-  })
+  const made = await hashesOfMade()
   for (const table of [database.thumbs, database.originals]) {
     const keys = (await table.toCollection().primaryKeys()).filter((key) => !made.has(key))
     await table.bulkDelete(keys)

@@ -1,5 +1,6 @@
 'use client'
 
+import { clsx } from 'clsx'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { Popover } from 'radix-ui'
 import { useRef, useState } from 'react'
@@ -7,11 +8,14 @@ import { resolveAddress } from '@/core/address'
 import { pictureHelps } from '@/core/draft'
 import type { GatheredImage } from '@/core/model'
 import { imageAt } from '@/store/images'
+import { FileButton } from '../../kit/file-button'
 import { bytes, shortAddress } from '../../kit/words'
 import { CardPicture } from '../../parts/card/card-picture'
+import { OWN_PICTURE_TYPES } from '../../state/draft/own-picture'
 import { CARD_WISH } from '../../state/pictures/refit-name'
 import { CutPicture, canBeCut } from './cut-picture'
 import { FieldState } from './field-head'
+import { useOwnPicture } from './use-own-picture'
 
 type Props = {
   run: string
@@ -39,8 +43,9 @@ export function DraftPictureField({ run, site, value, inherited, inheritedFrom, 
     onChange(next)
     setOpen(null)
   }
+  const taking = useOwnPicture(run, site, images, choose)
   return (
-    <div>
+    <div {...taking.handlers}>
       <div className="mb-1 flex items-baseline gap-2">
         <span className="font-semibold">Picture</span>
         <FieldState value={value} inheritedFrom={inheritedFrom} />
@@ -52,7 +57,13 @@ export function DraftPictureField({ run, site, value, inherited, inheritedFrom, 
         )}
       </div>
       <Popover.Root open={open !== null} onOpenChange={(isOpen) => !isOpen && setOpen(null)}>
-        <div ref={row} className="flex items-center gap-3 rounded-card border border-line bg-sheet p-[7px]">
+        <div
+          ref={row}
+          className={clsx(
+            'flex items-center gap-3 rounded-card border bg-sheet p-[7px]',
+            taking.isOver ? 'border-dashed border-pick' : 'border-line',
+          )}
+        >
           {url && <CardPicture run={run} url={url} ratio={1.91} className="w-[76px] shrink-0 rounded-[4px]" />}
           <span className="min-w-0 flex-1 truncate font-mono text-fine" title={url ?? undefined}>
             {url === null ? 'no picture' : shortAddress(url).split('/').at(-1)}
@@ -96,6 +107,11 @@ export function DraftPictureField({ run, site, value, inherited, inheritedFrom, 
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
+      {taking.fault && (
+        <p role="alert" className="mt-1 text-small text-wrong">
+          {taking.fault}
+        </p>
+      )}
       <div className="mt-1 flex gap-3 text-fine">
         {value !== undefined && (
           <button type="button" className="text-pick hover:underline" onClick={() => onChange(undefined)}>
@@ -121,10 +137,32 @@ export function Choices({
   onChoose,
 }: Pick<Props, 'run' | 'site' | 'images' | 'own'> & { onChoose: (url: string) => void }) {
   const [typed, setTyped] = useState('')
+  const taking = useOwnPicture(run, site, images, onChoose)
   const offered = pictureHelps(own, images.values()).slice(0, OFFERED)
   const address = resolveAddress(typed, site)
   return (
-    <div>
+    <div {...taking.handlers}>
+      <div
+        className={clsx(
+          'mb-2 flex flex-wrap items-center gap-2 rounded-[5px] border border-dashed px-2 py-[6px] text-small',
+          taking.isOver ? 'border-pick' : 'border-line',
+        )}
+      >
+        <FileButton
+          accept={OWN_PICTURE_TYPES}
+          label="Add an image of your own"
+          className="h-[28px]!"
+          onChosen={([file]) => void taking.take(file)}
+        >
+          Add an image …
+        </FileButton>
+        <span className="text-quiet">or drop or paste one here. It goes into the patch.</span>
+        {taking.fault && (
+          <span role="alert" className="w-full text-wrong">
+            {taking.fault}
+          </span>
+        )}
+      </div>
       <p className="mb-2 text-fine text-quiet">Pictures of this run from 600 × 315 on, the page’s own first.</p>
       <ul className="grid max-h-[260px] grid-cols-3 gap-2 overflow-auto">
         {offered.map(({ image, isOwn }) => (

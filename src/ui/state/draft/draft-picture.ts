@@ -20,7 +20,7 @@ export async function keepMade(
   url: string,
   { blob, small: made }: { blob: Blob; small?: Blob | null },
   shape: Shape,
-  type: RefitType,
+  type: RefitType | 'gif',
 ): Promise<StoredImage> {
   const hash = await digestOf(await blob.arrayBuffer())
   const small = made ?? (await onPicture('shrink', { picture: blob }))
