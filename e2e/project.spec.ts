@@ -57,7 +57,10 @@ test('a project goes into a file and comes back into an empty browser, pictures 
   await merging.getByRole('button', { name: 'Put together' }).click()
   await expect(other.getByText('0 runs and 0 drafts taken over, 1 run was here already.')).toBeVisible()
   // A draft that went another way here: both texts are seen, and the one that is chosen stays.
-  await other.getByRole('button', { name: /^Open the run of/ }).click()
+  await other
+    .getByRole('button', { name: /^Open the run of/ })
+    .first()
+    .click()
   await (await lampOnWall(other)).dblclick()
   await other.keyboard.press('e')
   await other.getByRole('tabpanel').getByLabel('Title', { exact: true }).fill('Drafted there')

@@ -67,6 +67,8 @@ export const SectionDefaults = z.object({
   titlePattern: z.string().optional(),
   /** Pattern of og:title. */
   cardTitlePattern: z.string().optional(),
+  /** Pattern of the description and og:description. */
+  descriptionPattern: z.string().optional(),
 })
 export type SectionDefaults = z.infer<typeof SectionDefaults>
 

@@ -62,6 +62,35 @@ describe('what a page is to say', () => {
     expect(made('<title>Old</title>', { 'title@search': 'Own' }, defaults).edits['title']).toBe('Own')
   })
 
+  describe('a pattern of descriptions', () => {
+    const PATTERN = '{description}[ By {author}.]1'
+    const defaults = { sections: { '/guides/*': { descriptionPattern: PATTERN } } }
+    const author = '<meta name="author" content="Ada">'
+
+    test('makes the description and that of cards; twitter:description only where the page has one', () => {
+      const { edits, from } = made(`<meta name="description" content="Old.">${author}`, {}, defaults)
+      expect(edits).toEqual({ description: 'Old. By Ada.', 'og:description': 'Old. By Ada.' })
+      expect(from['description']).toBe('pattern')
+      const own = made(`<meta name="twitter:description" content="Else.">${author}`, { description: 'New.' }, defaults)
+      expect(own.edits['twitter:description']).toBe('New. By Ada.')
+    })
+
+    test('a draft fills it; a draft of one place stays with that place', () => {
+      const { edits, from } = made(author, { description: 'New.', 'description@search': 'Found.' }, defaults)
+      expect(edits).toMatchObject({ description: 'Found.', 'og:description': 'New. By Ada.' })
+      expect(from['description']).toBe('draft')
+    })
+
+    test('a group goes where the text would not fit, and a page without any text keeps what it says', () => {
+      const long =
+        'A table lamp can be made safe again in an evening, with a screwdriver, a new cord and a little patience. Here is what to look for before you begin, and what is better left to others who have the tools for it.'
+      expect(made(`<meta name="description" content="${long}">${author}`, {}, defaults).edits['og:description']).toBe(
+        long,
+      )
+      expect(made(author, {}, { sections: { '/guides/*': { descriptionPattern: '[{category}]' } } }).edits).toEqual({})
+    })
+  })
+
   test('a name that only the titles of a section carry stays beside a draft, and is no part of a pattern’s {title}', () => {
     const called = { site: null, sections: { '/guides/*': 'Journal' } }
     const page = '<title>Lampen – ein Anfang | Journal</title>'
@@ -86,7 +115,7 @@ describe('what a page is to say', () => {
 
 test('parts for a pattern are read off the page', () => {
   const page = testPage(
-    '<title>Rewire a lamp | Brasswick</title><meta name="author" content="Ada"><meta property="article:published_time" content="2026-11-02T09:00:00Z"><meta property="article:section" content="Lights"><h1>Lamps</h1>',
+    '<title>Rewire a lamp | Brasswick</title><meta name="author" content="Ada"><meta property="article:published_time" content="2026-11-02T09:00:00Z"><meta property="article:section" content="Lights"><h1>Lamps</h1><p>A lamp is a simple thing.</p>',
   )
   expect(
     patternValues({ ...page, facts: page.facts!, url: 'https://site.example/guides/12-lamp-7' }, '/how-to/*', [
@@ -101,6 +130,8 @@ test('parts for a pattern are read off the page', () => {
     date: '2026-11-02',
     category: 'Lights',
     number: '7',
+    description: 'A lamp is a simple thing.',
+    paragraph: 'A lamp is a simple thing.',
   })
 })
 

@@ -75,6 +75,11 @@ export function patternValues(
     date: /^\d{4}-\d\d-\d\d/.exec(date ?? '')?.[0] ?? '',
     category: firstOf(facts, CATEGORIES) ?? '',
     number: new URL(page.url).pathname.match(/\d+/g)?.at(-1) ?? '',
+    description:
+      [facts.description, firstValue(facts, 'og:description')].find((text) => !isBlank(text)) ??
+      facts.firstParagraph ??
+      '',
+    paragraph: facts.firstParagraph ?? '',
   }
 }
 
@@ -83,8 +88,13 @@ const TITLE_BOX = { sizePx: 20, weight: 400, widthPx: 600, lines: 1 } as const
 /** The box of a card's title on the place that gives it the most common room. */
 const CARD_TITLE_BOX = { sizePx: 16, weight: 600, widthPx: 476, lines: 2 } as const
 
+/** The box of a description in a search result. */
+const DESCRIPTION_BOX = { sizePx: 14, weight: 400, widthPx: 600, lines: 2 } as const
+
 export const fitsSearch = (title: string) => !fitText(title, TITLE_BOX).cut
 export const fitsCards = (title: string) => !fitText(title, CARD_TITLE_BOX).cut
+
+export const fitsDescription = (text: string) => !fitText(text, DESCRIPTION_BOX).cut
 
 function patternOf(source: string | undefined): TitlePattern | null {
   if (isBlank(source)) return null
@@ -125,7 +135,7 @@ export function effectiveEdits(
       }
     } else set(key, value, source)
   }
-  const { titlePattern, cardTitlePattern } = defaults.sections[section] ?? {}
+  const { titlePattern, cardTitlePattern, descriptionPattern } = defaults.sections[section] ?? {}
   const values = patternValues(page, section, names)
   const titles = [
     ['title', patternOf(titlePattern), fitsSearch],
@@ -138,8 +148,22 @@ export function effectiveEdits(
     // Of parts that the page has none of there comes no title: what it says stays.
     if (made) set(key, made, 'pattern')
   }
+  const described = patternOf(descriptionPattern)
+  const draftedText = fields.description ?? undefined
+  const description =
+    described && renderTitle(described, draftedText ? { ...values, description: draftedText } : values, fitsDescription)
+  if (description) {
+    set('description', description, 'pattern')
+    set('og:description', description, 'pattern')
+    // A place that prefers its own tag would go on showing the text of before.
+    if (saidBy(page.facts, 'twitter:description') !== null) set('twitter:description', description, 'pattern')
+  }
   for (const [key, value] of own) {
-    const isPatterned = from.get(key) === 'pattern' && !(key === 'title' && fields['title@search'] !== undefined)
+    const isOfSearch =
+      (key === 'title' && fields['title@search'] !== undefined) ||
+      (key === 'description' && fields['description@search'] !== undefined) ||
+      (key === 'twitter:description' && fields['description@microblog'] !== undefined)
+    const isPatterned = from.get(key) === 'pattern' && !isOfSearch
     if (!isPatterned) set(key, value, 'draft')
   }
   return { edits: onlyDiffering(edits, page.facts), from }

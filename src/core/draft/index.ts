@@ -25,6 +25,7 @@ export {
   type Effective,
   effectiveEdits,
   fitsCards,
+  fitsDescription,
   fitsSearch,
   type KnownDefaults,
   patternValues,

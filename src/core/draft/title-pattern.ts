@@ -1,7 +1,18 @@
 import { nearestWord } from '../text'
 
-/** Parts that a title can be made of. */
-export const patternParts = ['title', 'heading', 'section', 'site', 'author', 'date', 'category', 'number'] as const
+/** Parts that a title or a description can be made of. */
+export const patternParts = [
+  'title',
+  'heading',
+  'section',
+  'site',
+  'author',
+  'date',
+  'category',
+  'number',
+  'description',
+  'paragraph',
+] as const
 type PatternPart = (typeof patternParts)[number]
 export type PatternValues = Partial<Record<PatternPart, string>>
 

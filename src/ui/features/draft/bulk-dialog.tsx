@@ -199,7 +199,9 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
             />
           </label>
         )}
-        {kind === 'title-pattern' && <PatternField name="Pattern" value={pattern} onChange={setPattern} />}
+        {kind === 'title-pattern' && (
+          <PatternField name="Pattern" example="{title}[ | {site}]1" value={pattern} onChange={setPattern} />
+        )}
         {kind === 'picture' && (
           <div className="sm:col-span-2">
             {picture && (

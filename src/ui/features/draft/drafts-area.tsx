@@ -21,7 +21,7 @@ const TABS: { id: DraftTab; name: string }[] = [
   { id: 'pages', name: 'Drafted pages' },
   { id: 'texts', name: 'Texts as a table' },
   { id: 'defaults', name: 'Site and sections' },
-  { id: 'patterns', name: 'Title patterns' },
+  { id: 'patterns', name: 'Patterns' },
   { id: 'take-away', name: 'Take away' },
 ]
 

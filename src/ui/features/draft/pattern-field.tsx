@@ -1,5 +1,6 @@
 'use client'
 
+import { clsx } from 'clsx'
 import { useId } from 'react'
 import { PatternFault, parsePattern, patternParts } from '@/core/draft'
 
@@ -15,14 +16,22 @@ export function faultOf(source: string): PatternFault | null {
   }
 }
 
-/** A title pattern as it is typed; its fault points at the character. */
+/** A pattern as it is typed; its fault points at the character. */
 export function PatternField({
   name,
+  example,
   value,
+  isSeen = true,
+  onSee,
   onChange,
 }: {
   name: string
+  /** What may be written, shown while nothing is. */
+  example: string
   value: string
+  /** What it makes is shown below. */
+  isSeen?: boolean
+  onSee?: () => void
   onChange: (value: string) => void
 }) {
   const id = useId()
@@ -38,10 +47,11 @@ export function PatternField({
         value={value}
         aria-invalid={fault !== null}
         aria-describedby={`${id}-help`}
-        placeholder="{title}[ | {site}]1"
+        placeholder={example}
+        onFocus={onSee}
         onChange={(event) => onChange(event.target.value)}
       />
-      <div id={`${id}-help`} className="text-fine">
+      <div id={`${id}-help`} className={clsx('text-fine', !isSeen && fault === null && 'max-md:hidden md:invisible')}>
         {fault ? (
           <p className="text-wrong">
             <span aria-hidden="true" className="block px-[11px] font-mono text-small leading-none whitespace-pre">
@@ -52,7 +62,7 @@ export function PatternField({
         ) : (
           <p className="text-quiet">
             Parts: {patternParts.map((part) => `{${part}}`).join(' ')}. A group in [ ] goes when a part of it is empty;
-            a digit after it says which goes first when the title doesn’t fit.
+            a digit after it says which goes first when the text doesn’t fit.
           </p>
         )}
       </div>

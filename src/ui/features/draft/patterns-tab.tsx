@@ -4,6 +4,7 @@ import { clsx } from 'clsx'
 import { useMemo, useState } from 'react'
 import {
   fitsCards,
+  fitsDescription,
   fitsSearch,
   parsePattern,
   patternValues,
@@ -19,10 +20,55 @@ import type { DraftsProps } from './drafts-props'
 import { faultOf, PatternField } from './pattern-field'
 import { type ReadPage, usePages } from './use-pages'
 
-const WHICH = ['titlePattern', 'cardTitlePattern'] as const
+const WHICH = ['titlePattern', 'cardTitlePattern', 'descriptionPattern'] as const
 type Which = (typeof WHICH)[number]
 
-/** Titles of a section by a pattern, seen on every page of it before it holds. */
+/** What each pattern makes, and where it has to fit. */
+const PATTERNS: Record<
+  Which,
+  {
+    name: string
+    noun: string
+    example: string
+    where: string
+    fits: (text: string) => boolean
+    part: 'title' | 'description'
+  }
+> = {
+  titlePattern: {
+    name: 'Page title (<title>)',
+    noun: 'title',
+    example: '{title}[ | {site}]1',
+    where: 'in a search result',
+    fits: fitsSearch,
+    part: 'title',
+  },
+  cardTitlePattern: {
+    name: 'Card title (og:title)',
+    noun: 'title',
+    example: '{title}[ | {site}]1',
+    where: 'on the wide feed',
+    fits: fitsCards,
+    part: 'title',
+  },
+  descriptionPattern: {
+    name: 'Description (description and og:description)',
+    noun: 'description',
+    example: '{description}[ By {author}.]1',
+    where: 'in a search result',
+    fits: fitsDescription,
+    part: 'description',
+  },
+}
+
+/** What a page says now of what a pattern makes. */
+function builtOf({ facts }: ReadPage, which: Which): string | null {
+  if (which === 'titlePattern') return facts.title
+  if (which === 'cardTitlePattern') return firstValue(facts, 'og:title')
+  return facts.description ?? firstValue(facts, 'og:description')
+}
+
+/** Titles and descriptions of a section by a pattern, seen on every page of it before it holds. */
 export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) {
   const { undo } = useHistory()
   const [changed, setChanged] = useState<{ section: string; patterns: Partial<Record<Which, string>> } | null>(null)
@@ -31,6 +77,8 @@ export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) 
     [rows],
   )
   const [chosen, setChosen] = useState<string | null>(null)
+  const [applied, setApplied] = useState('')
+  const [seen, setSeen] = useState<Which | null>(null)
   const section = chosen ?? sections[0]?.[0] ?? null
   const urls = useMemo(() => rows.filter((row) => row.section === section).map(({ url }) => url), [rows, section])
   const pages = usePages(run.id, urls)
@@ -44,21 +92,26 @@ export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) 
   const names = titleNames(defaults, section)
   const apply = () => {
     const said = (which: Which) => (patternOf(which) === '' ? undefined : patternOf(which))
-    const change: SectionDefaults = {
-      ...own,
-      titlePattern: said('titlePattern'),
-      cardTitlePattern: said('cardTitlePattern'),
-    }
+    const change: SectionDefaults = { ...own, ...Object.fromEntries(WHICH.map((which) => [which, said(which)])) }
     const { called: _called, ...before } = defaults
     const after = { ...before, sections: { ...before.sections, [section]: change } }
     void doStep({ site, label: `pattern of ${section}`, drafts: [], defaults: { before, after } })
     setChanged(null)
+    setApplied(
+      `Applied to ${count(urls.length, 'page')} of ${section}. The cards show it, and it goes into every export.`,
+    )
   }
+  const which = seen ?? WHICH.find((one) => patternOf(one) !== '') ?? 'titlePattern'
+  const { part, noun } = PATTERNS[which]
   const overridden = urls.filter((url) => {
     const draft = drafts.get(url)
-    return draft?.landedAt === null && typeof draft.fields.title === 'string'
+    return draft?.landedAt === null && typeof draft.fields[part] === 'string'
   }).length
-  const change = (which: Which, value: string) => setChanged({ section, patterns: { ...typed, [which]: value } })
+  const change = (of: Which, value: string) => {
+    setSeen(of)
+    setApplied('')
+    setChanged({ section, patterns: { ...typed, [of]: value } })
+  }
   return (
     <div className="grid h-full grid-cols-[200px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
       <nav aria-label="Sections" className="overflow-auto border-r border-line px-3 py-3">
@@ -75,23 +128,28 @@ export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) 
           >
             <span className="truncate">{name}</span>
             <span className="ml-auto text-quiet">{list.length}</span>
-            {defaults.sections[name]?.titlePattern && <span className="sr-only">has a pattern</span>}
+            {WHICH.some((which) => defaults.sections[name]?.[which]) && (
+              <span title="has a pattern" className="ml-2 text-pick">
+                ●<span className="sr-only"> has a pattern</span>
+              </span>
+            )}
           </button>
         ))}
       </nav>
       <div className="flex min-h-0 flex-col">
-        <div className="grid shrink-0 gap-4 border-b border-line px-5 py-4 md:grid-cols-2">
-          <PatternField
-            name="Page title (<title>)"
-            value={patternOf('titlePattern')}
-            onChange={(value) => change('titlePattern', value)}
-          />
-          <PatternField
-            name="Card title (og:title)"
-            value={patternOf('cardTitlePattern')}
-            onChange={(value) => change('cardTitlePattern', value)}
-          />
-          <div className="flex flex-wrap items-center gap-2 md:col-span-2">
+        <div className="grid shrink-0 gap-4 border-b border-line px-5 py-4 md:grid-cols-3">
+          {WHICH.map((one) => (
+            <PatternField
+              key={one}
+              name={PATTERNS[one].name}
+              example={PATTERNS[one].example}
+              value={patternOf(one)}
+              isSeen={one === which}
+              onSee={() => setSeen(one)}
+              onChange={(value) => change(one, value)}
+            />
+          ))}
+          <div className="flex flex-wrap items-center gap-2 md:col-span-3">
             <button type="button" className="button button-main" disabled={!isChanged || isFaulty} onClick={apply}>
               Apply to {count(urls.length, 'page')}
             </button>
@@ -102,9 +160,9 @@ export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) 
               Undo
             </button>
             <span className="text-quiet" aria-live="polite">
-              {isChanged ? 'Nothing holds before it is applied. ' : ''}
+              {isChanged ? 'Nothing holds before it is applied. ' : applied && `${applied} `}
               {overridden > 0 &&
-                `It stands over the drafted titles of ${count(overridden, 'page')}: what is drafted there becomes its {title}.`}
+                `It stands over the drafted ${noun}s of ${count(overridden, 'page')}: what is drafted there becomes its {${part}}.`}
             </span>
           </div>
         </div>
@@ -112,8 +170,8 @@ export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) 
           <Preview
             pages={pages}
             section={section}
-            titlePattern={patternOf('titlePattern')}
-            cardTitlePattern={patternOf('cardTitlePattern')}
+            which={which}
+            source={patternOf(which)}
             drafts={drafts}
             names={names}
           />
@@ -128,25 +186,23 @@ export function PatternsTab({ run, rows, site, drafts, defaults }: DraftsProps) 
 type PreviewProps = {
   pages: ReadPage[]
   section: string
-  titlePattern: string
-  cardTitlePattern: string
+  which: Which
+  source: string
   drafts: DraftsProps['drafts']
   names: readonly (string | null)[]
 }
 
-/** Every page of the section with its title as it is and as it would be, those that are cut or collide first. */
-function Preview({ pages, section, titlePattern, cardTitlePattern, drafts, names }: PreviewProps) {
-  const isCard = !titlePattern && Boolean(cardTitlePattern)
-  const source = isCard ? cardTitlePattern : titlePattern
+/** Every page of the section with its text as it is and as it would be, those that are cut or collide first. */
+function Preview({ pages, section, which, source, drafts, names }: PreviewProps) {
+  const { fits, part, noun, where } = PATTERNS[which]
   const pattern = source && !faultOf(source) ? parsePattern(source) : null
-  const fits = isCard ? fitsCards : fitsSearch
   const made = pages.map((page) => {
-    const before = isCard ? firstValue(page.facts, 'og:title') : page.facts.title
+    const before = builtOf(page, which)
     const values = patternValues(page, section, names)
     const draft = drafts.get(page.url)
-    const drafted = draft?.landedAt === null ? draft.fields.title : null
-    const made = pattern && renderTitle(pattern, drafted ? { ...values, title: drafted } : values, fits)
-    // Of parts that the page has none of there comes no title: what it says stays.
+    const drafted = draft?.landedAt === null ? draft.fields[part] : null
+    const made = pattern && renderTitle(pattern, drafted ? { ...values, [part]: drafted } : values, fits)
+    // Of parts that the page has none of there comes no text: what it says stays.
     const isEmpty = pattern !== null && made === ''
     const after = made || (before ?? '')
     return { page, before, after, isEmpty, isCut: !fits(after) }
@@ -157,11 +213,15 @@ function Preview({ pages, section, titlePattern, cardTitlePattern, drafts, names
   const same = lines.filter(({ isSame }) => isSame).length
   const ordered = lines.sort((a, b) => Number(b.isSame) - Number(a.isSame) || Number(b.isCut) - Number(a.isCut))
   return (
-    <section aria-label="Titles of the section" tabIndex={0} className="min-h-0 flex-1 overflow-auto">
+    <section
+      aria-label={`${noun === 'title' ? 'Titles' : 'Descriptions'} of the section`}
+      tabIndex={0}
+      className="min-h-0 flex-1 overflow-auto"
+    >
       <p className="px-5 py-2 text-quiet">
         {pattern ? 'With the pattern' : 'As built'}: {count(lines.length, 'page')},{' '}
-        {cut === 0 ? 'none cut' : `${cut} cut`} {isCard ? 'on the wide feed' : 'in a search result'},{' '}
-        {same === 0 ? 'no two the same' : `${same} share a title with another`}.
+        {cut === 0 ? 'none cut' : `${cut} cut`} {where},{' '}
+        {same === 0 ? 'no two the same' : `${same} share a ${noun} with another`}.
       </p>
       <table className="w-full text-left text-small">
         <thead className="sticky top-0 bg-soft text-small">
