@@ -52,11 +52,13 @@ export type StoredRun = {
   launchedAt?: string | undefined
   /** The run that this one was derived from by looking again at one page; absent for a run of its own. */
   lookedAgain?: { run: string; url: string }
-  /** It is no run: another as it would be with some of its causes carried out, by their ids and in words. */
+  /** It is no run: another as it would be with some of its causes carried out, by their ids and in words, or with all drafts. */
   tried?: {
     run: string
     causes: string[]
     changes: string[]
+    /** With all drafts, which change so many pages. Absent: with causes. */
+    draftedPages?: number
     /** Tags of pages that say a placeholder, by page. Absent: none. */
     placeholders?: Record<string, string[]>
     /** Findings that are cleared only once somebody has made what the placeholders stand for. Absent: none. */

@@ -19,6 +19,7 @@ import { holdAgainstSignOff, signRun } from './sign-run'
 import { slowest } from './slowest'
 import { ThumbMaker } from './thumb-maker'
 import { runTry } from './try-causes'
+import { runTryDrafts } from './try-drafts'
 import { wordsFor } from './user-facing-error'
 import { workerScope } from './worker-scope'
 
@@ -373,7 +374,10 @@ let current: GatherRun | null = null
 const files: ChosenFile[] = []
 
 /** Commands that are one question, and what each is answered with. */
-type Question = Extract<GatherCommand, { kind: 'export' | 'recheck' | 'sign' | 'hold' | 'preview' | 'try' }>
+type Question = Extract<
+  GatherCommand,
+  { kind: 'export' | 'recheck' | 'sign' | 'hold' | 'preview' | 'try' | 'try-drafts' }
+>
 const DONE = { kind: 'finished', state: 'done' } as const
 const ANSWERS: { [K in Question['kind']]: (asked: Extract<Question, { kind: K }>) => Promise<GatherReport> } = {
   export: async (asked) => ({ kind: 'exported', file: await exportRun(asked.runId, asked.format, asked) }),
@@ -395,6 +399,10 @@ const ANSWERS: { [K in Question['kind']]: (asked: Extract<Question, { kind: K }>
   }),
   try: async (asked) => {
     await runTry(asked)
+    return DONE
+  },
+  'try-drafts': async (asked) => {
+    await runTryDrafts(asked)
     return DONE
   },
 }

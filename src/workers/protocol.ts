@@ -63,6 +63,8 @@ export type GatherCommand =
   | { kind: 'preview'; runId: string; requirements: Requirements }
   /** Write a run as it would be with some of another's causes carried out. */
   | { kind: 'try'; runId: string; parent: string; causes: string[] }
+  /** Write the run as it would be with everything that is drafted. */
+  | { kind: 'try-drafts'; runId: string; parent: string }
   /** Write down somebody's yes to a run. */
   | { kind: 'sign'; runId: string; by: string; reason: string | undefined; key: string | undefined }
   /** Hold a run against what was signed in one. */

@@ -11,6 +11,7 @@ import { fileGuess } from '../../state/page/use-editor'
 import { rowAt } from '../../state/wall/row-at'
 import { BeforeAfter } from './before-after'
 import type { DraftsProps } from './drafts-props'
+import { ShowDraftedWall } from './show-drafted-wall'
 import { slotWords } from './slot-words'
 import type { Standing } from './use-landings'
 
@@ -82,7 +83,8 @@ export function PagesTab({ run, site, rows, drafts, defaults, context, landings,
           {landed} in the build{gone > 0 && `; ${gone} of the others were, and are missing again`}. Held against the run
           of {clockTime(run.startedAt)}.
         </span>
-        <span className="ml-auto flex gap-2">
+        <span className="ml-auto flex flex-wrap gap-2">
+          {open.length > 0 && <ShowDraftedWall run={run.id} goTo={goTo} />}
           <button type="button" className="button" disabled={undo === null} onClick={() => void undoStep()}>
             Undo{undo && `: ${undo}`}
           </button>

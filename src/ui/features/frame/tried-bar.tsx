@@ -38,7 +38,9 @@ export function TriedBar({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
     >
       <p className="min-w-0 flex-1 text-small max-md:basis-full">
         <b className="font-semibold">
-          Tried, not built: {tried.causes.length === 1 ? 'one change' : `${tried.causes.length} changes`}.
+          {tried.draftedPages === undefined
+            ? `Tried, not built: ${tried.causes.length === 1 ? 'one change' : `${tried.causes.length} changes`}.`
+            : `With all drafts, not built: ${count(tried.draftedPages, 'page')}.`}
         </b>{' '}
         <span className="whitespace-nowrap">
           {parent.kind === 'ready' && `${leftInWords(parent.value.summary, run.summary)}.`}
@@ -48,7 +50,7 @@ export function TriedBar({ run, goTo }: { run: StoredRun; goTo: GoTo }) {
           {shortened(tried.changes)}
         </span>
       </p>
-      <KeepAsDrafts run={run} />
+      {tried.draftedPages === undefined && <KeepAsDrafts run={run} />}
       <button type="button" className="button button-main h-[28px]!" onClick={stepBack}>
         Back to what is built
       </button>
