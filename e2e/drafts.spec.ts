@@ -340,3 +340,18 @@ test('an image of one’s own is added to a draft, refused with a reason where i
   const html = new TextDecoder().decode(Object.entries(zip).find(([name]) => name.includes('rewire-a-lamp'))![1])
   expect(html).toContain(`content="https://brasswick.example/${path}"`)
 })
+
+test('the Wall is seen with all drafts, and the build stays what it is', async ({ page }) => {
+  await openLamp(page)
+  await page.keyboard.press('e')
+  await pane(page).getByLabel('Title', { exact: true }).fill('Drafted for the lamp')
+  await expect(page.getByRole('article', { name: 'Wide feed' }).getByText('Drafted for the lamp')).toBeVisible()
+  await page.getByRole('link', { name: 'Drafts' }).click()
+  await expect(page.getByRole('figure', { name: 'with the draft' })).toContainText('Drafted for the lamp')
+  await page.getByRole('button', { name: 'Wall with all drafts' }).click()
+  await expect(page.getByText('With all drafts, not built: 1 page.')).toBeVisible()
+  await expect(await lampOnWall(page)).toContainText('Drafted for the lamp')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Back to what is built' }).click()
+  await expect(await lampOnWall(page)).not.toContainText('Drafted for the lamp')
+})

@@ -149,6 +149,7 @@ test('cards are shown as a picture to drag, and copied', async ({ page, context 
   await page.getByRole('button', { name: 'Close' }).click()
   await page.getByRole('button', { name: 'Save cards' }).click()
   await page.getByRole('menuitem', { name: 'Copy the picture' }).click()
+  await expect(page.getByText('Copied.')).toBeVisible()
   await expect
     .poll(() => page.evaluate(async () => (await navigator.clipboard.read()).flatMap(({ types }) => [...types])))
     .toContain('image/png')

@@ -142,3 +142,13 @@ test('a second surface stands beside the first, and the inspector says why they 
   await page.keyboard.press('Shift+Digit6')
   await expect(page).not.toHaveURL(/beside/)
 })
+
+test('an address of a run that this browser lacks says what to do, in every area', async ({ page }) => {
+  for (const area of ['wall', 'page', 'causes', 'pictures', 'drafts', 'drift', 'clearance']) {
+    await page.goto(`/${area}?run=250101-0000-none&page=/guides/`)
+    await expect(page.getByText(/^This browser has no such run\./)).toBeVisible()
+  }
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Open a project …' }).click()
+  await expect(page.getByText('Open a project or a run …')).toBeVisible()
+})

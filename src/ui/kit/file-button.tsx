@@ -1,5 +1,7 @@
+'use client'
+
 import { clsx } from 'clsx'
-import type { ReactNode } from 'react'
+import { type ReactNode, useEffect, useEffectEvent, useRef } from 'react'
 
 /** A button that asks for files, or for a folder with all that is in it. What was chosen may be chosen again. */
 export function FileButton({
@@ -10,6 +12,7 @@ export function FileButton({
   className,
   disabled = false,
   onChosen,
+  onNothing,
 }: {
   /** What stands on it. */
   children: ReactNode
@@ -21,7 +24,17 @@ export function FileButton({
   disabled?: boolean
   /** Called with one file at least. */
   onChosen: (files: [File, ...File[]]) => void
+  /** Called where nothing came of it: nothing was chosen, or a folder without files, which browsers don't tell apart. */
+  onNothing?: () => void
 }) {
+  const input = useRef<HTMLInputElement>(null)
+  const told = useEffectEvent(() => onNothing?.())
+  // React knows this event of dialogs alone.
+  useEffect(() => {
+    const { current } = input
+    current?.addEventListener('cancel', told)
+    return () => current?.removeEventListener('cancel', told)
+  }, [])
   return (
     <label
       className={clsx(
@@ -37,13 +50,15 @@ export function FileButton({
         accept={accept}
         multiple={asks === 'several'}
         disabled={disabled}
+        ref={input}
         // React's types don't know the attribute that makes the picker ask for a folder.
         {...(asks === 'folder' ? { webkitdirectory: '' } : {})}
-        onChange={({ currentTarget: input }) => {
+        onChange={({ currentTarget }) => {
           // The list empties when its field does.
-          const [first, ...others] = input.files ?? []
+          const [first, ...others] = currentTarget.files ?? []
           if (first) onChosen([first, ...others])
-          input.value = ''
+          else onNothing?.()
+          currentTarget.value = ''
         }}
       />
     </label>

@@ -5,7 +5,12 @@ import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 
 /** A form in which something is saved. `save` rejects with words that can be shown. */
-export type SaveForm = { name: string; save: () => Promise<void> }
+export type SaveForm = {
+  name: string
+  save: () => Promise<void>
+  /** What is said once it is done, where the browser shows nothing of it. */
+  done?: string
+}
 
 type Props = {
   /** What stands on the button. */
@@ -20,10 +25,13 @@ type Props = {
 /** A button that opens a menu of forms; what goes wrong is said before it. */
 export function SaveMenu({ name, groups, about, className }: Props) {
   const [fault, setFault] = useState<string | null>(null)
+  const [done, setDone] = useState('')
   const save = async (form: SaveForm) => {
+    setDone('')
     try {
       await form.save()
       setFault(null)
+      setDone(form.done ?? '')
     } catch (error) {
       setFault(error instanceof Error ? error.message : String(error))
     }
@@ -35,6 +43,9 @@ export function SaveMenu({ name, groups, about, className }: Props) {
           {fault}
         </span>
       )}
+      <span role="status" className={clsx('text-quiet', done === '' && 'sr-only')}>
+        {done}
+      </span>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className={clsx('button', className)}>
           {name} <span aria-hidden="true">▾</span>

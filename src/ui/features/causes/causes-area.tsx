@@ -8,6 +8,7 @@ import type { StoredOverview, StoredRun, WallRow } from '@/store/database'
 import { overviewOf } from '@/store/overviews'
 import { Notice } from '../../kit/notice'
 import { count } from '../../kit/words'
+import { MissingRun } from '../../parts/missing-run'
 import { type Loaded, useRows } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
 import type { RouteState } from '../../state/view/view'
@@ -23,15 +24,7 @@ export function CausesArea({ view, goTo, run }: { view: RouteState; goTo: GoTo; 
   const rows = useRows(id)
   const stored = useLiveQuery(async () => ({ found: id === null ? undefined : await overviewOf(id) }), [id])
   if (run.kind === 'loading' || rows === undefined || stored === undefined) return <Notice text="Reading the run …" />
-  if (run.kind === 'missing') {
-    return (
-      <Notice text="Causes are found in a run, and this browser holds none under this address.">
-        <button type="button" className="button" onClick={() => goTo({ area: 'gather', run: null, page: null })}>
-          Gather pages
-        </button>
-      </Notice>
-    )
-  }
+  if (run.kind === 'missing') return <MissingRun goTo={goTo} />
   if (!stored.found) {
     const { state, incomplete } = run.value
     const [lack] = incomplete

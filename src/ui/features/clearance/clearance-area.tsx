@@ -9,6 +9,7 @@ import type { StoredRun, WallRow } from '@/store/database'
 import { keepRequirements, requirementsOf } from '@/store/requirements'
 import { Notice } from '../../kit/notice'
 import { count } from '../../kit/words'
+import { MissingRun } from '../../parts/missing-run'
 import { lacksOf } from '../../state/run/notes-to-know'
 import { type Loaded, useRows } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
@@ -27,15 +28,7 @@ import { Waivers } from './waivers'
 export function ClearanceArea({ goTo, run }: { goTo: GoTo; run: Loaded<StoredRun> }) {
   const rows = useRows(run.kind === 'ready' ? run.value.id : null)
   if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
-  if (run.kind === 'missing') {
-    return (
-      <Notice text="A site is cleared by a run, and this browser holds none under this address.">
-        <button type="button" className="button" onClick={() => goTo({ area: 'gather', run: null, page: null })}>
-          Gather pages
-        </button>
-      </Notice>
-    )
-  }
+  if (run.kind === 'missing') return <MissingRun goTo={goTo} />
   if (run.value.tried)
     return <Notice text="What is only tried can’t be cleared. Go back to what is built to see whether that is." />
   return <Clearance run={run.value} rows={rows} goTo={goTo} />

@@ -5,6 +5,7 @@ import { useCallback, useMemo } from 'react'
 import { titleNames } from '@/core/draft'
 import type { StoredRun, WallRow } from '@/store/database'
 import { Notice } from '../../kit/notice'
+import { MissingRun } from '../../parts/missing-run'
 import { useDefaults, useDrafts } from '../../state/draft/use-drafts'
 import { useCardContext } from '../../state/run/use-card-context'
 import { type Loaded, useRows, useRun } from '../../state/run/use-run'
@@ -33,15 +34,7 @@ export function DraftsArea({ view, goTo, run: seen }: { view: RouteState; goTo: 
   const run = tried ? built : seen
   const rows = useRows(run.kind === 'ready' ? run.value.id : null)
   if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
-  if (run.kind === 'missing') {
-    return (
-      <Notice text="Drafts are made on the pages of a run, and this browser holds none under this address.">
-        <button type="button" className="button" onClick={() => goTo({ area: 'gather', run: null, page: null })}>
-          Gather pages
-        </button>
-      </Notice>
-    )
-  }
+  if (run.kind === 'missing') return <MissingRun goTo={goTo} />
   return <Drafts view={view} goTo={goTo} run={run.value} rows={rows} />
 }
 

@@ -89,6 +89,9 @@ export function PatchBuild({ run, site, defaults, context, pages }: DraftsProps 
           asks="folder"
           label="Built folder to patch"
           disabled={pages.length === 0}
+          onNothing={() =>
+            setState({ kind: 'failed', message: 'No files were chosen. If you chose a folder, it is empty.' })
+          }
           onChosen={(files) => void guarded(() => patch(filesFrom(files), null))}
         >
           Choose folder
@@ -143,6 +146,8 @@ export function PatchBuild({ run, site, defaults, context, pages }: DraftsProps 
 /** Files whose difference is drawn; the rest is counted, and in the zip all the same. */
 const DRAWN = 30
 
+const intoView = (place: HTMLElement | null) => place?.scrollIntoView({ block: 'nearest' })
+
 function Difference({
   files,
   folder,
@@ -167,7 +172,8 @@ function Difference({
   const asText = changed.filter(({ bytes, after }) => new TextDecoder().decode(bytes) === after)
   const saveDiff = () => saveFile('cards.patch', asText.map(gitDiff).join(''), 'text/x-diff')
   return (
-    <div className="mt-4 grid gap-3">
+    // What a choice led to is seen, wherever the page was scrolled to.
+    <div ref={intoView} className="mt-4 grid gap-3">
       <div className="flex flex-wrap items-center gap-3">
         <b className="font-semibold">
           {changed.length === 0 ? 'No file changes.' : `${count(changed.length, 'file')} would change`}

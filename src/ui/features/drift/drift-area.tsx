@@ -5,6 +5,7 @@ import { useMemo } from 'react'
 import type { StoredRun } from '@/store/database'
 import { Notice } from '../../kit/notice'
 import { count, shortAddress } from '../../kit/words'
+import { MissingRun } from '../../parts/missing-run'
 import { runInWords } from '../../state/run/run-names'
 import { type Loaded, useRuns } from '../../state/run/use-run'
 import type { GoTo } from '../../state/view/use-view'
@@ -20,15 +21,7 @@ import { RunsTab } from './runs-tab'
 export function DriftArea({ view, goTo, run }: { view: RouteState; goTo: GoTo; run: Loaded<StoredRun> }) {
   const runs = useRuns()
   if (run.kind === 'loading' || runs === undefined) return <Notice text="Reading the runs …" />
-  if (run.kind === 'missing') {
-    return (
-      <Notice text="Drift holds a run against an earlier one, and this browser holds none under this address.">
-        <button type="button" className="button" onClick={() => goTo({ area: 'gather', run: null, page: null })}>
-          Gather pages
-        </button>
-      </Notice>
-    )
-  }
+  if (run.kind === 'missing') return <MissingRun goTo={goTo} />
   if (run.value.state === 'running') return <Notice text="This run is still going on. Drift is seen once it is done." />
   if (run.value.tried)
     return <Notice text="What is only tried never went live. Go back to what is built to see its drift." />

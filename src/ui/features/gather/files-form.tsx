@@ -24,6 +24,8 @@ async function pagesOf(source: Chosen): Promise<number> {
   )
 }
 
+const NOTHING_CHOSEN = 'No files were chosen. If you chose a folder, it is empty: build the site first.'
+
 /** A folder or a zip, chosen or dropped. It is read in the browser and never leaves it. */
 export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void }) {
   const id = useId()
@@ -49,6 +51,8 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
     const dropped = await readDropped(transfer)
     if (dropped.kind === 'other')
       setFault(`“${dropped.name}” is neither a folder nor a zip. A sitemap, a list or a run document belongs below.`)
+    else if (dropped.kind === 'folder' && dropped.files.length === 0)
+      setFault(`“${dropped.name}” is empty: build the site first.`)
     else void startChosen({ ...dropped, site: null })
   }
   const { isOver, place } = useDrop((transfer) => void drop(transfer))
@@ -63,6 +67,7 @@ export function FilesForm({ onStart }: { onStart: (source: GatherSource) => void
       <div className="flex flex-wrap gap-2">
         <FileButton
           asks="folder"
+          onNothing={() => setFault(NOTHING_CHOSEN)}
           onChosen={(chosen) =>
             void chosenFiles(chosen).then((files) => startChosen({ kind: 'folder', site: null, ...files }))
           }

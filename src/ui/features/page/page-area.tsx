@@ -8,6 +8,7 @@ import type { StoredRun, WallRow } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
 import { Notice } from '../../kit/notice'
 import { bytes, clockTime } from '../../kit/words'
+import { MissingRun } from '../../parts/missing-run'
 import { PlaceholdersSaid } from '../../parts/placeholders-said'
 import { StandingSwitch } from '../../parts/standing-switch'
 import type { DraftPaneSlot } from '../../state/draft/slots'
@@ -48,7 +49,7 @@ export function PageArea({
   const neighbours = useMemo(() => selectRows(rows ?? [], view), [rows, view])
   usePageKeys({ row, neighbours, goTo })
   if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
-  if (run.kind === 'missing') return <Notice text="This browser holds no such run. Gather the pages again." />
+  if (run.kind === 'missing') return <MissingRun goTo={goTo} />
   if (!row) {
     return (
       <Notice

@@ -10,6 +10,7 @@ import { imagesOf } from '@/store/images'
 import { bookOf } from '@/store/overviews'
 import { Notice } from '../../kit/notice'
 import { count } from '../../kit/words'
+import { MissingRun } from '../../parts/missing-run'
 import type { Loaded } from '../../state/run/use-run'
 import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
@@ -41,15 +42,7 @@ export function PicturesArea({ view, goTo, run }: { view: RouteState; goTo: GoTo
           },
     [id],
   )
-  if (run.kind === 'missing') {
-    return (
-      <Notice text="Pictures are those of a run, and this browser holds none under this address.">
-        <button type="button" className="button" onClick={() => goTo({ area: 'gather', run: null, page: null })}>
-          Gather pages
-        </button>
-      </Notice>
-    )
-  }
+  if (run.kind === 'missing') return <MissingRun goTo={goTo} />
   if (run.kind === 'loading' || !stored) return <Notice text="Reading the run …" />
   if (!stored.book) {
     const text =

@@ -3,6 +3,7 @@
 import { useCallback, useMemo, useRef, useState } from 'react'
 import type { StoredRun, WallRow } from '@/store/database'
 import { Notice } from '../../kit/notice'
+import { MissingRun } from '../../parts/missing-run'
 import { StandingSwitch } from '../../parts/standing-switch'
 import { SurfaceBar } from '../../parts/surface-bar'
 import type { BulkDraftSlot } from '../../state/draft/slots'
@@ -67,15 +68,7 @@ export function WallArea({
   const chosen = view.page === null ? null : (shown.find((row) => row.path === view.page) ?? null)
   useWallKeys({ shown, columns, goTo, searchField })
   if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
-  if (run.kind === 'missing') {
-    return (
-      <Notice text="This browser holds no such run. Runs are kept where they were gathered, and go when site data is cleared.">
-        <button type="button" className="button" onClick={() => goTo({ area: 'gather', run: null, page: null })}>
-          Gather pages
-        </button>
-      </Notice>
-    )
-  }
+  if (run.kind === 'missing') return <MissingRun goTo={goTo} />
   return (
     <div className="grid h-full grid-cols-[226px_minmax(0,1fr)_326px] max-lg:grid-cols-[180px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
       <h1 className="sr-only">The Wall of {run.value.source.site}</h1>

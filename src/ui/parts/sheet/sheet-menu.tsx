@@ -33,7 +33,7 @@ export function SheetMenu({ name, about, className, cards = 'Cards', documents =
     },
   }))
   const others = [
-    { name: 'Copy the picture', save: async () => copySheet((await drawing()).drawing) },
+    { name: 'Copy the picture', save: async () => copySheet((await drawing()).drawing), done: 'Copied.' },
     {
       name: 'Show it, to drag',
       save: async () => {
