@@ -46,7 +46,7 @@ export function TopBar({ view, goTo, run, demo }: Props) {
       <RunChip run={run} goTo={goTo} />
       <nav
         aria-label="Areas"
-        className="mx-auto flex min-w-0 items-center max-md:mx-0 max-md:flex-1 max-md:overflow-x-auto"
+        className="mx-auto flex shrink-0 items-center max-lg:mx-0 max-lg:min-w-0 max-lg:flex-1 max-lg:overflow-x-auto"
       >
         {TRACK.map((area, index) => (
           <TrackStop
@@ -65,6 +65,9 @@ export function TopBar({ view, goTo, run, demo }: Props) {
     </header>
   )
 }
+
+/** Where the track is longer than its room, the area that is open is in it. */
+const inSight = (link: HTMLElement | null) => link?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
 
 /** Links stay links: only a plain click is ours. */
 function follow(event: React.MouseEvent, go: () => void): void {
@@ -101,6 +104,7 @@ function TrackStop({
         onClick={(event) => follow(event, () => !isOff && goTo({ area }))}
         aria-current={isHere ? 'page' : undefined}
         aria-disabled={isOff || undefined}
+        ref={isHere ? inSight : undefined}
         className={clsx(
           'flex h-8 shrink-0 items-center gap-[6px] rounded-card px-[9px] text-body font-medium max-md:px-2',
           isHere ? 'bg-bar-ink font-semibold text-bar' : 'text-bar-ink hover:bg-white/10',

@@ -99,7 +99,12 @@ export function CardGrid({
     virtual.scrollToIndex(Math.max(0, Math.floor(chosenIndex / columns)), { align: 'auto' })
   }, [narrowing, virtual, chosenIndex, columns])
   return (
-    <section ref={pane} tabIndex={0} aria-label="Cards" className="min-h-0 flex-1 overflow-auto px-4 pb-6 pt-1">
+    <section
+      ref={pane}
+      tabIndex={0}
+      aria-label="Cards"
+      className="min-h-0 flex-1 overflow-auto px-4 pb-6 pt-1 [@media(max-height:620px)]:min-h-[300px]"
+    >
       {rows.length === 0 && (
         <Notice text={hasPages ? 'No page shows all of these symptoms at once.' : 'No page has arrived yet.'}>
           {hasPages && (

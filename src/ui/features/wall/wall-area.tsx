@@ -73,7 +73,10 @@ export function WallArea({
     <div className="grid h-full grid-cols-[226px_minmax(0,1fr)_326px] max-lg:grid-cols-[180px_minmax(0,1fr)] max-md:block max-md:overflow-auto">
       <h1 className="sr-only">The Wall of {run.value.source.site}</h1>
       <SectionList rows={rows} section={view.section} page={view.page} goTo={goTo} />
-      <section aria-label={`Cards on ${surface.name}`} className="flex min-h-0 min-w-0 flex-col max-md:h-[78vh]">
+      <section
+        aria-label={`Cards on ${surface.name}`}
+        className="flex min-h-0 min-w-0 flex-col max-md:h-[max(78vh,640px)] [@media(max-height:620px)]:overflow-auto"
+      >
         <div className="px-4 pt-2">
           <SurfaceBar view={view} goTo={goTo} />
         </div>
