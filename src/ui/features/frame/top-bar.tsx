@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx'
 import { DropdownMenu } from 'radix-ui'
+import { useEffect, useRef } from 'react'
 import type { StoredRun } from '@/store/database'
 import { clockTime, count, shortAddress } from '../../kit/words'
 import { runNames } from '../../state/run/run-names'
@@ -66,9 +67,6 @@ export function TopBar({ view, goTo, run, demo }: Props) {
   )
 }
 
-/** Where the track is longer than its room, the area that is open is in it. */
-const inSight = (link: HTMLElement | null) => link?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
-
 /** Links stay links: only a plain click is ours. */
 function follow(event: React.MouseEvent, go: () => void): void {
   if (event.metaKey || event.ctrlKey || event.shiftKey || event.button !== 0) return
@@ -91,8 +89,14 @@ function TrackStop({
   run: StoredRun | null
   goTo: GoTo
 }) {
+  const link = useRef<HTMLAnchorElement>(null)
   const isHere = view.area === area || (area === 'wall' && view.area === 'page')
   const isOff = area !== 'gather' && !view.run
+  const hasRun = run !== null
+  // Where the track is longer than its room, the open area is in it. A run makes the room smaller.
+  useEffect(() => {
+    if (isHere && hasRun) link.current?.scrollIntoView({ block: 'nearest', inline: 'center' })
+  }, [isHere, hasRun])
   const errors = area === 'wall' ? (run?.summary?.error ?? 0) : 0
   return (
     <>
@@ -104,7 +108,7 @@ function TrackStop({
         onClick={(event) => follow(event, () => !isOff && goTo({ area }))}
         aria-current={isHere ? 'page' : undefined}
         aria-disabled={isOff || undefined}
-        ref={isHere ? inSight : undefined}
+        ref={link}
         className={clsx(
           'flex h-8 shrink-0 items-center gap-[6px] rounded-card px-[9px] text-body font-medium max-md:px-2',
           isHere ? 'bg-bar-ink font-semibold text-bar' : 'text-bar-ink hover:bg-white/10',

@@ -48,6 +48,7 @@ export function PageArea({
   const row = rows?.find(({ path }) => path === view.page) ?? null
   const neighbours = useMemo(() => selectRows(rows ?? [], view), [rows, view])
   usePageKeys({ row, neighbours, goTo })
+  useDraftKey(goTo)
   if (run.kind === 'loading' || rows === undefined) return <Notice text="Reading the run …" />
   if (run.kind === 'missing') return <MissingRun goTo={goTo} />
   if (!row) {
@@ -99,7 +100,11 @@ function OnePage({ view, goTo, run, row, rows, neighbours, draftPane: DraftPane 
   const page = stored.kind === 'ready' ? stored.value.page : null
   const draft = usePageDraft(run, page, row.section, context)
   const setTab = useCallback((pane: Pane) => goTo({ pane }, 'replace'), [goTo])
-  useDraftKey(setTab, view.pane)
+  const { pane } = view
+  useEffect(() => {
+    // Who comes by J, K or an address may press the next key at once: letters are held only after E.
+    if (pane === 'draft') requestAnimationFrame(() => draftField()?.focus())
+  }, [pane])
   const built = useMemo(() => {
     if (!page || !context) return null
     const seen = picture === null ? page : withPictureChosen(page, picture)
@@ -262,15 +267,11 @@ function usePageKeys({ row, neighbours, goTo }: { row: WallRow | null; neighbour
   })
 }
 
-/** E opens the draft, and puts the cursor into its title. */
-function useDraftKey(setTab: (pane: Pane) => void, pane: Pane): void {
-  useEffect(() => {
-    // Who comes by J, K or an address may press the next key at once: letters are held only after E.
-    if (pane === 'draft') requestAnimationFrame(() => draftField()?.focus())
-  }, [pane])
+/** E opens the draft, and puts the cursor into its title: also while the page is still being read. */
+function useDraftKey(goTo: GoTo): void {
   useKeys((action) => {
     if (action !== 'draft') return false
-    setTab('draft')
+    goTo({ pane: 'draft' }, 'replace')
     typeInto(draftField)
     return true
   })
