@@ -4,7 +4,7 @@ import { lacksDescription } from '../page-texts'
 
 export const descriptionMissing = defineCheck({
   id: 'description-missing',
-  label: 'no description',
+  label: 'description not set',
   subject: 'description',
   lacks: 'description',
   isAboutSharing: true,

@@ -3,7 +3,7 @@ import { defineCheck } from '../define-check'
 
 export const titleMissing = defineCheck({
   id: 'title-missing',
-  label: 'no title',
+  label: 'title not set',
   subject: 'title',
   lacks: 'title',
   family: 'text',
