@@ -228,7 +228,7 @@ test('a pattern is seen on every page of its section; its fault points at the ch
   await field.fill('{heading}, a guide[ | {site}]1')
   await expect(page.getByRole('region', { name: 'Titles of the section' })).toContainText('no two the same')
   await expectAccessible(page)
-  const text = page.getByLabel(/^Description/)
+  const text = page.getByRole('textbox', { name: /^Description/ })
   await text.fill('{description}[ By {author}.]1')
   await expect(page.getByRole('region', { name: 'Descriptions of the section' })).toContainText(
     'Unplug it. Then let it cool',
@@ -350,8 +350,10 @@ test('the Wall is seen with all drafts, and the build stays what it is', async (
   await expect(page.getByRole('figure', { name: 'with the draft' })).toContainText('Drafted for the lamp')
   await page.getByRole('button', { name: 'Wall with all drafts' }).click()
   await expect(page.getByText('With all drafts, not built: 1 page.')).toBeVisible()
-  await expect(await lampOnWall(page)).toContainText('Drafted for the lamp')
+  const lamp = await lampOnWall(page)
+  await expect(lamp).toContainText('Drafted for the lamp')
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Back to what is built' }).click()
-  await expect(await lampOnWall(page)).not.toContainText('Drafted for the lamp')
+  await expect(lamp).toContainText('Rewire a table lamp')
+  await expect(lamp).not.toContainText('Drafted for the lamp')
 })
