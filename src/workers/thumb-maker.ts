@@ -10,6 +10,9 @@ export const THUMB_WIDTH_PX = 560
 /** The stream and the pictures share the browser's six connections to the server. */
 const AT_ONCE = 3
 
+/** How long the app's server may take for a picture that it has read before, in ms: a run does not wait for it for ever. */
+const SERVED_WITHIN_MS = 20_000
+
 /** Makes small copies of pictures, off the main thread, and keeps them. */
 export class ThumbMaker {
   private readonly waiting: ServedImage[] = []
@@ -76,7 +79,7 @@ async function makeThumb(image: ServedImage, ownPicture: (url: string) => Promis
 
 async function servedPicture(path: string | null): Promise<Blob | null> {
   if (path === null) return null
-  const response = await fetch(path)
+  const response = await fetch(path, { signal: AbortSignal.timeout(SERVED_WITHIN_MS) })
   return response.ok ? response.blob() : null
 }
 

@@ -28,7 +28,7 @@ export function BeforeAfter({ run, section, draft, defaults, context }: Props) {
   if (!shown) return null
   const { surface, was, is, parts } = shown
   return (
-    <div className="grid w-[560px] max-w-full grid-cols-2 items-start gap-3 py-1">
+    <div className="grid w-[720px] max-w-full grid-cols-2 items-start gap-3 py-1">
       {(
         [
           ['as built', was],
