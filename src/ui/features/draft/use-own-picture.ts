@@ -1,7 +1,8 @@
 'use client'
 
-import { type ClipboardEvent, type DragEvent, useState } from 'react'
+import { type ClipboardEvent, useState } from 'react'
 import type { GatheredImage } from '@/core/model'
+import { useDrop } from '../../kit/use-drop'
 import { takeOwnPicture } from '../../state/draft/own-picture'
 
 /** Takes a picture of one's own: a file that is chosen, dropped or pasted. */
@@ -12,8 +13,8 @@ export function useOwnPicture(
   onTaken: (url: string) => void,
 ) {
   const [fault, setFault] = useState('')
-  const [isOver, setIsOver] = useState(false)
-  const take = async (file: File) => {
+  const take = async (file: File | undefined) => {
+    if (!file) return
     setFault('')
     try {
       onTaken((await takeOwnPicture(run, site, file, images)).url)
@@ -21,28 +22,13 @@ export function useOwnPicture(
       setFault(error instanceof Error ? error.message : String(error))
     }
   }
-  const hasFiles = (event: DragEvent) => event.dataTransfer.types.includes('Files')
-  const handlers = {
-    onPaste: (event: ClipboardEvent) => {
-      const [file] = event.clipboardData.files
-      // Text that is pasted into a field stays text.
-      if (!file) return
-      event.preventDefault()
-      void take(file)
-    },
-    onDragOver: (event: DragEvent) => {
-      if (!hasFiles(event)) return
-      event.preventDefault()
-      setIsOver(true)
-    },
-    onDragLeave: () => setIsOver(false),
-    onDrop: (event: DragEvent) => {
-      setIsOver(false)
-      const [file] = event.dataTransfer.files
-      if (!file) return
-      event.preventDefault()
-      void take(file)
-    },
+  const { isOver, place } = useDrop((transfer) => void take(transfer.files[0]))
+  const onPaste = (event: ClipboardEvent) => {
+    const [file] = event.clipboardData.files
+    // Text that is pasted into a field stays text.
+    if (!file) return
+    event.preventDefault()
+    void take(file)
   }
-  return { take, fault, isOver, handlers }
+  return { take, fault, isOver, handlers: { ...place, onPaste } }
 }

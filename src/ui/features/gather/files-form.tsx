@@ -6,12 +6,12 @@ import { countPageFiles } from '@/core/crawl'
 import { storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 import { FileButton } from '../../kit/file-button'
+import { useDrop } from '../../kit/use-drop'
 import { chosenFiles, readDropped } from '../../state/run/dropped-files'
 import { completeAddress } from '../../state/run/sources'
 import { askArchive } from './ask-archive'
 import { type LargeSource, largeSource, SAMPLE } from './large-source'
 import { LargeSourceNotice } from './large-source-notice'
-import { useDrop } from './use-drop'
 
 type Chosen = Extract<GatherSource, { kind: 'folder' | 'zip' }>
 

@@ -7,13 +7,13 @@ import { readList, readSitemap } from '@/core/crawl'
 import { storageUse } from '@/store/runs'
 import type { GatherSource } from '@/workers/protocol'
 import { FileButton } from '../../kit/file-button'
+import { useDrop } from '../../kit/use-drop'
 import { count } from '../../kit/words'
 import { completeAddress, listedAddress } from '../../state/run/sources'
 import { BuildOfList, type ChosenBuild } from './build-of-list'
 import { type LargeSource, largeSource, SAMPLE } from './large-source'
 import { LargeSourceNotice } from './large-source-notice'
 import { type ChosenList, readAddressFile } from './read-address-file'
-import { useDrop } from './use-drop'
 
 /** Addresses as a person pastes them: one a line, or the text of a sitemap. */
 export function pastedAddresses(text: string): string[] {
