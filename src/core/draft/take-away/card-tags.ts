@@ -1,4 +1,5 @@
 import { type AddressMap, baseOf, resolveAddress } from '../../address'
+import { isSingleValued } from '../../check'
 import type { GatheredPage, PageFacts } from '../../model'
 import { metasOf } from '../../surface'
 import { isBlank } from '../../text'
@@ -38,9 +39,8 @@ const PLACE = new Map(ORDER.map((key, index) => [key, index]))
 const IS_OURS = /^(?:og|twitter|article|book|profile|product|music|video|fb):|^(?:description|author)$/
 const IS_ADDRESS = /^(?:og:(?:image|image:url|image:secure_url|url|video|audio)|twitter:(?:image|player))$/
 
-/** Tags of further pictures stay beside their picture: the list below is of single tags. */
-const REPEATABLE =
-  /^(?:og:image|og:video|og:audio|og:locale:alternate|article:author|article:tag|book:author|book:tag|video:actor|video:tag)/
+/** A card has one of each of its own tags, whatever the checks say of a second. Anything else may be a list. */
+const isSingle = (key: string) => isSingleValued(key) || key.startsWith('twitter:')
 
 /**
  * The complete set of a page's card tags: ordered, each single-valued one once, addresses absolute on the production
@@ -55,7 +55,7 @@ export function cardTags(page: GatheredPage & { facts: PageFacts }, addresses: A
   const seen = new Set<string>()
   const tags = page.facts.metas.flatMap((meta): CardTags['tags'] => {
     if ((meta.attribute !== 'name' && meta.attribute !== 'property') || !IS_OURS.test(meta.key)) return []
-    if (isBlank(meta.value) || (seen.has(meta.key) && !REPEATABLE.test(meta.key))) return []
+    if (isBlank(meta.value) || (seen.has(meta.key) && isSingle(meta.key))) return []
     seen.add(meta.key)
     return [{ key: meta.key, value: IS_ADDRESS.test(meta.key) ? absolute(meta.value!) : meta.value! }]
   })

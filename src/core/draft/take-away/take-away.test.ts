@@ -51,6 +51,48 @@ const HEAD = `<title>Lamp | Site</title>
 <meta property="article:tag" content="one"><meta property="article:tag" content="two"><meta property="og:type" content="">`
 
 describe('the tags of a page', () => {
+  test('what may stand several times stands as often as the page says it, in its order', () => {
+    const keys = [
+      'og:see_also',
+      'music:musician',
+      'music:song',
+      'music:song:disc',
+      'music:song:track',
+      'video:director',
+      'video:writer',
+      'video:actor',
+      'video:actor:role',
+      'article:author',
+      'book:tag',
+      'fb:admins',
+      'og:locale:alternate',
+    ]
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...keys), fc.stringMatching(/^[a-z]{1,6}$/)), { maxLength: 12 }),
+        (said) => {
+          const head = said.map(([key, value]) => `<meta property="${key}" content="${value}">`).join('\n')
+          const own = tagsOf(head).tags.filter(({ key }) => key !== 'og:url')
+          expect(own.map(({ key, value }) => [key, value])).toEqual(said)
+        },
+      ),
+      runs(200),
+    )
+  })
+
+  test('what a page has one of stands once, as it said it first', () => {
+    const twice = (key: string) => `<meta name="${key}" content="first"><meta name="${key}" content="second">`
+    for (const key of [
+      'og:title',
+      'twitter:card',
+      'twitter:label1',
+      'twitter:app:name:iphone',
+      'fb:app_id',
+      'description',
+    ])
+      expect(tagsOf(twice(key)).tags.filter((tag) => tag.key === key)).toEqual([{ key, value: 'first' }])
+  })
+
   test('are complete, in order, single ones once, absolute, without empty ones', () => {
     expect(tagsOf(HEAD)).toEqual({
       url: 'https://site.example/guides/lamp',
