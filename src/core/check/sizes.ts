@@ -14,3 +14,9 @@ export function isAtLeast(size: Size, least: Size): boolean {
 export function weightInWords(bytes: number): string {
   return bytes < 999_500 ? `${Math.round(bytes / 1000)} KB` : `${(bytes / 1_000_000).toFixed(1)} MB`
 }
+
+/** A limit as a place states it: 600 KB, 8 MB; below a thousand in bytes. */
+export function limitInWords(bytes: number): string {
+  if (bytes < 1000) return `${bytes} bytes`
+  return bytes < 1_000_000 ? `${bytes / 1000} KB` : `${bytes / 1_000_000} MB`
+}

@@ -6,7 +6,6 @@ import {
   type Face,
   isPlainColour,
   NATURAL_PX,
-  isTextFirst as putsTextFirst,
   richDetails,
   type Surface,
   THUMBNAIL_PX,
@@ -315,7 +314,7 @@ export function drawCard(card: DrawnCard, surface: Surface, options: CardOptions
   if (card.layout === 'bare' || card.layout === 'not-listed') return drawPlain(card, options)
   const boxes = surface.boxes[card.layout] ?? surface.boxes.text
   if (isTab(surface) && boxes.title) return drawTab(card, boxes.title, options)
-  const isTextFirst = putsTextFirst(surface.id)
+  const isTextFirst = surface.textFirst === true
   const { url, crop } = card.image
   const isBeside = card.layout === 'thumbnail' && url !== null
   const isLarge = (card.layout === 'wide' || card.layout === 'natural') && url !== null

@@ -62,8 +62,11 @@ describe('a card as a drawing', () => {
     },
   )
 
-  test('a place that puts its text first has the picture below it', () => {
-    const drawn = draw(withPicture, communityChat)
+  test.each([
+    ['built in', communityChat],
+    ['of one’s own', { ...wideFeed, id: 'hall-intranet', textFirst: true }],
+  ])('a place that puts its text first has the picture below it (%s)', (_name, surface) => {
+    const drawn = draw(withPicture, surface)
     const picture = boxes(drawn).find((step) => step.kind === 'picture')!
     const last = Math.max(...drawn.steps.flatMap((step) => (step.kind === 'text' ? [step.baseline] : [])))
     expect(picture.y).toBeGreaterThan(last)

@@ -102,6 +102,11 @@ export const PictureRules = z.object({
   widest: figure(z.number()).nullable(),
   thumbnailRatio: figure(z.number()),
   maxBytes: figure(z.number().int()).nullable(),
+  /**
+   * What a picture over `maxBytes` is. `error`: the place shows none. `warning`: it is dropped where links are sent by
+   * people, who may send it again. `elsewhere`: another place with the same limit says it. Absent: an error.
+   */
+  overweight: z.enum(['error', 'warning', 'elsewhere']).optional(),
   maxSide: figure(z.number().int()).nullable(),
   refused: figure(z.array(ImageFormat)),
   /** Does the place complete an address that a tag gives in part, as /img/a.png? Where not, it shows no such picture. */
@@ -133,6 +138,8 @@ export const Surface = z.object({
    */
   layoutBy: z.enum(['picture', 'card-kind', 'asked-large', 'asked-small', 'thumbnail', 'text']),
   siteLine: z.enum(['host', 'name', 'name-and-path', 'none']),
+  /** Puts the text before a large picture, and a small one at its right. Absent: the picture comes first. */
+  textFirst: z.boolean().optional(),
   /** Shows the page's favicon. */
   favicon: z.boolean(),
   /** Shows twitter:label and twitter:data in pairs. */

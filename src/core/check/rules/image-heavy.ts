@@ -1,9 +1,6 @@
 import { eachDeclaredImage } from '../declared-images'
 import { defineCheck } from '../define-check'
-import { weightInWords } from '../sizes'
-
-/** Phone chats drop a heavier picture (documented). */
-const DROPPED_BYTES = 600_000
+import { limitInWords, weightInWords } from '../sizes'
 
 export const imageHeavy = defineCheck({
   id: 'image-heavy',
@@ -21,7 +18,7 @@ export const imageHeavy = defineCheck({
       mend: { picture: 'the picture at 100 KB or so' },
     },
     dropped: {
-      says: '{url} weighs {weight}; the aim is 100 KB. Phone chat drops a picture over 600 KB.',
+      says: '{url} weighs {weight}; the aim is 100 KB. {place} drops a picture over {limit}.',
       fix: 'Save it again as JPEG at quality 80, 1200 × 630: that mostly ends under 150 KB.',
       mend: { picture: 'the picture at 100 KB or so' },
     },
@@ -30,8 +27,14 @@ export const imageHeavy = defineCheck({
     const most = context.ruleFor(page).limits.pictureBytes
     return eachDeclaredImage(page, context, (image) => {
       if (image.errorCode !== null || image.bytes === null || image.bytes <= most) return null
-      const message = image.bytes > DROPPED_BYTES ? 'dropped' : 'heavy'
-      return { message, data: { url: image.url, weight: weightInWords(image.bytes) } }
+      const { bytes } = image
+      const data = { url: image.url, weight: weightInWords(bytes) }
+      const dropping = context.surfaces.find(
+        ({ picture }) => picture?.overweight === 'warning' && picture.maxBytes && bytes > picture.maxBytes.value,
+      )
+      if (!dropping) return { message: 'heavy', data }
+      const limit = limitInWords(dropping.picture!.maxBytes!.value)
+      return { message: 'dropped', data: { ...data, place: dropping.name, limit } }
     })
   },
 })

@@ -1,9 +1,6 @@
 import { eachDeclaredImage } from '../declared-images'
 import { defineCheck } from '../define-check'
-import { weightInWords } from '../sizes'
-
-/** The phone chat's 600 KB belong to image-heavy; the feed reply takes what the wide feed takes. */
-const COUNTED = new Set(['wide-feed', 'microblog', 'work-feed', 'picture-board', 'community-chat'])
+import { limitInWords, weightInWords } from '../sizes'
 
 export const imageTooHeavy = defineCheck({
   id: 'image-too-heavy',
@@ -26,11 +23,12 @@ export const imageTooHeavy = defineCheck({
       const { bytes } = image
       if (image.errorCode !== null || bytes === null) return null
       const refusing = context.surfaces.filter(
-        ({ id, picture }) => COUNTED.has(id) && picture?.maxBytes && bytes > picture.maxBytes.value,
+        ({ picture }) =>
+          picture?.maxBytes && bytes > picture.maxBytes.value && (picture.overweight ?? 'error') === 'error',
       )
       if (refusing.length === 0) return null
       const places = refusing
-        .map(({ name, picture }) => `${name} (${picture!.maxBytes!.value / 1_000_000} MB)`)
+        .map(({ name, picture }) => `${name} (${limitInWords(picture!.maxBytes!.value)})`)
         .join(', ')
       return { message: 'refused', data: { url: image.url, weight: weightInWords(bytes), places } }
     })

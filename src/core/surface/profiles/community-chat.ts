@@ -30,6 +30,7 @@ export const communityChat: Surface = {
   },
   layoutBy: 'asked-large',
   siteLine: 'name',
+  textFirst: true,
   favicon: false,
   labels: false,
   themeColor: true,

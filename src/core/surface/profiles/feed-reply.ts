@@ -11,7 +11,7 @@ export const feedReply: Surface = {
   id: 'feed-reply',
   name: 'Feed reply',
   about: 'A link in a reply under a post: a small square picture and a title, nothing else.',
-  picture: { ...wideFeed.picture!, largeRatio: null, thumbnailRatio: observed(1) },
+  picture: { ...wideFeed.picture!, overweight: 'elsewhere', largeRatio: null, thumbnailRatio: observed(1) },
   layoutBy: 'thumbnail',
   recompression: thumbnailRecompression,
   boxes: { thumbnail: boxes, text: boxes },

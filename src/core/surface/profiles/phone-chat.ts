@@ -22,6 +22,7 @@ export const phoneChat: Surface = {
     widest: documented(4),
     thumbnailRatio: observed(1),
     maxBytes: documented(600_000),
+    overweight: 'warning',
     maxSide: null,
     refused: assumed(['svg', 'tiff', 'bmp', 'ico']),
     completesAddresses: observed(false),

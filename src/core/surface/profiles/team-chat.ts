@@ -30,6 +30,7 @@ export const teamChat: Surface = {
   },
   layoutBy: 'asked-small',
   siteLine: 'name',
+  textFirst: true,
   favicon: true,
   labels: true,
   themeColor: false,
