@@ -8,7 +8,7 @@ import { deleteRun, isRunWritten, MOST_OF_NAME, nameRun, runsKept, storageUse } 
 import type { GatherSource } from '@/workers/protocol'
 import { bytes, count, shortAddress } from '../../kit/words'
 import { useAskFirst } from '../../parts/ask-first'
-import { type RunName, runNames } from '../../state/run/run-names'
+import { type RunName, runNames } from '../../parts/run-names'
 import { askForLogin } from '../../state/run/session'
 import { addressAsked, sourceToResume, wantsLogin } from '../../state/run/sources'
 import { useRuns } from '../../state/run/use-run'

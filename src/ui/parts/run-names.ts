@@ -1,7 +1,7 @@
 import { pathOn } from '@/core/address'
 import type { StoredRun } from '@/store/database'
 import { runReadAt } from '@/store/runs'
-import { dayAndTime, shortAddress } from '../../kit/words'
+import { dayAndTime, shortAddress } from '../kit/words'
 
 /** What a run is called, and what tells it from others. `when` alone tells it from every other run of the list. */
 export type RunName = { title: string; when: string; made: string; readAt: string }
