@@ -2,9 +2,9 @@
 import { writeFileSync } from 'node:fs'
 import { checks, describeChecks, requirementsJsonSchema } from '../src/core/check'
 import { templatesJsonSchema } from '../src/core/compose'
-import { describeSurfaces, surfaces } from '../src/core/surface'
+import { builtInSurfaces, describeSurfaces } from '../src/core/surface'
 
-writeFileSync(new URL('../docs/surfaces.md', import.meta.url), describeSurfaces(surfaces))
+writeFileSync(new URL('../docs/surfaces.md', import.meta.url), describeSurfaces(builtInSurfaces))
 writeFileSync(new URL('../docs/checks.md', import.meta.url), describeChecks(checks))
 writeFileSync(
   new URL('../docs/requirements.schema.json', import.meta.url),

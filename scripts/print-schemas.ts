@@ -1,7 +1,7 @@
 // Prints the JSON Schemas of the package, by file name: scripts/build-command.mjs writes them.
 import { checks, requirementsJsonSchema } from '../src/core/check'
 import { templatesJsonSchema } from '../src/core/compose'
-import { surfaces } from '../src/core/surface'
+import { builtInSurfaces } from '../src/core/surface'
 import { withIds } from './schema-ids'
 
 const address = (name: string) => `https://nimble-parrot.example/schemas/${name}`
@@ -11,7 +11,7 @@ const made = {
   'requirements.schema.json': withIds(
     { ...requirementsJsonSchema() },
     ids,
-    surfaces.map(({ id }) => id),
+    builtInSurfaces.map(({ id }) => id),
   ),
   'picture-templates.schema.json': templatesJsonSchema(),
 }

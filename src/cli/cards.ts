@@ -12,7 +12,7 @@ import {
   sheetOfChanged,
   sheetOfRun,
 } from '@/core/sheet'
-import { type Surface, surfaces as shippedSurfaces, wideFeed, withSurfaces } from '@/core/surface'
+import { mainPlace, type Surface, surfacesWith } from '@/core/surface'
 import { groupBy, nearestWord, printableJson, terminalText } from '@/core/text'
 import type { PictureCopy } from '@/io/decoder/decoder'
 import { linesOfOtherFaces, sheetAsPng, sheetAsSvgFile } from '@/io/sheet/draw-sheet'
@@ -153,7 +153,7 @@ function sheetsOf(
     }))
   }
   const isOnePage = isFolder || pages.length === 1
-  const surfaces = chosenSurfaces(options.surface, known, isOnePage ? known : [wideFeed])
+  const surfaces = chosenSurfaces(options.surface, known, isOnePage ? known : [mainPlace(known)])
   const groups = isFolder ? pages.map((page) => [page]) : [pages]
   return groups.map((group) => ({
     name: fileNameOf(pathOn(group[0]?.url ?? '', after.source.site)),
@@ -183,7 +183,7 @@ export async function cards(source: string, options: CardsOptions): Promise<numb
   const before = options.changedSince === undefined ? null : await loadRunDocument(options.changedSince, 'earlier run')
   const after = await loaded(source, options)
   const { requirements } = await loadRequirements(options.rules, source)
-  const known = withSurfaces(shippedSurfaces, requirements.ownSurfaces ?? [])
+  const known = surfacesWith(requirements.ownSurfaces ?? [])
   const sheets = sheetsOf(after.run, before, known, options, isFolder)
   const sides = before ? { before: { run: before, isNamedByUser: false }, after } : { after }
   const { copies, missing } = await copiesFor(

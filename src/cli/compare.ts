@@ -1,4 +1,4 @@
-import { driftBetween, hasDrifted, incomparable } from '@/core/compare'
+import { driftBetween, hasDrifted, incomparable, placesOf } from '@/core/compare'
 import { type DriftFormat, driftFormats } from '@/core/report'
 import { terminalText } from '@/core/text'
 import { CannotRun } from './cannot-run'
@@ -25,7 +25,7 @@ export async function compare(
       process.stderr.write(`nimble-parrot: ${terminalText(`${file} is of a run that is not complete: ${message}`)}\n`)
   }
   const drift = driftBetween(old, now)
-  const text = driftFormats[options.format](drift)
+  const text = driftFormats[options.format](drift, placesOf(now))
   if (options.out === undefined) await writeStandardOut(text)
   else await writeOut(fromHere(options.out), [text])
   return hasDrifted(drift) ? 1 : 0

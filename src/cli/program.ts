@@ -3,7 +3,7 @@ import { globFault, limits, resolveAddress, shownAddress, withoutUnnamedHost } f
 import { CENTER } from '@/core/image'
 import { VERSION } from '@/core/model'
 import { driftFormats, reportFormats } from '@/core/report'
-import { surfaces } from '@/core/surface'
+import { surfacesWith } from '@/core/surface'
 import { nearestWord, terminalText } from '@/core/text'
 import { CannotRun } from './cannot-run'
 import { check, type FormatChoice } from './check'
@@ -70,7 +70,8 @@ const shardOption = (text: string) => {
 
 const DRIFT_FORMATS = Object.keys(driftFormats)
 
-const askable = surfaces.filter(({ token }) => token !== null).map(({ id }) => id)
+const ourPlaces = surfacesWith([])
+const askable = ourPlaces.filter(({ token }) => token !== null).map(({ id }) => id)
 
 async function parsed(argv: string[]): Promise<number> {
   const program = new Command('nimble-parrot').exitOverride().configureOutput({
@@ -197,7 +198,7 @@ async function parsed(argv: string[]): Promise<number> {
     .description('Draw cards as pictures; with an earlier run, each changed card beside what it was.')
     .argument('<source>', 'what check takes, or a run document (.json)')
     .option('--page <path>', 'only this page (repeatable)', collect, [])
-    .option('--surface <id>', `only this place (repeatable): ${surfaces.map(({ id }) => id).join(', ')}`, collect, [])
+    .option('--surface <id>', `only this place (repeatable): ${ourPlaces.map(({ id }) => id).join(', ')}`, collect, [])
     .option('--changed-since <file>', 'a run document: only cards that are others than there')
     .option('--site <url>', 'production address, with a path when the site lives under one')
     .option('--rules <file>', 'requirements file; nimble-parrot.json is found by itself')

@@ -1,7 +1,7 @@
 import { siteInWords } from '@/core/address'
-import { surfacesWith } from '@/core/check'
 import { type ReadDocument, readRunDocument } from '@/core/document'
 import { jsonPieces, signOffOf, unseenLines } from '@/core/report'
+import { surfacesWith } from '@/core/surface'
 import { plural, printableJson, terminalText } from '@/core/text'
 import { signedWithKey } from '@/io/sign-with-key'
 import { CannotRun } from './cannot-run'

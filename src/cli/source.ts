@@ -12,7 +12,7 @@ import {
   type ParsedCrawlRequest,
   readFromBuild,
 } from '@/core/crawl'
-import { surfaceOf } from '@/core/surface'
+import { surfacesWith } from '@/core/surface'
 import { nodeEnvironment, type RunMemory } from '@/io/crawl-environment'
 import { createFetcher } from '@/io/fetch-address'
 import { openFolder, readPart } from '@/io/folder'
@@ -109,7 +109,8 @@ function crawlEvents(
     pictureHosts,
   })
   if (!parsed.success) throw new CannotRun(parsed.error.issues.map(({ message }) => message).join(' '))
-  const askAs = options.askAs === undefined ? null : (surfaceOf(options.askAs)?.token ?? null)
+  const askAs =
+    options.askAs === undefined ? null : (surfacesWith([]).find(({ id }) => id === options.askAs)?.token ?? null)
   const batches = runCrawl(
     parsed.data,
     {

@@ -1,7 +1,7 @@
 import { watch as watchFiles } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { join } from 'node:path'
-import { driftBetween } from '@/core/compare'
+import { driftBetween, placesOf } from '@/core/compare'
 import { type ReadDocument, readRunDocument } from '@/core/document'
 import { driftFormats, exitCodeFor, jsonPieces, type RunDocument, verdictLine, withVerdict } from '@/core/report'
 import { terminalText } from '@/core/text'
@@ -88,7 +88,9 @@ export async function watch(source: string, options: CheckOptions): Promise<numb
       else {
         const files = options.format.filter(({ file }) => file !== null)
         await writeReports(document, { ...options, format: files }, false)
-        await writeStandardOut(`\n${driftFormats.text(driftBetween(before, now))}${verdictLine(document)}\n`)
+        await writeStandardOut(
+          `\n${driftFormats.text(driftBetween(before, now), placesOf(now))}${verdictLine(document)}\n`,
+        )
       }
       before = now
       say(`Watching ${source}. Ctrl C ends it.`)

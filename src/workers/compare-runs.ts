@@ -7,6 +7,7 @@ import {
   surroundingsOf,
 } from '@/core/compare'
 import type { GatheredPage } from '@/core/model'
+import { surfacesWith } from '@/core/surface'
 import { database, type StoredRun, type WallRow } from '@/store/database'
 import { givenImages } from '@/store/images'
 import { pagesAt } from '@/store/pages'
@@ -96,6 +97,7 @@ export async function compareStored(before: string, after: string): Promise<Stor
     comparison: compareRuns(
       await comparedOf(earlier, pages.before, findingsOf(earlier, later)),
       await comparedOf(later, pages.after, findingsOf(later, earlier)),
+      surfacesWith((await requirementsOf(later.run.source.site)).ownSurfaces ?? []),
     ),
     addresses: { before: addressesOf(earlier, pages.before), after: addressesOf(later, pages.after) },
   }

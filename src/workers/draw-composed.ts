@@ -11,7 +11,7 @@ import {
   panelColor,
 } from '@/core/compose'
 import { type Crop, type Focus, refitPlan, type Shape } from '@/core/image'
-import { surfaces } from '@/core/surface'
+import type { Surface } from '@/core/surface'
 import { type Decoded, decode, drawPart } from './decode'
 import { drawCovering, type Pen } from './draw-refit'
 import { type EncodedPicture, encodeWithin } from './encode'
@@ -35,6 +35,8 @@ export type ComposeAsk = {
   also: OwnFace[]
   /** Width in px of a picture that is only looked at; null makes the file. */
   previewWidth: number | null
+  /** Of the site: their crops make the zone that the type keeps to. */
+  places: readonly Surface[]
 }
 
 export type Composed = EncodedPicture & {
@@ -136,6 +138,7 @@ export async function drawComposed({
   face,
   also,
   previewWidth,
+  places,
 }: ComposeAsk): Promise<Composed> {
   const { shape } = template
   const said = `${texts.title}${texts.line}${texts.mark}…`
@@ -150,7 +153,7 @@ export async function drawComposed({
   try {
     drawGround(pen, template, picture, focus)
     const metrics = faceOn(pen, template.face.weight, family)
-    const plan = composePlan(template, texts, sizeOf(markPicture), metrics, surfaces)
+    const plan = composePlan(template, texts, sizeOf(markPicture), metrics, places)
     if (plan.panel) drawPanel(pen, plan.panel, template, picture, focus)
     pen.fillStyle = template.accent?.color ?? template.color
     for (const { x, y, width, height } of plan.accents) pen.fillRect(x, y, width, height)

@@ -1,4 +1,3 @@
-import { surfacesWith } from '@/core/check'
 import { readPrivateKey, readSigners, signatureState } from '@/core/document'
 import {
   differenceFromSignOff,
@@ -10,6 +9,7 @@ import {
   signOffOf,
   unseenLines,
 } from '@/core/report'
+import { surfacesWith } from '@/core/surface'
 import { database, type StoredRun } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
 import { digestOf } from './digest'

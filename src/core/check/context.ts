@@ -8,7 +8,7 @@ import {
   type CardPicture,
   createCardBook,
   type Surface,
-  surfaces,
+  surfacesWith,
   type TextPart,
 } from '../surface'
 import { alikePictures } from './alike-pictures'
@@ -74,16 +74,6 @@ function remember<K extends object, V>(make: (key: K) => V): (key: K) => V {
     known.set(key, made)
     return made
   }
-}
-
-/** Ours, with the reader’s own in place of those of the same id, and after them. */
-export function surfacesWith(own: readonly Surface[]): readonly Surface[] {
-  if (own.length === 0) return surfaces
-  const ids = new Set(surfaces.map(({ id }) => id))
-  return [
-    ...surfaces.map((surface) => own.find(({ id }) => id === surface.id) ?? surface),
-    ...own.filter(({ id }) => !ids.has(id)),
-  ]
 }
 
 type Sections = Map<string, string>

@@ -11,7 +11,6 @@ export {
   createCheckContext,
   createGrowingContext,
   type GrowingContext,
-  surfacesWith,
 } from './context'
 export { declaredImages, sizedImage } from './declared-images'
 export { defaultPicture } from './default-picture'

@@ -12,7 +12,7 @@ import {
   schemaFaults,
 } from '../model'
 import { Requirements } from '../requirements'
-import { surfaces } from '../surface'
+import { surfacesWith } from '../surface'
 import { nearestWord } from '../text'
 import { checks } from './rules'
 
@@ -32,7 +32,7 @@ const KINDS = ['not-shared', ...KNOWN_TYPES]
 /** What the schema can't know: names of checks, surfaces and kinds, and globs that can match no path. */
 function strangers(given: Requirements): PlacedFault[] {
   const ids = checks.map(({ id }) => id)
-  const places = [...surfaces.map(({ id }) => id), ...(given.ownSurfaces ?? []).map(({ id }) => id)]
+  const places = surfacesWith(given.ownSurfaces ?? []).map(({ id }) => id)
   const unknown = (
     name: string,
     path: readonly PropertyKey[],

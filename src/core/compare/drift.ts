@@ -1,6 +1,6 @@
 import { siteInWords } from '../address'
 import type { ReadDocument } from '../document'
-import { type CardPart, type Surface, surfaces, type TagChange } from '../surface'
+import { type CardPart, mainPlace, type Surface, surfacesWith, type TagChange } from '../surface'
 import { addTo } from '../text'
 import { type ComparedPage, type ComparedRun, documentCompared } from './compared-run'
 import { type CardDifference, type ImageChange, type PageDifference, pageDifference } from './page-difference'
@@ -30,14 +30,18 @@ export type Drift = {
 }
 
 /** What tells a page apart when its address changes: its own texts and what it says of itself. */
-function signatureOf({ facts, cards }: ComparedPage): string | null {
+function signatureOf({ facts, cards }: ComparedPage, place: Surface): string | null {
   if (!facts) return null
   const { title, h1, firstParagraph } = facts
-  return title ? JSON.stringify([title, h1, firstParagraph, cards()['wide-feed']?.description.text ?? null]) : null
+  return title ? JSON.stringify([title, h1, firstParagraph, cards()[place.id]?.description.text ?? null]) : null
 }
 
 /** Removed pages that live on elsewhere: the new page answers for the old address, or is the only one that says the same. */
-function movesBetween(removed: readonly ComparedPage[], added: readonly ComparedPage[]): Map<string, string> {
+function movesBetween(
+  removed: readonly ComparedPage[],
+  added: readonly ComparedPage[],
+  place: Surface,
+): Map<string, string> {
   const moves = new Map<string, string>()
   const led = new Map(
     added.flatMap((page) =>
@@ -46,12 +50,12 @@ function movesBetween(removed: readonly ComparedPage[], added: readonly Compared
   )
   const signatures = new Map<string, string[]>()
   for (const page of added) {
-    const signature = signatureOf(page)
+    const signature = signatureOf(page, place)
     if (signature) addTo(signatures, signature, page.url)
   }
   const taken = new Set<string>()
   for (const page of removed) {
-    const alike = signatures.get(signatureOf(page) ?? '') ?? []
+    const alike = signatures.get(signatureOf(page, place) ?? '') ?? []
     const to = led.get(page.url) ?? (alike.length === 1 ? alike[0] : undefined)
     if (to === undefined || taken.has(to)) continue
     taken.add(to)
@@ -77,8 +81,15 @@ function saysTheSame(before: ComparedPage, after: ComparedPage): boolean {
   return text !== null && text === after.text()
 }
 
-/** Compares two runs. Pages are matched by address, moved ones by what leads to them or what they say. */
-export function compareRuns(before: ComparedRun, after: ComparedRun): Comparison {
+/**
+ * Compares two runs. Pages are matched by address, moved ones by what leads to them or what they say.
+ * @param places that the runs have cards for
+ */
+export function compareRuns(
+  before: ComparedRun,
+  after: ComparedRun,
+  places: readonly Surface[] = surfacesWith([]),
+): Comparison {
   const old = new Map(before.pages.map((page) => [page.url, page]))
   const now = new Set(after.pages.map(({ url }) => url))
   const gone = before.pages.filter(({ url }) => !now.has(url))
@@ -97,7 +108,7 @@ export function compareRuns(before: ComparedRun, after: ComparedRun): Comparison
   return {
     fresh: fresh.map(({ url }) => url),
     gone: gone.map(({ url }) => url),
-    moves: movesBetween(gone, fresh),
+    moves: movesBetween(gone, fresh, mainPlace(places)),
     differences,
     findings: {
       came: [...is].filter(([key]) => !was.has(key)).map(([, finding]) => finding),
@@ -125,10 +136,10 @@ function changedPage(url: string, { tags, cards }: PageDifference): ChangedPage 
 }
 
 /** A comparison as a document. */
-export function driftDocument(comparison: Comparison, among: readonly Surface[] = surfaces): Drift {
+export function driftDocument(comparison: Comparison, places: readonly Surface[] = surfacesWith([])): Drift {
   const { fresh, gone, moves, differences, findings } = comparison
   const arrived = new Set(moves.values())
-  const holding = among.filter((surface) => surface.holding !== null).map(({ id }) => id)
+  const holding = places.filter((surface) => surface.holding !== null).map(({ id }) => id)
   const refresh: Drift['refresh'] = Object.fromEntries(holding.map((id) => [id, []]))
   for (const [url, { cards }] of differences) {
     for (const [surface, card] of cards) refresh[surface]?.push({ url, reason: reasonFor(card) })
@@ -146,9 +157,14 @@ export function driftDocument(comparison: Comparison, among: readonly Surface[] 
   }
 }
 
+/** The places that a run document has cards for: ours and those that it brings. */
+export const placesOf = ({ ownSurfaces }: Pick<ReadDocument, 'ownSurfaces'>): readonly Surface[] =>
+  surfacesWith(ownSurfaces ?? [])
+
 /** Two run documents against each other. */
 export function driftBetween(before: ReadDocument, after: ReadDocument): Drift {
-  return driftDocument(compareRuns(documentCompared(before), documentCompared(after)))
+  const places = placesOf(after)
+  return driftDocument(compareRuns(documentCompared(before), documentCompared(after), places), places)
 }
 
 /** Why two run documents can't be held against each other; null when they can. */

@@ -15,6 +15,7 @@ export {
   driftDocument,
   hasDrifted,
   incomparable,
+  placesOf,
   type RefreshReason,
 } from './drift'
 export type { HeldEvent, HeldScope, Holder } from './held-copies'

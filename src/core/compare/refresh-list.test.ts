@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { assumed, type CardPart, wideFeed } from '../surface'
+import { assumed, type CardPart } from '../surface'
+import { wideFeed } from '../testing/places'
 import { runs } from '../testing/property-runs'
 import { type HeldEvent, type Holder, heldCopies } from './held-copies'
 import type { PageDifference } from './page-difference'

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { assumed, phoneChat, wideFeed } from '../surface'
+import { assumed } from '../surface'
+import { phoneChat, wideFeed } from '../testing/places'
 import type { Holder } from './held-copies'
 import { askAgain, emptyBox, post, publish, type ShareBox, shownNow, wait } from './share-box'
 

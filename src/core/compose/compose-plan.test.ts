@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { surfaces } from '../surface'
+import { surfaces } from '../testing/places'
 import { composePlan, directionOf, type FaceMetrics } from './compose-plan'
 import { firstTemplate, type PictureTemplate } from './template'
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { surfaces } from '../surface'
+import { surfaces } from '../testing/places'
 import { composePlan, type FaceMetrics } from './compose-plan'
 import { contrast } from './contrast'
 import { designs, wantsPicture } from './designs'

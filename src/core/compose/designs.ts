@@ -1,3 +1,4 @@
+import type { Surface } from '../surface'
 import { contrast, legibleOn } from './contrast'
 import { firstTemplate, type PictureTemplate } from './template'
 
@@ -23,9 +24,10 @@ const seenOn = (ground: string, colors: readonly string[]) =>
  * Designs in a site's own colours: each sets type and picture against each other otherwise.
  *
  * @param color the site's own; null: ours
+ * @param places of the site; ours without it
  */
-export function designs(color: string | null): Design[] {
-  const first = firstTemplate(color)
+export function designs(color: string | null, places?: readonly Surface[]): Design[] {
+  const first = firstTemplate(color, places)
   const own = color ?? '#1d3b4f'
   const warm = '#e0a33a'
   const onOwn = { kind: 'rule' as const, color: seenOn(own, [warm, '#ffffff', INK]), size: 10 }

@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { describe, expect, it } from 'vitest'
-import { surfaces } from '../surface'
+import { surfaces } from '../testing/places'
 import { keepZoneGuide } from './keep-zone-guide'
 
 const rects = (svg: string) =>

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { PatternFault, parseText } from '../draft'
 import { type FileFault, parseJson, pathText, schemaFaults } from '../model'
-import { surfaces } from '../surface'
+import { type Surface, surfacesWith } from '../surface'
 import { nearestWord } from '../text'
 import { type PictureTemplate, PictureTemplates } from './template'
 
@@ -18,13 +18,12 @@ export function patternFault(source: string): string | null {
   }
 }
 
-function templateFaults(template: PictureTemplate, path: readonly PropertyKey[]): FileFault[] {
+function templateFaults(template: PictureTemplate, path: readonly PropertyKey[], ids: readonly string[]): FileFault[] {
   const patterns: [string[], string | undefined][] = [
     [['title', 'text'], template.title.text],
     [['line', 'text'], template.line?.text],
     [['mark', 'text'], template.mark?.text],
   ]
-  const ids = surfaces.map(({ id }) => id)
   const faults = patterns.flatMap(([at, source]) => {
     const message = source === undefined ? null : patternFault(source)
     return message === null ? [] : [{ path: pathText([...path, ...at]), message }]
@@ -45,15 +44,20 @@ function templateFaults(template: PictureTemplate, path: readonly PropertyKey[])
   return faults
 }
 
-/** Reads `nimble-parrot-pictures.json`. Never throws: every fault is named with its path and what is allowed there. */
-export function readTemplates(text: string): ReadTemplates {
+/**
+ * Reads `nimble-parrot-pictures.json`. Never throws: every fault is named with its path and what is allowed there.
+ *
+ * @param places of the site; ours without it
+ */
+export function readTemplates(text: string, places: readonly Surface[] = surfacesWith([])): ReadTemplates {
   const read = parseJson(text)
   if (!read.ok) return read
   const faults = schemaFaults(PictureTemplates, read.value)
   if (faults.length > 0) return { ok: false, faults }
   const templates = PictureTemplates.parse(read.value)
+  const ids = places.map(({ id }) => id)
   const own = Object.entries(templates.sections).flatMap(([section, template]) =>
-    templateFaults(template, ['sections', section]),
+    templateFaults(template, ['sections', section], ids),
   )
   return own.length > 0 ? { ok: false, faults: own } : { ok: true, templates }
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Focus } from '../image'
-import { surfaces } from '../surface'
+import { type Surface, surfacesWith } from '../surface'
 import { legibleOn } from './contrast'
 import { keepZoneOf } from './keep-zone-guide'
 
@@ -120,19 +120,25 @@ const FIRST_SHAPE = { width: 1200, height: 630 }
 const NEARLY_ALL = 0.9
 
 /** Places that show a picture large: a title uses its whole width there. One that cuts a square from it loses the ends. */
-const showingLarge = surfaces.flatMap((surface) => {
-  const zone = keepZoneOf(FIRST_SHAPE, [surface], 'summary_large_image')
-  return zone && zone.width >= NEARLY_ALL * FIRST_SHAPE.width ? [surface.id] : []
-})
+const showingLarge = (places: readonly Surface[]) =>
+  places.flatMap((surface) => {
+    const zone = keepZoneOf(FIRST_SHAPE, [surface], 'summary_large_image')
+    return zone && zone.width >= NEARLY_ALL * FIRST_SHAPE.width ? [surface.id] : []
+  })
 
-/** Where somebody begins. @param color the site’s own, if it names one */
-export function firstTemplate(color: string | null): PictureTemplate {
+/**
+ * Where somebody begins.
+ *
+ * @param color the site’s own, if it names one
+ * @param places of the site
+ */
+export function firstTemplate(color: string | null, places: readonly Surface[] = surfacesWith([])): PictureTemplate {
   const ground = color ?? '#1d3b4f'
   return {
     shape: FIRST_SHAPE,
     background: { kind: 'color', color: ground },
     margin: 64,
-    places: showingLarge,
+    places: showingLarge(places),
     face: { family: 'Arimo', weight: 700 },
     color: legibleOn(ground),
     align: 'start',

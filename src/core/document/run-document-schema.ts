@@ -13,7 +13,7 @@ import {
   TakenOn,
   Unseen,
 } from '../model'
-import { Layout } from '../surface'
+import { Layout, Surface } from '../surface'
 import { DocumentBuilder, DocumentReader, entryCheck } from './document-reader'
 import { partIn } from './part-document'
 import { namedSource, withWholeUrls } from './whole-urls'
@@ -132,6 +132,8 @@ export const ReadDocument = z.looseObject({
     unseenCount: z.number().int().optional(),
   }),
   signedOff: SignedOff.optional(),
+  /** Places that are not ours, and ours with other figures. */
+  ownSurfaces: z.array(Surface).optional(),
 })
 export type ReadDocument = z.infer<typeof ReadDocument>
 

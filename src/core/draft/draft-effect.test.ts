@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { surfaces } from '../surface'
+import { surfaces } from '../testing/places'
 import { context, image, testPage } from '../testing/test-page'
 import { cutMarks, trimAt } from './cut-marks'
 import { draftEffect, sameTitleElsewhere } from './draft-effect'

@@ -1,6 +1,6 @@
 import { withoutUnnamedHost } from '../address'
 import type { Drift, RefreshReason } from '../compare'
-import { surfaces } from '../surface'
+import { type Surface, surfacesWith } from '../surface'
 import { escapeText, plural, printableJson, terminalText, visible } from '../text'
 import { escapeMarkdown } from './markdown'
 
@@ -15,13 +15,13 @@ export const REASON_WORDS: Record<RefreshReason, string> = {
   'picture-under-same-address': 'picture changed under the same address',
 }
 
-const nameOf = (id: string) => surfaces.find((surface) => surface.id === id)?.name ?? id
 const said = (value: string | null) => (value === null ? 'nothing' : `“${value}”`)
 
 type Part = { title: string; lines: string[] }
 
 /** What a drift says, part by part: the forms below only set it differently. */
-function partsOf(drift: Drift): Part[] {
+function partsOf(drift: Drift, places: readonly Surface[]): Part[] {
+  const nameOf = (id: string) => places.find((surface) => surface.id === id)?.name ?? id
   const { added, removed, moved, changed, findings, refresh } = drift
   const parts: Part[] = [
     { title: `${count(added.length, 'page')} added`, lines: added },
@@ -52,8 +52,8 @@ function partsOf(drift: Drift): Part[] {
 
 const NOTHING = 'Nothing changed.'
 
-function driftAsText(drift: Drift): string {
-  const parts = partsOf(drift)
+function driftAsText(drift: Drift, places: readonly Surface[]): string {
+  const parts = partsOf(drift, places)
   if (parts.length === 0) return `${NOTHING}\n`
   return `${parts.map(({ title, lines }) => [title, ...lines.map((line) => `  ${terminalText(line)}`)].join('\n')).join('\n\n')}\n`
 }
@@ -87,16 +87,16 @@ function shortened(lines: readonly string[]): string[] {
 }
 
 /** For a comment of a pull request: the first entries of each list in words, the rest by section. */
-function driftAsMarkdown(drift: Drift): string {
-  const parts = partsOf(drift)
+function driftAsMarkdown(drift: Drift, places: readonly Surface[]): string {
+  const parts = partsOf(drift, places)
   if (parts.length === 0) return `${NOTHING}\n`
   const item = (line: string) => (isDetail(line) ? `  - ${escapeMarkdown(line.trim())}` : `- ${escapeMarkdown(line)}`)
   const text = parts.map(({ title, lines }) => [`### ${title}`, '', ...shortened(lines).map(item)].join('\n'))
   return `${text.join('\n\n')}\n`
 }
 
-function driftAsHtml(drift: Drift): string {
-  const body = partsOf(drift)
+function driftAsHtml(drift: Drift, places: readonly Surface[]): string {
+  const body = partsOf(drift, places)
     .map(
       ({ title, lines }) =>
         `<h2>${escapeText(title)}</h2>\n<ul>${lines.map((line) => `<li${line.startsWith('    ') ? ' style="margin-left:1.5em"' : ''}>${escapeText(visible(line.trim()))}</li>`).join('\n')}</ul>`,
@@ -114,7 +114,10 @@ ${body || `<p>${NOTHING}</p>`}
 const driftAsJson = (drift: Drift): string => `${printableJson(drift, 2)}\n`
 
 /** The same, with URLs of a site that has no production URL as paths. */
-const withPaths = (write: (drift: Drift) => string) => (drift: Drift) => withoutUnnamedHost(write(drift))
+const withPaths =
+  (write: (drift: Drift, places: readonly Surface[]) => string) =>
+  (drift: Drift, places: readonly Surface[] = surfacesWith([])) =>
+    withoutUnnamedHost(write(drift, places))
 
 export const driftFormats = {
   text: withPaths(driftAsText),

@@ -1,14 +1,12 @@
 import { pathOn } from '../address'
 import { sampleSections } from '../section'
 import { drawCard, inlineSvg, pictureSymbols } from '../sheet'
-import { type Surface, surfaces } from '../surface'
+import { mainPlace, representativePlaces, type Surface, surfacesWith } from '../surface'
 import { groupBy } from '../text'
 import type { RunDocument } from './run-document'
 
 type DocumentPage = RunDocument['pages'][number]
 
-/** Places that a report shows the start page in: of each kind of card one. */
-const TELLING: readonly string[] = ['wide-feed', 'phone-chat', 'search']
 /** Cards of troubled pages drawn before the rest is named only. */
 export const MOST_CARDS = 400
 /** Characters of all pictures together: the rest of a report of 500 pages takes up to half as many again. */
@@ -33,10 +31,10 @@ export type ReportSection = {
 export const errorsOf = ({ findings }: DocumentPage) =>
   findings.filter(({ level, state }) => level === 'error' && state !== 'known')
 
-/** Places that a document has cards for, as far as we know them. */
-function placesOf({ pages }: RunDocument): Surface[] {
+/** Of the site's places those that a document has cards for. */
+function placesOf({ pages, ownSurfaces }: RunDocument): Surface[] {
   const cards = pages[0]?.cards ?? {}
-  return surfaces.filter(({ id }) => Object.hasOwn(cards, id))
+  return surfacesWith(ownSurfaces ?? []).filter(({ id }) => Object.hasOwn(cards, id))
 }
 
 /** The start page, else the first: the one that stands for the site. */
@@ -45,14 +43,13 @@ const startOf = ({ pages, source }: RunDocument) => pages.find(({ url }) => url 
 /** Cards of the start page, in places that are told apart at a glance. */
 export function startCards(document: RunDocument): ReportCard[] {
   const page = startOf(document)
-  const places = placesOf(document)
-  const telling = places.filter(({ id }) => TELLING.includes(id))
-  return page ? (telling.length > 0 ? telling : places.slice(0, 3)).map((surface) => ({ page, surface })) : []
+  return page ? representativePlaces(placesOf(document)).map((surface) => ({ page, surface })) : []
 }
 
 /** Every section with its troubled pages, all of them; of one without any a typical page and the best. */
 export function reportSections(document: RunDocument): ReportSection[] {
-  const surface = placesOf(document).find(({ id }) => id === 'wide-feed') ?? placesOf(document)[0]
+  const places = placesOf(document)
+  const surface = places.length > 0 ? mainPlace(places) : undefined
   const own = groupBy(document.pages, ({ section }) => section)
   let left = MOST_CARDS
   const levelled = document.pages.map((page) => ({
@@ -69,15 +66,14 @@ export function reportSections(document: RunDocument): ReportSection[] {
     const troubled = (own.get(section) ?? []).filter((page) => errorsOf(page).length > 0)
     const good = samples.map(({ page }) => page.page).filter((page) => errorsOf(page).length === 0)
     // One that is as it should be stands beside those that are not: what is wrong is seen by it.
-    const shown = troubled.length > 0 ? [...troubled.slice(0, left), ...good.slice(-1)] : good.slice(-2)
+    const drawn = troubled.length > 0 ? [...troubled.slice(0, left), ...good.slice(-1)] : good.slice(-2)
     left -= Math.min(left, troubled.length)
-    const drawn = new Set(shown)
     return {
       section,
       pages,
       troubled: troubled.length,
-      cards: surface ? shown.map((page) => ({ page, surface })) : [],
-      named: troubled.filter((page) => !drawn.has(page)),
+      cards: surface ? drawn.map((page) => ({ page, surface })) : [],
+      named: troubled.filter((page) => !drawn.includes(page)),
     }
   })
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { surfaces } from '../surface'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '../testing/good-site'
+import { surfaces } from '../testing/places'
 import { runDocument } from './run-document'
 import { runAsJson } from './run-pieces'
 import { runAsText } from './text'

@@ -209,6 +209,8 @@ export function runDocument(
     // Which file said what the site must have.
     ...(requirementsFile?.hash ? { judgedBy: { file: requirementsFile.name, hash: requirementsFile.hash } } : {}),
     ...(signedOff ? { signedOff } : {}),
+    // Places that are not ours: without them nobody could draw their cards.
+    ...(requirements.ownSurfaces?.length ? { ownSurfaces: requirements.ownSurfaces } : {}),
     ...NOT_HELD,
   }
 }

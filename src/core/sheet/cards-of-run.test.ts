@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { cardOf, surfaceOf, surfaces, wideFeed } from '../surface'
+import { cardOf } from '../surface'
+import { surfaceOf, surfaces, wideFeed } from '../testing/places'
 import { context as contextOf, image, testPage } from '../testing/test-page'
 import { changedCards, type DrawnRun, MAX_ON_SHEET, sheetOfChanged, sheetOfRun } from './cards-of-run'
 import { facesNeeded } from './font-faces'

@@ -1,11 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { parseRobots } from '../address'
+import { search, wideFeed } from '../testing/places'
 import { context, image, outcomes, testPage, URL_OF_PAGE } from '../testing/test-page'
 import { cardOf, isKeptOut } from './card'
 import { assumed } from './profile'
 import { microblog } from './profiles/microblog'
-import { search } from './profiles/search'
-import { wideFeed } from './profiles/wide-feed'
 
 describe('the title', () => {
   test.each([

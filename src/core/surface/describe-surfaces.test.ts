@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
+import { surfaces } from '../testing/places'
 import { describeSurfaces } from './describe-surfaces'
-import { surfaces } from './profiles'
 
 const text = describeSurfaces(surfaces)
 

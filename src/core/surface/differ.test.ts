@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { parseRobots } from '../address'
+import { surfaceOf } from '../testing/places'
 import { context, image, testPage } from '../testing/test-page'
 import { type CardContext, cardOf } from './card'
 import { whyDifferent } from './differ'
-import { surfaceOf } from './profiles'
 
 const sideOf = (html: string, id: string, with_: CardContext = context()) => {
   const surface = surfaceOf(id)!

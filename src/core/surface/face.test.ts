@@ -2,8 +2,8 @@ import { expect, test } from 'vitest'
 import { createCheckContext } from '../check'
 import { gatherMemory } from '../testing/build-run'
 import { GOOD_SITE, goodPage, goodSite, type HeadChange } from '../testing/good-site'
+import { surfaceOf } from '../testing/places'
 import { faceOf } from './face'
-import { surfaceOf } from './profiles'
 
 async function traitsOf(surfaceId: string, head: HeadChange, body = '') {
   const context = createCheckContext(

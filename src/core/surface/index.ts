@@ -39,6 +39,7 @@ export {
 } from './page-changes'
 export { type CardKind, type CropResult, cropsFor, isLookedAt, isWholeAddress, publicImageUrl } from './picture'
 export { placeDifferences } from './place-differences'
+export { mainPlace, representativePlaces, surfacesWith } from './places'
 export {
   assumed,
   BASIS_WORDS,
@@ -46,6 +47,7 @@ export {
   BoxFigure,
   CachePolicy,
   type Figure,
+  type IconMark,
   ImageSource,
   Layout,
   Recompression,
@@ -53,11 +55,7 @@ export {
   Surface,
   weakestBasis,
 } from './profile'
-export { surfaceOf, surfaces } from './profiles'
-export { communityChat } from './profiles/community-chat'
-export { phoneChat } from './profiles/phone-chat'
-export { search } from './profiles/search'
-export { wideFeed } from './profiles/wide-feed'
+export { builtInSurfaces } from './profiles'
 export { readSurfaces, surfaceAsFile, withSurfaces } from './read-surfaces'
 export { recompressedSize } from './recompressed'
 export { richKindOf } from './rich'

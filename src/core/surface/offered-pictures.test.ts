@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { surfaceOf } from '../testing/places'
 import { context, image, testPage } from '../testing/test-page'
 import { cardOf } from './card'
 import { offeredPictures, withPictureChosen } from './offered-pictures'
-import { surfaceOf } from './profiles'
 
 const [a, b, c] = ['a', 'b', 'c'].map((name) => image(`https://site.example/${name}.png`))
 const tag = (key: string, value: string) => `<meta property="${key}" content="${value}">`

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
+import { surfaceOf } from '../testing/places'
 import { context, testPage } from '../testing/test-page'
 import { cardOf } from './card'
 import { cardChanges, tagChanges } from './page-changes'
-import { surfaceOf } from './profiles'
 
 const page = (html: string) => testPage(`<head>${html}</head>`)
 const changes = (before: string, after: string) => tagChanges(page(before).facts, page(after).facts)

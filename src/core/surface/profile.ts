@@ -117,12 +117,28 @@ export type PictureRules = z.infer<typeof PictureRules>
 /** What a surface's id may be: it stands in addresses and in files. */
 export const SURFACE_ID = /^[a-z][a-z0-9-]{0,60}$/
 
+/** One mark of an icon, in units of a drawing 40 wide and 28 high. */
+const IconMark = z.object({
+  /** What it stands for: the picture, a line of text, a fainter one, or a frame around what follows. */
+  as: z.enum(['picture', 'line', 'thin', 'outline']),
+  x: z.number(),
+  y: z.number(),
+  width: z.number().positive(),
+  height: z.number().positive(),
+  corner: z.number().nonnegative().optional(),
+})
+export type IconMark = z.infer<typeof IconMark>
+
 /** A place that shows links: everything its cards need to know of it. */
 export const Surface = z.object({
   id: z.string().regex(SURFACE_ID, 'an id is made of small letters, digits and hyphens, and begins with a letter'),
   name: z.string(),
   /** One sentence for people: what kind of place, what it shows. */
   about: z.string(),
+  /** Stands for places like it wherever a few have to do for all: on the approver's screen, in a report. */
+  isRepresentative: z.boolean().optional(),
+  /** The geometry of its card in a few marks. Absent: drawn after its layout. */
+  icon: z.array(IconMark).max(12).optional(),
   /** Crawler token that robots.txt and server rules go by; null where nothing is fetched by a crawler. */
   token: z.string().nullable(),
   /** Bytes of HTML that are read; null: all. */

@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
+import { surfaces } from '../testing/places'
 import { Surface } from './profile'
-import { surfaces } from './profiles'
 
 describe('profiles', () => {
   test('every file of the folder is in the list, once', () => {

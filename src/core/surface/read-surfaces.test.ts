@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { surfaceOf, surfaces } from './profiles'
+import { surfaceOf, surfaces } from '../testing/places'
 import { readSurfaces, surfaceAsFile, withSurfaces } from './read-surfaces'
 
 const chat = surfaceOf('team-chat')!

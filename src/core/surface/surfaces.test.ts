@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { parseRobots } from '../address'
+import { surfaceOf, surfaces } from '../testing/places'
 import { context, image, testPage } from '../testing/test-page'
 import { cardOf } from './card'
-import { surfaceOf, surfaces } from './profiles'
 
 // Written from the description of the places, not from the profiles: a profile that says something else is wrong.
 

@@ -1,7 +1,7 @@
 import sharp, { type OverlayOptions, type Sharp } from 'sharp'
 import { type ComposePlan, type ComposeTexts, composePlan, type PictureTemplate, panelColor } from '@/core/compose'
 import { type Focus, refitPlan, type Shape } from '@/core/image'
-import { surfaces } from '@/core/surface'
+import { type Surface, surfacesWith } from '@/core/surface'
 import { encodeWithin } from '../refit'
 import type { ComposeFace } from './compose-face'
 
@@ -104,11 +104,12 @@ export async function drawComposed(
   texts: ComposeTexts,
   face: ComposeFace,
   { picture, mark }: { picture: Ground | null; mark: Uint8Array | null },
+  places: readonly Surface[] = surfacesWith([]),
 ): Promise<ComposedPicture> {
   const { shape, color, type, budget } = template
   const { width: markWidth, height: markHeight } = mark ? await sharp(mark).metadata() : {}
   const markSize = markWidth && markHeight ? { width: markWidth, height: markHeight } : null
-  const plan = composePlan(template, texts, markSize, face, surfaces)
+  const plan = composePlan(template, texts, markSize, face, places)
   const lines = [...plan.title, ...(plan.line ? [plan.line] : []), ...(plan.markText ? [plan.markText] : [])]
   const letters = lines.map((line) => face.outline(line, plan.align, plan.direction)).join('')
   const written = svg(shape.width, shape.height, `<path fill="${color}" d="${letters}"/>`)

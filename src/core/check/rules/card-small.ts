@@ -1,4 +1,4 @@
-import { cardKindOf, metasOf, surfaceOf } from '../../surface'
+import { cardKindOf, metasOf } from '../../surface'
 import { defineCheck } from '../define-check'
 
 export const cardSmall = defineCheck({
@@ -22,14 +22,17 @@ export const cardSmall = defineCheck({
   check(page, context) {
     const tag = metasOf(page.facts, 'twitter:card')[0]
     if (!tag || cardKindOf(page.facts) !== 'summary') return []
-    const microblog = surfaceOf('microblog')!
-    const { url } = context.pictureOf(page, microblog).image
-    const image = url === null ? undefined : context.images.get(url)
-    const least = microblog.picture!.largeFrom.value
-    if (!image || image.width === null || image.height === null) return []
-    const isWideEnough = image.width >= least.width && image.height >= least.height
-    // An upright or square picture is rightly shown small.
-    if (!isWideEnough || image.width < 1.5 * image.height) return []
-    return [{ message: 'small', at: tag, data: { width: image.width, height: image.height, line: tag.line } }]
+    // Where the tag alone decides: elsewhere the card is small for other reasons too.
+    for (const surface of context.allSurfaces.filter(({ layoutBy }) => layoutBy === 'card-kind')) {
+      const { url } = context.pictureOf(page, surface).image
+      const image = url === null ? undefined : context.images.get(url)
+      const least = surface.picture?.largeFrom.value
+      if (!image || !least || image.width === null || image.height === null) continue
+      const isWideEnough = image.width >= least.width && image.height >= least.height
+      // An upright or square picture is rightly shown small.
+      if (!isWideEnough || image.width < 1.5 * image.height) continue
+      return [{ message: 'small', at: tag, data: { width: image.width, height: image.height, line: tag.line } }]
+    }
+    return []
   },
 })

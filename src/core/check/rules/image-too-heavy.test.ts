@@ -1,6 +1,7 @@
-import { type Surface, surfaceOf } from '../../surface'
+import type { Surface } from '../../surface'
 import { describeCheck } from '../../testing/describe-check'
 import { pngBytes } from '../../testing/good-site'
+import { surfaceOf } from '../../testing/places'
 
 /** A place of somebody's own that takes next to nothing. */
 const intranet = (more: object = {}): Surface => {

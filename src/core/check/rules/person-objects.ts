@@ -1,6 +1,6 @@
 import { pathOf } from '../../address'
 import { type Answer, lastAnswers, type SeenCard, stillStands } from '../../requirements'
-import { faceOf, wideFeed } from '../../surface'
+import { faceOf, mainPlace } from '../../surface'
 import type { PageContext } from '../context'
 import { defineCheck } from '../define-check'
 
@@ -47,7 +47,7 @@ export const personObjects = defineCheck({
   check(page, context) {
     const answers = answersOf(context).get(pathOf(page.url).split('?')[0]!)
     if (!answers?.some(({ answer }) => answer === 'no')) return []
-    const place = context.allSurfaces.find(({ id }) => id === wideFeed.id) ?? wideFeed
+    const place = mainPlace(context.allSurfaces)
     const card = context.cardOf(page, place)
     const { title, description, image } = faceOf(card, place)
     const picture = image && (context.images.get(image)?.hash ?? image)

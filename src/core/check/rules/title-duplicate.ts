@@ -1,5 +1,5 @@
 import type { GatheredPage } from '../../model'
-import { isKeptOut, surfaceOf } from '../../surface'
+import { isKeptOut, mainPlace } from '../../surface'
 import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
 import { mayBeCompared, pagesThatShare, raiseShared } from '../duplicates'
@@ -24,12 +24,12 @@ export const titleDuplicate = defineCheck({
     },
   },
   check(context) {
-    const wideFeed = surfaceOf('wide-feed')!
+    const place = mainPlace(context.allSurfaces)
     const listed = context.readable.filter(
       (page) => !isKeptOut(page, null) && mayBeCompared(context.ruleFor(page), 'title'),
     )
     const titleOf = (page: GatheredPage) => {
-      const { text } = context.titleOf(page, wideFeed)
+      const { text } = context.titleOf(page, place)
       const starter = text === null ? null : starterTitleIn(text, text)
       // A title that the template was to fill in is told as that.
       const isTemplates =

@@ -10,6 +10,13 @@ export const communityChat: Surface = {
   id: 'community-chat',
   name: 'Community chat',
   about: 'A chat of many rooms. Small picture unless the page asks for the large card; the theme colour is shown.',
+  icon: [
+    { as: 'line', x: 4, y: 5, width: 19, height: 2.4 },
+    { as: 'thin', x: 4, y: 10.5, width: 18, height: 1.5 },
+    { as: 'thin', x: 4, y: 14, width: 19, height: 1.5 },
+    { as: 'thin', x: 4, y: 17.5, width: 13, height: 1.5 },
+    { as: 'picture', x: 27, y: 5, width: 9, height: 9, corner: 1.5 },
+  ],
   token: 'Discordbot',
   readsBytes: null,
   repeats: observed('first'),

@@ -10,8 +10,11 @@ import { teamChat } from './team-chat'
 import { wideFeed } from './wide-feed'
 import { workFeed } from './work-feed'
 
-/** Every surface, in the order in which it is shown and numbered. A new one is one file and one line here. */
-export const surfaces: readonly Surface[] = [
+/**
+ * The places that we ship, in the order in which they are shown and numbered. A new one is one file and one line here.
+ * A site may have others: what shows or judges cards is given a set of places (see places.ts) and never reads this list.
+ */
+export const builtInSurfaces: readonly Surface[] = [
   wideFeed,
   feedReply,
   microblog,
@@ -23,7 +26,3 @@ export const surfaces: readonly Surface[] = [
   search,
   tab,
 ]
-
-export function surfaceOf(id: string): Surface | undefined {
-  return surfaces.find((surface) => surface.id === id)
-}

@@ -8,6 +8,10 @@ export const pictureBoard: Surface = {
   id: 'picture-board',
   name: 'Picture board',
   about: 'A wall of pictures at their own ratio. Upright ones get more room; the text is a caption.',
+  icon: [
+    { as: 'picture', x: 11, y: 1, width: 18, height: 21, corner: 2 },
+    { as: 'line', x: 11, y: 24, width: 14, height: 2 },
+  ],
   token: 'Pinterestbot',
   readsBytes: null,
   repeats: observed('first'),

@@ -9,6 +9,12 @@ export const teamChat: Surface = {
   id: 'team-chat',
   name: 'Team chat',
   about: 'A chat at work. It reads only the start of a page, shows labels, and the picture at its own ratio.',
+  icon: [
+    { as: 'line', x: 4, y: 3.5, width: 26, height: 2.2 },
+    { as: 'thin', x: 4, y: 8, width: 32, height: 1.5 },
+    { as: 'thin', x: 4, y: 11, width: 28, height: 1.5 },
+    { as: 'picture', x: 4, y: 15, width: 19, height: 10, corner: 1.5 },
+  ],
   token: 'Slackbot-LinkExpanding',
   readsBytes: documented(32 * 1024),
   repeats: observed('first'),

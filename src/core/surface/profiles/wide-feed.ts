@@ -9,6 +9,12 @@ export const wideFeed: Surface = {
   id: 'wide-feed',
   name: 'Wide feed',
   about: 'A feed with a wide picture over the text. It reads most, and falls back furthest.',
+  isRepresentative: true,
+  icon: [
+    { as: 'picture', x: 1, y: 1, width: 38, height: 15, corner: 2.5 },
+    { as: 'line', x: 4, y: 19, width: 28, height: 2.4 },
+    { as: 'thin', x: 4, y: 23.4, width: 18, height: 1.6 },
+  ],
   token: 'facebookexternalhit',
   readsBytes: observed(1024 * 1024),
   repeats: observed('first'),

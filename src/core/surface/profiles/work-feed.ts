@@ -8,6 +8,11 @@ export const workFeed: Surface = {
   id: 'work-feed',
   name: 'Work network',
   about: 'A feed among colleagues. A picture a little too narrow turns the wide card into a stamp beside the title.',
+  icon: [
+    { as: 'picture', x: 1, y: 1, width: 38, height: 14, corner: 2.5 },
+    { as: 'line', x: 4, y: 18, width: 31, height: 2.2 },
+    { as: 'line', x: 4, y: 22.4, width: 22, height: 2.2 },
+  ],
   token: 'LinkedInBot',
   readsBytes: null,
   repeats: observed('first'),

@@ -4,7 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
 import { noRequirements, type Requirements } from '@/core/requirements'
-import { wideFeed } from '@/core/surface'
+import { mainPlace } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import { keepRequirements, requirementsOf } from '@/store/requirements'
 import { Notice } from '../../kit/notice'
@@ -12,6 +12,7 @@ import { count } from '../../kit/words'
 import { MissingRun } from '../../parts/missing-run'
 import { lacksOf } from '../../state/run/notes-to-know'
 import { type Loaded, useRows } from '../../state/run/use-run'
+import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 import { Desk } from './desk'
 import { Exports } from './exports'
@@ -52,6 +53,7 @@ const changed = (before: number | undefined, now: number | undefined) =>
 
 function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo: GoTo }) {
   const { site } = run.source
+  const surfaces = useSurfaces()
   const stored = useLiveQuery(() => requirementsOf(site), [site])
   const [state, setState] = useState<'idle' | 'judging' | string>('idle')
   const [before, setBefore] = useState<StoredRun['summary']>(null)
@@ -146,7 +148,7 @@ function Clearance({ run, rows, goTo }: { run: StoredRun; rows: WallRow[]; goTo:
               rows={rows}
               requirements={requirements}
               onKeep={change}
-              onOpen={(path) => goTo({ area: 'page', page: path, surface: wideFeed.id })}
+              onOpen={(path) => goTo({ area: 'page', page: path, surface: mainPlace(surfaces).id })}
             />
           </Tabs.Content>
           <Tabs.Content value="requirements" className="grid gap-7">

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react'
 import type { Cause } from '@/core/cause'
 import type { Requirements } from '@/core/requirements'
 import { type Sample, type SectionSample, sampleSections, sectionName } from '@/core/section'
-import { placeDifferences, type Surface } from '@/core/surface'
+import { placeDifferences, representativePlaces, type Surface } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import { overviewOf } from '@/store/overviews'
 import { Segments } from '../../kit/segments'
@@ -17,8 +17,7 @@ import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 import { badgeOf } from '../../state/wall/select-rows'
 
-/** Places offered, where they count: of each kind of card one. More side by side are no choice any more. */
-const TELLING: readonly string[] = ['wide-feed', 'microblog', 'phone-chat', 'search']
+/** Places offered: more side by side are no choice any more. */
 const MAX_PLACES = 4
 /** Changes told before the rest is counted. */
 const MAX_CAUSES = 5
@@ -44,8 +43,8 @@ export function Desk({ run, rows, requirements, goTo }: Props) {
     [surfaces, requirements],
   )
   const counting = useMemo(() => {
-    const telling = all.filter(({ id }) => TELLING.includes(id))
-    return [...telling, ...all.filter((surface) => !telling.includes(surface))].slice(0, MAX_PLACES)
+    const first = representativePlaces(all)
+    return [...first, ...all.filter((surface) => !first.includes(surface))].slice(0, MAX_PLACES)
   }, [all])
   const [chosen, setChosen] = useState<string | null>(null)
   const surface = counting.find(({ id }) => id === chosen) ?? counting[0] ?? surfaces[0]!

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import type { FileFault } from '@/core/model'
 import type { Requirements } from '@/core/requirements'
-import { readSurfaces, surfaceAsFile, surfaces, withSurfaces } from '@/core/surface'
+import { readSurfaces, surfaceAsFile, surfacesWith, withSurfaces } from '@/core/surface'
 import { FileButton } from '../../kit/file-button'
 import { saveFile } from '../../kit/save-file'
 import { textOfFile } from '../../kit/text-of-file'
@@ -16,12 +16,13 @@ export function OwnSurfaces({
   requirements: Requirements
   onChange: (next: Requirements) => void
 }) {
+  const ours = surfacesWith([])
   const [faults, setFaults] = useState<FileFault[]>([])
   const own = requirements.ownSurfaces ?? []
   const set = (next: typeof own) => {
     const { ownSurfaces: _old, ...rest } = requirements
     // A place that is gone counts no longer.
-    const left = new Set([...surfaces, ...next].map(({ id }) => id))
+    const left = new Set([...ours, ...next].map(({ id }) => id))
     const counted = rest.surfaces?.filter((id) => left.has(id))
     onChange({ ...rest, ...(counted && { surfaces: counted }), ...(next.length > 0 && { ownSurfaces: next }) })
   }
@@ -47,12 +48,12 @@ export function OwnSurfaces({
           className="h-[26px] rounded-[5px] border border-dashed border-line bg-transparent px-1 text-quiet"
           value=""
           onChange={({ target }) => {
-            const surface = surfaces.find(({ id }) => id === target.value)
+            const surface = ours.find(({ id }) => id === target.value)
             if (surface) saveFile(`${surface.id}.json`, surfaceAsFile(surface), 'application/json')
           }}
         >
           <option value="">save one as a pattern …</option>
-          {surfaces.map(({ id, name }) => (
+          {ours.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>
@@ -62,7 +63,7 @@ export function OwnSurfaces({
       {own.map(({ id, name }) => (
         <p key={id} className="mt-1">
           {name}{' '}
-          <span className="text-quiet">{surfaces.some((ours) => ours.id === id) ? 'instead of ours' : 'your own'}</span>{' '}
+          <span className="text-quiet">{ours.some((one) => one.id === id) ? 'instead of ours' : 'your own'}</span>{' '}
           <button
             type="button"
             aria-label={`${name}: let go`}

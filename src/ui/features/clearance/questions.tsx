@@ -4,12 +4,13 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useEffect, useState } from 'react'
 import { type Answer, type PersonQuestion, type Requirements, subjectOfAnswer } from '@/core/requirements'
 import { sectionName } from '@/core/section'
-import { wideFeed } from '@/core/surface'
+import { mainPlace } from '@/core/surface'
 import type { StoredRun, WallRow } from '@/store/database'
 import { imagesOf } from '@/store/images'
 import { count, dayAndTime } from '../../kit/words'
 import { WallCard } from '../../parts/card/wall-card'
 import { useKeys } from '../../state/keys/use-keys'
+import { useSurfaces } from '../../state/surface/use-surfaces'
 import { type Asked, questionsToAsk } from './questions-to-ask'
 
 const QUESTIONS: Record<PersonQuestion, string> = {
@@ -33,6 +34,7 @@ type Props = {
 
 /** Questions that only a person can answer, one card at a time, a key each; below them what was answered. */
 export function Questions({ run, rows, requirements, onKeep, onOpen }: Props) {
+  const place = mainPlace(useSurfaces())
   const images = useLiveQuery(() => imagesOf(run.id), [run.id])
   const answers = requirements.answers ?? []
   const [passed, setPassed] = useState<ReadonlySet<string>>(new Set())
@@ -40,9 +42,8 @@ export function Questions({ run, rows, requirements, onKeep, onOpen }: Props) {
   const [sitting, setSitting] = useState<Asked[] | null>(null)
   const [answered, setAnswered] = useState<ReadonlySet<string>>(new Set())
   const draw = useCallback(
-    (by: Requirements) =>
-      images ? questionsToAsk(rows, by, wideFeed.id, (url) => images.get(url)?.hash ?? null) : null,
-    [rows, images],
+    (by: Requirements) => (images ? questionsToAsk(rows, by, place.id, (url) => images.get(url)?.hash ?? null) : null),
+    [rows, images, place],
   )
   useEffect(() => {
     if (sitting === null) setSitting(draw(requirements))
@@ -114,6 +115,7 @@ function OneQuestion({
   onAnswer: (answer: Answer) => void
   onPass: () => void
 }) {
+  const place = mainPlace(useSurfaces())
   const [by, setBy] = useState(() => localStorage.getItem(NAME_KEY) ?? '')
   const [isNo, setIsNo] = useState(false)
   const [note, setNote] = useState('')
@@ -141,17 +143,17 @@ function OneQuestion({
     else return false
     return true
   })
-  const face = row.faces[wideFeed.id]!
+  const face = row.faces[place.id]!
   return (
     <section
       aria-label="Question"
       className="grid items-start gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,520px)_minmax(0,1fr)]"
     >
       <div>
-        <WallCard run={row.run} surface={wideFeed} face={face} />
+        <WallCard run={row.run} surface={place} face={face} />
         <p className="mt-1 flex gap-2 text-fine">
           <span className="truncate font-mono">{row.path}</span>
-          <span className="ml-auto shrink-0 text-quiet">{wideFeed.name}</span>
+          <span className="ml-auto shrink-0 text-quiet">{place.name}</span>
         </p>
       </div>
       <div className="grid gap-3">

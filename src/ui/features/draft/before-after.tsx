@@ -3,15 +3,17 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useMemo } from 'react'
 import { type Draft, editPage, effectiveEdits, type KnownDefaults } from '@/core/draft'
-import { type CardContext, cardChanges, cardOf, faceOf, surfaces } from '@/core/surface'
+import { type CardContext, cardChanges, cardOf, faceOf } from '@/core/surface'
 import { readStoredPage } from '@/store/pages'
 import { WallCard } from '../../parts/card/wall-card'
+import { useSurfaces } from '../../state/surface/use-surfaces'
 
 type Props = { run: string; section: string; draft: Draft; defaults: KnownDefaults; context: CardContext }
 
 /** A drafted page's card as it is built and as it will be, in a place that shows the difference. */
 export function BeforeAfter({ run, section, draft, defaults, context }: Props) {
   const stored = useLiveQuery(() => readStoredPage(run, draft.url), [run, draft.url])
+  const surfaces = useSurfaces()
   const shown = useMemo(() => {
     const page = stored?.page
     if (!page?.facts) return null
@@ -24,7 +26,7 @@ export function BeforeAfter({ run, section, draft, defaults, context }: Props) {
     })
     // The first place that shows a difference; where none does, the first of all.
     return pairs.find(({ parts }) => parts > 0) ?? pairs[0]!
-  }, [stored, section, draft, defaults, context])
+  }, [stored, section, draft, defaults, context, surfaces])
   if (!shown) return null
   const { surface, was, is, parts } = shown
   return (

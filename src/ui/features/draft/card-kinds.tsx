@@ -3,8 +3,9 @@
 import { useMemo } from 'react'
 import { editPage, type TagEdits } from '@/core/draft'
 import type { GatheredPage } from '@/core/model'
-import { type CardContext, cardOf, surfaces } from '@/core/surface'
+import { type CardContext, cardOf } from '@/core/surface'
 import { TrueCard } from '../../parts/card/true-card'
+import { useSurfaces } from '../../state/surface/use-surfaces'
 
 const KINDS = [
   { kind: 'summary_large_image', name: 'Large' },
@@ -22,15 +23,16 @@ type Props = {
 
 /** The large and the small card of the place that goes by the card kind, side by side: one click takes either. */
 export function CardKinds({ run, page, edits, context, chosen, onChoose }: Props) {
+  const surface = useSurfaces().find(({ layoutBy }) => layoutBy === 'card-kind')
   const cards = useMemo(() => {
-    const surface = surfaces.find(({ layoutBy }) => layoutBy === 'card-kind')!
+    if (!surface) return []
     return KINDS.map(({ kind, name }) => ({
       kind,
       name,
       surface,
       card: cardOf(editPage(page, new Map([...edits, ['twitter:card', kind]])), surface, context),
     }))
-  }, [page, edits, context])
+  }, [page, edits, context, surface])
   return (
     <div className="grid grid-cols-[repeat(2,minmax(0,1fr))] items-start gap-2">
       {cards.map(({ kind, name, surface, card }) => (

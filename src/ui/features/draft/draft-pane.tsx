@@ -3,7 +3,7 @@
 import { type ComponentProps, useState } from 'react'
 import { type ComesFrom, cardTags, cutMarks, type DraftSlot, saidBy, tagsAsHtml, textHelps } from '@/core/draft'
 import type { GatheredPage, PageFacts } from '@/core/model'
-import { type CardContext, imageCandidates, publicImageUrl } from '@/core/surface'
+import { type CardContext, imageCandidates, publicImageUrl, type Surface } from '@/core/surface'
 import { Segments } from '../../kit/segments'
 import { count } from '../../kit/words'
 import { FindingsView } from '../../parts/ladder/findings-view'
@@ -21,6 +21,11 @@ const SCOPES: { id: Scope; name: string }[] = [
   { id: 'microblog', name: 'Microblog only' },
   { id: 'search', name: 'Search and tab' },
 ]
+
+/** A draft for some places goes into the tags that these read first: twitter:*, or the page's own texts. */
+const isInScope = ({ title }: Surface, scope: Scope): boolean =>
+  scope === 'all' ||
+  (scope === 'microblog' ? title.from[0]!.startsWith('twitter:') : !title.from.some((source) => source.includes(':')))
 
 const WORDS: Record<ComesFrom, string> = {
   site: 'the site’s default',
@@ -50,13 +55,7 @@ export function DraftPane({ run, site, page, draft, context, sameTitles, goTo }:
     const value = fields[at(base)]
     return typeof value === 'string' ? value : (inherit(base).text ?? '')
   }
-  const cardsInScope = effect.cards.filter(({ surface }) =>
-    scope === 'all'
-      ? true
-      : scope === 'microblog'
-        ? surface.id === 'microblog'
-        : surface.id === 'search' || surface.id === 'tab',
-  )
+  const cardsInScope = effect.cards.filter(({ surface }) => isInScope(surface, scope))
   const textField = (base: 'title' | 'description') => (
     <DraftTextField
       name={base === 'title' ? 'Title' : 'Description'}
@@ -184,8 +183,8 @@ function PictureFields({
   const own = imageCandidates(page.facts!, ['og:image', 'twitter:image', 'content-image']).flatMap(({ value }) =>
     value ? (publicImageUrl(page, value, context) ?? []) : [],
   )
-  const surface = scope === 'microblog' ? 'microblog' : 'wide-feed'
-  const shown = effect?.cards.find((one) => one.surface.id === surface)?.card.image
+  const cards = effect?.cards.filter(({ surface }) => surface.picture !== null && isInScope(surface, scope)) ?? []
+  const shown = cards[0]?.card.image
   const from = shown?.from ? effective.from.get(shown.from) : undefined
   const altKey = scope === 'microblog' ? 'twitter:image:alt' : 'og:image:alt'
   return (

@@ -3,18 +3,16 @@
 import { clsx } from 'clsx'
 import { type CSSProperties, useDeferredValue, useMemo, useState } from 'react'
 import { cutMarks, type Draft, editPage, effectiveEdits, type KnownDefaults, unfitIn } from '@/core/draft'
-import { type CardContext, cardOf, surfaces } from '@/core/surface'
+import { type CardContext, cardOf } from '@/core/surface'
 import type { WallRow } from '@/store/database'
 import { withSlot } from '../../state/draft/make-draft'
+import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { ReadPage } from './use-pages'
 
 type Field = 'title' | 'description'
 
 export const TEXT_COLUMNS =
   'grid grid-cols-[220px_minmax(0,1fr)_minmax(0,1.5fr)] gap-3 max-md:grid-cols-[110px_minmax(0,1fr)_minmax(0,1fr)]'
-
-/** The tab of a browser cuts nearly every title: to say so of each would say nothing. */
-const CUTTERS = surfaces.filter(({ token }) => token !== null)
 
 type Props = {
   page: ReadPage
@@ -84,6 +82,7 @@ function TextCell({
   const [typed, setTyped] = useState(text)
   // Typing comes first: the places that cut follow as soon as there is time.
   const shown = useDeferredValue(typed)
+  const places = useSurfaces()
   const cuts = useMemo(() => {
     const fields = shown === text ? (draft?.fields ?? {}) : withSlot(draft?.fields ?? {}, field, shown)
     const imageOf = (url: string) => context.images.get(url)
@@ -91,11 +90,14 @@ function TextCell({
     return cutMarks(
       shown,
       field,
-      CUTTERS.map((surface) => ({ surface, card: cardOf(edited, surface, context) })),
+      // The tab of a browser cuts nearly every title: to say so of each would say nothing.
+      places
+        .filter(({ token }) => token !== null)
+        .map((surface) => ({ surface, card: cardOf(edited, surface, context) })),
     )
-  }, [shown, text, draft, field, page, section, defaults, context])
+  }, [shown, text, draft, field, page, section, defaults, context, places])
   const unfit = unfitIn(typed)
-  const places = cuts.flatMap((mark) => mark.places)
+  const cutBy = cuts.flatMap((mark) => mark.places)
   return (
     <div className="min-w-0">
       <textarea
@@ -120,7 +122,7 @@ function TextCell({
               className="truncate"
               title={cuts.map(({ places: who, lost }) => `${who.join(', ')}: “${lost}” is lost`).join('\n')}
             >
-              {places.length === 1 ? `${places[0]} cuts it` : `${places.length} places cut it`} after “
+              {cutBy.length === 1 ? `${cutBy[0]} cuts it` : `${cutBy.length} places cut it`} after “
               {shown.slice(0, cuts[0]!.at).trim().split(/\s+/).slice(-2).join(' ')}”
             </span>
           )

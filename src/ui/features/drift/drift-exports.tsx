@@ -27,7 +27,7 @@ export function DriftExports({ before, after, surface: id }: Props) {
     name,
     save: async () => {
       const { comparison } = await comparisonOf(before, after)
-      const text = driftFormats[form](driftDocument(comparison, surfaces))
+      const text = driftFormats[form](driftDocument(comparison, surfaces), surfaces)
       saveFile(`drift-${host}.${extension}`, text, mediaType)
     },
   }))

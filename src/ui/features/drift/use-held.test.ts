@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { type HeldEvent, refreshList } from '@/core/compare'
-import { type Face, wideFeed } from '@/core/surface'
+import type { Face } from '@/core/surface'
+import { wideFeed } from '@/core/testing/places'
 import type { StoredComparison } from '@/workers/compare-runs'
 import { holdersOf } from './page-holders'
 import { mixedFace } from './use-face'

@@ -3,6 +3,7 @@
 import type { Action } from '../../state/keys/keys'
 import { useKeys } from '../../state/keys/use-keys'
 import { surfaceOfKey } from '../../state/surface/surface-keys'
+import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 
 type Keys = {
@@ -17,10 +18,11 @@ type Keys = {
 
 /** J, K and the arrows move along a list, digits choose surfaces, further keys do what they are given for. */
 export function useListKeys({ length, at, onMove, goTo, acts }: Keys): void {
+  const surfaces = useSurfaces()
   useKeys((action, event) => {
     const isOnTab = (event.target as HTMLElement).closest('[role="tablist"], [role="radiogroup"]') !== null
     const isMove = (action === 'down' || action === 'up') && !(isOnTab && event.key.startsWith('Arrow'))
-    const surface = surfaceOfKey(event.key)
+    const surface = surfaceOfKey(event.key, surfaces)
     const act = acts?.[action]
     if (isMove) {
       const next = at < 0 ? 0 : at + (action === 'down' ? 1 : -1)

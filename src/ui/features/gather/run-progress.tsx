@@ -4,7 +4,7 @@ import { clsx } from 'clsx'
 import { type ReactNode, useEffect, useState } from 'react'
 import { limits, parseUrl, pathOf } from '@/core/address'
 import type { CrawlRequest } from '@/core/crawl'
-import { surfaces } from '@/core/surface'
+import { mainPlace } from '@/core/surface'
 import { addTo } from '@/core/text'
 import type { WallRow } from '@/store/database'
 import type { Trouble } from '@/workers/protocol'
@@ -15,6 +15,7 @@ import { keepOwnPictureHost } from '../../state/run/own-picture-hosts'
 import { type Session, stopRun } from '../../state/run/session'
 import { sourceName } from '../../state/run/sources'
 import { useNewestRows, useRun } from '../../state/run/use-run'
+import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 import { LoginWanted } from './login-wanted'
 import { SitePlace } from './site-place'
@@ -336,7 +337,7 @@ function Figure({ name, value }: { name: string; value: string }) {
 }
 
 function SmallCard({ row, onOpen }: { row: WallRow; onOpen: () => void }) {
-  const surface = surfaces[0]!
+  const surface = mainPlace(useSurfaces())
   const face = row.faces[surface.id]
   if (!face) return null
   return (

@@ -256,9 +256,10 @@ function PageHeader({
 
 /** J and K to the neighbours, digits for surfaces. */
 function usePageKeys({ row, neighbours, goTo }: { row: WallRow | null; neighbours: WallRow[]; goTo: GoTo }): void {
+  const surfaces = useSurfaces()
   useKeys((_action, event) => {
     const at = neighbours.findIndex(({ url }) => url === row?.url)
-    const surface = surfaceOfKey(event.key)
+    const surface = surfaceOfKey(event.key, surfaces)
     const next = event.key === 'j' ? neighbours[at + 1] : event.key === 'k' ? neighbours[at - 1] : undefined
     if (next) goTo({ page: next.path }, 'replace')
     else if (surface) goTo({ surface: surface.id }, 'replace')

@@ -2,13 +2,14 @@
 
 import { keepZoneGuide } from '@/core/compose'
 import type { Shape } from '@/core/image'
-import { surfaces } from '@/core/surface'
 import { saveFile } from '../../kit/save-file'
 import { asPixels } from '../../state/pictures/whole-picture'
+import { useSurfaces } from '../../state/surface/use-surfaces'
 
 /** The keep zone of the refit's shape, to lay over a drawing in any program. */
 export function GuideButtons({ shape }: { shape: Shape }) {
   const { width, height } = shape
+  const surfaces = useSurfaces()
   const name = `keep-zone-${width}x${height}`
   const svg = () => keepZoneGuide(shape, surfaces, 'summary_large_image')
   const savePng = async () => {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { PictureEntry } from '@/core/check'
 import type { GatheredImage } from '@/core/model'
-import { cropsFor, surfaces } from '@/core/surface'
+import { cropsFor } from '@/core/surface'
+import { surfaces } from '@/core/testing/places'
 import { cropGroups } from '../../parts/picture/crop-groups'
 import { mostToKnow, orderPictures, pathOfPicture, pictureInShort } from './picture-facts'
 

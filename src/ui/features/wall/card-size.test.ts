@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { cardWidth } from '@/core/sheet'
-import { search, surfaceOf, surfaces, wideFeed } from '@/core/surface'
+import { search, surfaceOf, surfaces, wideFeed } from '@/core/testing/places'
 import { columnsFor } from './card-size'
 
 describe('cards in rows', () => {

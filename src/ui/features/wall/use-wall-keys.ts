@@ -6,6 +6,7 @@ import type { Action } from '../../state/keys/keys'
 import { draftField, typeInto } from '../../state/keys/type-ahead'
 import { useKeys } from '../../state/keys/use-keys'
 import { digitOfCode, surfaceOfKey } from '../../state/surface/surface-keys'
+import { useSurfaces } from '../../state/surface/use-surfaces'
 import type { GoTo } from '../../state/view/use-view'
 import { parseView } from '../../state/view/view'
 import { toggleSelected } from '../../state/wall/selection'
@@ -42,13 +43,14 @@ export function indexAfter(index: number, step: number, length: number): number 
 
 /** Keys of the wall: moving, opening, surfaces, search. */
 export function useWallKeys({ shown, columns, goTo, searchField }: Wall): void {
+  const surfaces = useSurfaces()
   useKeys((action, event) => {
     // The address is ahead of what is drawn while keys come faster than drawings.
     const view = parseView(window.location.pathname, window.location.search)
     if (view.area !== 'wall') return false
     const step = stepOf(action, columns)
     const digit = action === 'beside' ? digitOfCode(event.code) : event.key
-    const surface = digit === null ? undefined : surfaceOfKey(digit)
+    const surface = digit === null ? undefined : surfaceOfKey(digit, surfaces)
     const index = shown.findIndex(({ path }) => path === view.page)
     const chosen = shown[index]
     const isOnControl = (event.target as HTMLElement).closest('button, a') !== null

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { createCheckContext, runChecks } from '@/core/check'
-import { surfaces } from '@/core/surface'
 import { gatherMemory } from '@/core/testing/build-run'
 import { GOOD_SITE, goodPage, goodSite } from '@/core/testing/good-site'
+import { surfaces } from '@/core/testing/places'
 import { markRows, rowOf } from './lit'
 
 const source = [

@@ -2,11 +2,10 @@
 
 import { useLiveQuery } from 'dexie-react-hooks'
 import { createContext, type ReactNode, useContext, useMemo } from 'react'
-import { surfacesWith } from '@/core/check'
-import { type Surface, surfaces } from '@/core/surface'
+import { type Surface, surfacesWith } from '@/core/surface'
 import { requirementsOf } from '@/store/requirements'
 
-const Surfaces = createContext<readonly Surface[]>(surfaces)
+const Surfaces = createContext<readonly Surface[]>(surfacesWith([]))
 
 /** Gives everything inside the surfaces of a site: ours, with those of its requirements. */
 export function SurfacesOfSite({ site, children }: { site: string | null; children: ReactNode }) {

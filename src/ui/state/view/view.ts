@@ -1,5 +1,5 @@
 import type { AccessMode as RunView } from '@/core/model'
-import { SURFACE_ID, surfaces } from '@/core/surface'
+import { mainPlace, SURFACE_ID, surfacesWith } from '@/core/surface'
 
 export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'pictures' | 'drift' | 'clearance'
 
@@ -70,6 +70,9 @@ const oneOf = <T extends string>(choices: readonly T[], value: string | null): T
 /** A site may have surfaces of its own: a view of one falls back to the first where there is none of that id. */
 const surfaceId = (value: string | null) => (value !== null && SURFACE_ID.test(value) ? value : null)
 
+/** What an address without a place shows. */
+const FIRST_SURFACE = mainPlace(surfacesWith([])).id
+
 /** Reads a view out of an address. What makes no sense is left at its default. */
 export function parseView(pathname: string, search: string): RouteState {
   const query = new URLSearchParams(search)
@@ -78,7 +81,7 @@ export function parseView(pathname: string, search: string): RouteState {
     area: oneOf(AREAS, pathname.split('/')[1] ?? '') ?? 'gather',
     run: query.get('run'),
     page: query.get('page'),
-    surface: surfaceId(query.get('surface')) ?? surfaces[0]!.id,
+    surface: surfaceId(query.get('surface')) ?? FIRST_SURFACE,
     beside: surfaceId(query.get('beside')),
     as: oneOf(['standing', 'launched'] as const, query.get('as')),
     section: query.get('section'),
@@ -103,7 +106,7 @@ export function viewHref(view: RouteState): string {
   const query = new URLSearchParams()
   if (view.run) query.set('run', view.run)
   if (view.page) query.set('page', view.page)
-  if (view.surface !== surfaces[0]!.id) query.set('surface', view.surface)
+  if (view.surface !== FIRST_SURFACE) query.set('surface', view.surface)
   if (view.beside && view.beside !== view.surface) query.set('beside', view.beside)
   if (view.as) query.set('as', view.as)
   if (view.section) query.set('section', view.section)

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { Face, Trait } from '@/core/surface'
+import { surfaces } from '@/core/testing/places'
 import type { WallRow } from '@/store/database'
 import { ticksOf } from '../../features/wall/tick-strip'
 import { changesOf } from '../../features/wall/use-changes'
@@ -160,8 +161,11 @@ test('the word under a card', () => {
 describe('keys of surfaces', () => {
   test('1 to 9 and 0 choose the ten, in their order, and nothing else does', () => {
     expect(Array.from({ length: 11 }, (_, index) => keyOfSurface(index))).toEqual([...'1234567890', null])
-    expect(['1', '9', '0'].map((key) => surfaceOfKey(key)?.id)).toEqual(['wide-feed', 'search', 'tab'])
-    expect(['a', '', '10', ' ', 'F1'].map(surfaceOfKey)).toEqual([
+    expect(['1', '9', '0'].map((key) => surfaceOfKey(key, surfaces)?.id)).toEqual(['wide-feed', 'search', 'tab'])
+    // An eleventh has none, and takes none away.
+    const eleven = [...surfaces, { ...surfaces[0]!, id: 'noticeboard' }]
+    expect([...'1234567890'].map((key) => surfaceOfKey(key, eleven))).toEqual(surfaces)
+    expect(['a', '', '10', ' ', 'F1'].map((key) => surfaceOfKey(key, surfaces))).toEqual([
       undefined,
       undefined,
       undefined,

@@ -2,7 +2,8 @@
 
 import type { ComposePlan } from '@/core/compose'
 import type { Shape } from '@/core/image'
-import { BASIS_WORDS, type Basis, surfaces, weakestBasis } from '@/core/surface'
+import { BASIS_WORDS, type Basis, weakestBasis } from '@/core/surface'
+import { useSurfaces } from '../../../state/surface/use-surfaces'
 import type { ComposePage } from './compose-sections'
 import { composedFaults, usePreview } from './composed-preview'
 import type { PreviewQueue } from './preview-queue'
@@ -31,7 +32,7 @@ export function ComposedStage({
   places: readonly string[] | undefined
 }) {
   const { made, url, fault } = usePreview(queue, askFor, page.url, LARGE_PX)
-  const chosen = surfaces.filter(({ id }) => places === undefined || places.includes(id))
+  const chosen = useSurfaces().filter(({ id }) => places === undefined || places.includes(id))
   const basis = weakestBasis(chosen.map(({ picture }) => picture?.largeRatio ?? null))
   const faults = fault ? [fault] : made ? composedFaults(made, family) : []
   return (

@@ -4,7 +4,7 @@ import { clsx } from 'clsx'
 import { useState } from 'react'
 import { composePlan, type Design, designs, type FaceMetrics, type PictureTemplate, panelColor } from '@/core/compose'
 import type { SiteColor } from '@/core/image'
-import { surfaces } from '@/core/surface'
+import { useSurfaces } from '../../../state/surface/use-surfaces'
 
 /** About how wide letters are: a sketch shows where things stand, and no words. */
 const SKETCHED: FaceMetrics = { measure: (text, sizePx) => text.length * sizePx * 0.52, ascent: 0.9, descent: 0.22 }
@@ -38,6 +38,7 @@ export function DesignPicker({
   template: PictureTemplate
   change: (change: Partial<PictureTemplate>) => void
 }) {
+  const surfaces = useSurfaces()
   const [picked, setPicked] = useState<string | null>(null)
   const color = picked ?? colors[0]?.color ?? null
   return (
@@ -64,7 +65,7 @@ export function DesignPicker({
       )}
       <fieldset className="col-span-2 grid grid-cols-4 gap-[6px]">
         <legend className="sr-only">Design</legend>
-        {designs(color).map((design) => {
+        {designs(color, surfaces).map((design) => {
           const next = withDesign(template, design)
           const isChosen = isLike({ ...template, ...next }, template)
           return (
@@ -91,6 +92,7 @@ export function DesignPicker({
 
 function Sketch({ template }: { template: PictureTemplate }) {
   const { shape, background, color, accent } = template
+  const surfaces = useSurfaces()
   const plan = composePlan(template, { ...SAMPLE, line: template.line ? SAMPLE.line : '' }, null, SKETCHED, surfaces)
   const ground =
     background.kind === 'color' ? background.color : background.kind === 'gradient' ? background.from : null

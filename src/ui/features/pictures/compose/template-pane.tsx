@@ -2,11 +2,11 @@
 
 import { type PictureTemplate, patternFault } from '@/core/compose'
 import type { RefitType, SiteColor } from '@/core/image'
-import { surfaces } from '@/core/surface'
 import { NumberField } from '../../../kit/number-field'
 import { Segments } from '../../../kit/segments'
 import { bytes } from '../../../kit/words'
 import { shippedFamilies } from '../../../parts/declared-faces'
+import { useSurfaces } from '../../../state/surface/use-surfaces'
 import { SHAPES, TYPES } from '../refit-pane'
 import { DesignPicker } from './design-picker'
 import { FileField } from './file-field'
@@ -281,9 +281,8 @@ function MarkRows({ site, template: { mark }, change }: Props) {
   )
 }
 
-const withPictures = surfaces.filter(({ picture }) => picture !== null)
-
 function PlaceRows({ template: { places, margin }, change }: Omit<Props, 'site'>) {
+  const withPictures = useSurfaces().filter(({ picture }) => picture !== null)
   const counted = new Set(places ?? withPictures.map(({ id }) => id))
   return (
     <>

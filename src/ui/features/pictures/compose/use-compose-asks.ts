@@ -17,6 +17,7 @@ import { useDefaults, useDrafts } from '../../../state/draft/use-drafts'
 import { useFocuses } from '../../../state/pictures/use-focus'
 import { drawnPicture, pictureAtHand } from '../../../state/pictures/whole-picture'
 import { useCardContext } from '../../../state/run/use-card-context'
+import { useSurfaces } from '../../../state/surface/use-surfaces'
 import { faceOf, markPixels } from './template-blobs'
 
 export type AskFor = (url: string, previewWidth: number | null) => Promise<ComposeAsk>
@@ -28,6 +29,7 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
   const drafts = useDrafts(site)
   const defaults = useDefaults(site, run)
   const focuses = useFocuses(site)
+  const places = useSurfaces()
   const kept = useLiveQuery(() => templateFilesOf(site), [site])
   const files = useMemo(() => kept && new Map(kept.map((file) => [file.name, file])), [kept])
   const wantsGround = wantsPicture(template)
@@ -70,9 +72,10 @@ export function useComposeAsks(run: StoredRun, section: string, template: Pictur
         face: font ? faceOf(font) : null,
         also: (template.face.also ?? []).flatMap((name) => files.get(name) ?? []).map(faceOf),
         previewWidth,
+        places,
       }
     },
-    [run.id, section, template, context, drafts, files, defaults, wantsGround, focuses],
+    [run.id, section, template, context, drafts, files, defaults, wantsGround, focuses, places],
   )
   return context && files && drafts && focuses && defaults.called ? ask : null
 }

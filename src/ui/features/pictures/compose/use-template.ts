@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { firstTemplate, type PictureTemplate } from '@/core/compose'
 import { keepTemplate, templatesOf } from '@/store/templates'
+import { useSurfaces } from '../../../state/surface/use-surfaces'
 import { forgetLeft, keepChanged, takeLeft } from './left-template'
 import { type Past, withPast } from './template-past'
 
@@ -29,6 +30,7 @@ export function useTemplate(
   color: string | null,
   revision: number,
 ): TemplateState | undefined {
+  const places = useSurfaces()
   const key = `${site}\n${section}\n${revision}`
   const [held, setHeld] = useState<{ key: string; template: PictureTemplate | null; past: Past }>()
   const unkept = useRef<{ section: string; template: PictureTemplate } | null>(null)
@@ -54,12 +56,12 @@ export function useTemplate(
     (part: Partial<PictureTemplate>) =>
       setHeld((now) => {
         if (!now) return now
-        const next = { ...(now.template ?? firstTemplate(color)), ...part }
+        const next = { ...(now.template ?? firstTemplate(color, places)), ...part }
         unkept.current = { section, template: next }
         const what = Object.keys(part).join(' ')
         return { ...now, template: next, past: withPast(now.past, now.template, what, Date.now()) }
       }),
-    [section, color],
+    [section, color, places],
   )
   const reset = useCallback(() => {
     unkept.current = null
@@ -80,7 +82,7 @@ export function useTemplate(
   )
   if (template === undefined) return undefined
   return {
-    template: template ?? firstTemplate(color),
+    template: template ?? firstTemplate(color, places),
     isFirst: template === null,
     change,
     reset,
