@@ -13,9 +13,12 @@ const files = execFileSync('git', ['grep', '-l', 'testing/property-runs', '--', 
   .split('\n')
   .filter((file) => file !== '' && words.every((word) => file.includes(word)))
 const vitest = join(root, 'node_modules', 'vitest', 'vitest.mjs')
+// The same inputs again: FUZZ_SEED=… npm run fuzz
+const seed = process.env.FUZZ_SEED ?? String(Date.now() % 2 ** 31)
+console.log(`Inputs from seed ${seed}, ${factor} times as many.`)
 const { status } = spawnSync(process.execPath, [vitest, 'run', '--testTimeout', '3600000', ...files], {
   cwd: root,
   stdio: 'inherit',
-  env: { ...process.env, FUZZ: factor },
+  env: { ...process.env, FUZZ: factor, FUZZ_SEED: seed },
 })
 process.exit(status ?? 1)

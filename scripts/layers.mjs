@@ -9,6 +9,7 @@ export const CORE_ORDER = [
   'text',
   'address',
   'model',
+  'tag',
   'page',
   'image',
   'surface',

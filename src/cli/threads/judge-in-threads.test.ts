@@ -29,7 +29,7 @@ const saidAhead = (kept: KeptVerdicts, { pages }: CheckContext) =>
   pages.filter(({ url }) => kept.stampOf(url) !== undefined).length
 
 test('pages judged on several cores get the verdict that one gives', async () => {
-  const context = await manyPages(20)
+  const context = await manyPages(5)
   const kept = await judgeInThreads(context, { threads: 2, fromPages: 1 })
   expect(saidAhead(kept, context)).toBe(context.pages.length)
   const verdict = verdictBy(kept, context)
@@ -47,7 +47,7 @@ test('of a small run nothing is said ahead', async () => {
 test('a thread that breaks costs no verdict', async () => {
   const file = join(await mkdtemp(join(tmpdir(), 'parrot-threads-')), 'broken.mjs')
   writeFileSync(file, 'export default () => { throw new Error("broken") }')
-  const context = await manyPages(20)
+  const context = await manyPages(5)
   const kept = await judgeInThreads(context, { threads: 1, fromPages: 1, file: pathToFileURL(file).href })
   expect(saidAhead(kept, context)).toBeLessThan(context.pages.length)
   expect(verdictBy(kept, context)).toEqual(plain(context))

@@ -1,6 +1,7 @@
 import type { Subject } from '../check'
 import { editFacts, type TagEdits } from '../draft'
 import type { GatheredPage, MetaFact, PageFacts } from '../model'
+import { attributeFor, subjectOfTag } from '../tag'
 
 /**
  * One thing that an edit changes on one page. Tags go by their key; `title`, `canonical` and `html lang` are no metas.
@@ -24,35 +25,6 @@ export function slotOf(change: Change): string {
   return `${change.kind} ${change.tag}`
 }
 
-const SUBJECTS: readonly [RegExp, Subject][] = [
-  [/^(?:og|twitter):title$|^title$/, 'title'],
-  [/^(?:og|twitter):description$|^description$|^keywords$/, 'description'],
-  // What a picture is called changes nothing of what is shown of it.
-  [/^(?:og|twitter):image:alt$/, 'picture-text'],
-  [/^(?:og|twitter):image/, 'picture'],
-  [/^og:type$|^(?:article|book|profile|product|music|video):/, 'type'],
-  [/^twitter:card$|^twitter:(?:player|app)/, 'card'],
-  [/^og:url$|^canonical$/, 'address'],
-  [/^og:site_name$/, 'site-name'],
-  [/^twitter:(?:site|creator)|^fb:/, 'account'],
-  [/^og:locale|^html lang$/, 'language'],
-  [/^(?:robots|googlebot)$/, 'access'],
-  [/^charset$/, 'head'],
-]
-
-/** A run has some tens of tags on thousands of pages; strangers' pages may have any number, and those are not kept. */
-const MOST_KNOWN = 500
-const known = new Map<string, Subject>()
-
-/** What a tag is about; `tags` where it is about none of the things that cards show. */
-function subjectOfTag(tag: string): Subject {
-  const before = known.get(tag)
-  if (before !== undefined) return before
-  const found = SUBJECTS.find(([pattern]) => pattern.test(tag))?.[1] ?? 'tags'
-  if (known.size < MOST_KNOWN) known.set(tag, found)
-  return found
-}
-
 /** What findings may hang on a change. */
 export function subjectsOf(change: Change): readonly Subject[] {
   switch (change.kind) {
@@ -72,16 +44,13 @@ export function subjectsOf(change: Change): readonly Subject[] {
 
 const isNamed = ({ attribute }: MetaFact) => attribute === 'name' || attribute === 'property'
 
-/** Tags that places look for under `property`; all others stand under `name`. */
-const OF_PROPERTY = /^(?:og|article|book|profile|product|music|video|fb):/
-
 function withMetas(facts: PageFacts, change: Change): PageFacts['metas'] {
   if (change.kind === 'attribute') {
-    const attribute = OF_PROPERTY.test(change.tag) ? 'property' : 'name'
+    const attribute = attributeFor(change.tag)
     return facts.metas.map((meta) => (meta.key === change.tag && isNamed(meta) ? { ...meta, attribute } : meta))
   }
   if (change.kind === 'rename') {
-    const attribute = OF_PROPERTY.test(change.to) ? 'property' : 'name'
+    const attribute = attributeFor(change.to)
     return facts.metas.map((meta) =>
       meta.key === change.tag && isNamed(meta) ? { ...meta, key: change.to, attribute } : meta,
     )

@@ -15,9 +15,10 @@ import { saidBy } from '../draft'
 import { type GatheredImage, type GatheredPage, isKnownType, type PageFacts } from '../model'
 import { describedKind } from '../requirements'
 import { firstValue, likelyContentImages, ogImages, publicImageUrl } from '../surface'
+import { familyOf, needsFor, tagOf } from '../tag'
 import { groupBy, isBlank, languageOf, usualOf, wholeSentences } from '../text'
 import { nameOfSite, namesByLanguage } from './name-of-site'
-import { familyOf, isToBeMade, needsFor, standInPicture, TO_MAKE } from './stand-in'
+import { isToBeMade, standInPicture, TO_MAKE } from './stand-in'
 
 export type ReadPage = GatheredPage & { facts: PageFacts }
 
@@ -190,11 +191,8 @@ export class Desk {
       this.handedOut.add(value)
       return { value, needs }
     }
-    if (tag === 'twitter:site' || tag === 'twitter:creator') return { value: '@account', needs }
-    if (tag === 'fb:app_id' || tag === 'fb:admins') return { value: '1234567890', needs }
-    if (tag === 'og:image:width') return { value: '1200', needs }
-    if (tag === 'og:image:height') return { value: '630', needs }
-    if (tag === 'html lang') return { value: 'en', needs }
+    const known = tagOf(tag)?.standIn
+    if (known !== undefined) return { value: known, needs }
     if (tag.endsWith('_time') || tag.endsWith('_date')) return { value: '2026-01-01', needs }
     if (tag.endsWith(':amount')) return { value: '1.00', needs }
     if (tag.endsWith(':currency')) return { value: 'EUR', needs }

@@ -7,6 +7,7 @@ import type { Gathering } from '../model'
 import { gatherMemory, type MemoryBuild, memoryFiles } from '../testing/build-run'
 import { buildOf, CLEAN_SITE, cleanSite } from '../testing/clean-site'
 import { listedFindings } from '../testing/listed-findings'
+import { casesToTry } from '../testing/property-runs'
 import { SEEDED_FAULTS } from '../testing/seeded-faults'
 import { findCauses, tryCauses } from './find-causes'
 
@@ -48,10 +49,10 @@ async function throughDrafts(files: MemoryBuild, site: string | null, isChosen: 
   return { left, count: proved.length }
 }
 
-/** Each cause by itself, then all in one go. */
+/** All causes in one go, then each by itself. */
 async function eachAndAll(files: MemoryBuild, site: string | null) {
   const { count, left } = await throughDrafts(files, site, () => true)
-  for (let at = 0; at < count; at++) await throughDrafts(files, site, (index) => index === at)
+  for (const at of casesToTry([...Array(count).keys()])) await throughDrafts(files, site, (index) => index === at)
   return { count, left }
 }
 
@@ -74,7 +75,7 @@ test('the demo: each change, and all of them, do in the build what was said of t
 })
 
 const withValues = Object.entries(SEEDED_FAULTS).filter(([, { asks }]) => asks === undefined)
-test.each(withValues)('%s', async (_name, { make }) => {
+test.each(casesToTry(withValues))('%s', async (_name, { make }) => {
   const site = cleanSite()
   make(site)
   await throughDrafts(buildOf(site), CLEAN_SITE, () => true)

@@ -2,6 +2,7 @@ import { type CheckContext, checkOf, fillWords, fixAnywhere, inWords, type PageV
 import { metaHtml, saidBy, type TagEdits } from '../draft'
 import { byLevel, type Finding, type Gathering, LEVELS, type Level, type SiteFinding } from '../model'
 import { sectionName } from '../section'
+import { isOfSite, needsFor } from '../tag'
 import { addTo, escapeAttribute, escapeText, groupBy } from '../text'
 import { basisOf } from './basis'
 import type { Cause, Edit, EditPlace } from './cause'
@@ -13,9 +14,8 @@ import { makePlans, tagOf } from './make-plans'
 import { type PageChange, type Plan, pagesOf } from './plan'
 import { mendsOf, needsOf } from './propose'
 import { type Gone, Prover } from './prove'
-import { OF_SITE } from './rule-of'
 import { Scopes } from './scope'
-import { isToBeMade, needsFor } from './stand-in'
+import { isToBeMade } from './stand-in'
 import { DECISION } from './tally'
 
 /** What a change needs that was not tried, since its page or the run has too many. */
@@ -70,7 +70,7 @@ function snippetFor(plan: Plan): string | null {
 function editsOf(plan: Plan, context: CheckContext): Edit[] {
   const isOfAddresses = (side: string | null) => side?.endsWith('{rest}') ?? false
   return plan.edits.map(({ tag, rule: { from, to } }): Edit => {
-    const isSetting = OF_SITE.has(tag) || (isOfAddresses(from) && isOfAddresses(to))
+    const isSetting = isOfSite(tag) || (isOfAddresses(from) && isOfAddresses(to))
     const where = plan.scope.where === 'layout' && plan.scope.trait === null && isSetting ? 'site' : plan.scope.where
     const basis = basesOf(plan, tag, context)
     return { where, tag, from, to, ...(basis === null ? {} : { basis }) }

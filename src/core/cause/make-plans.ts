@@ -1,8 +1,9 @@
-import { groupBy, ownEntry } from '../text'
+import { isOfSite, tagOf as knownTag } from '../tag'
+import { groupBy } from '../text'
 import type { Change } from './change'
 import type { Collected, Standing } from './collect'
 import type { PageChange, Plan, PlannedEdit, Scope } from './plan'
-import { ALWAYS, type EditRule, findRules, OF_SITE } from './rule-of'
+import { type EditRule, findRules } from './rule-of'
 import type { Scopes } from './scope'
 
 /** Changes of one tag that follow one rule, in one place. */
@@ -137,8 +138,8 @@ function groupsOf(tag: string, kind: Change['kind'], members: readonly PageChang
     needs: member.needs,
     term: member.term,
     to: member.change.kind === 'say' ? member.change.value : null,
-    always: ownEntry(ALWAYS, tag),
-    isSetting: OF_SITE.has(tag),
+    always: knownTag(tag)?.always,
+    isSetting: isOfSite(tag),
     reason: [...new Set(member.findings.map(({ rule }) => rule))].sort().join(),
     member,
   }))

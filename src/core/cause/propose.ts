@@ -3,10 +3,10 @@ import { AND, checkOf, fillWords, type Mend } from '../check'
 import { saidBy } from '../draft'
 import type { Finding } from '../model'
 import { firstValue, metasOf } from '../surface'
+import { needsFor } from '../tag'
 import { isBlank } from '../text'
 import type { Change } from './change'
 import type { Desk, Proposed, ReadPage } from './desk'
-import { needsFor } from './stand-in'
 
 /**
  * What is proposed for one finding of a page. `changes`: tags of the page. `picture`: a picture that is replaced.

@@ -1,5 +1,6 @@
 import { parseUrl } from '../address'
 import { firstValue } from '../surface'
+import { allTags } from '../tag'
 import type { Proposed, ReadPage } from './desk'
 
 /**
@@ -116,18 +117,8 @@ function inTerms(value: string, page: ReadPage): string | null {
   return value.length >= MIN_SENTENCE && firstParagraph?.startsWith(value) ? '{paragraph}' : null
 }
 
-/** Tags that a site's settings hold: one value for all of its pages. */
-export const OF_SITE: ReadonlySet<string> = new Set(['og:site_name', 'twitter:site', 'fb:app_id', 'fb:admins'])
-
-/** Tags that are never written by hand: what they always come to, in terms of the page. */
-export const ALWAYS: Readonly<Record<string, string>> = {
-  'html lang': '{language}',
-  'og:locale': '{locale}',
-  'og:image:width': '{width}',
-  'og:image:height': '{height}',
-}
-
-const OF_TEMPLATE: ReadonlySet<string | null> = new Set(Object.values(ALWAYS))
+/** What tags always come to that nobody writes by hand. */
+const OF_TEMPLATE: ReadonlySet<string | null> = new Set(allTags().flatMap(({ always }) => always ?? []))
 
 /** What differs from page to page, and follows no rule that can be told. */
 const OWN = '{of the page’s own}'

@@ -1,4 +1,5 @@
 import type { GatheredPage, Level, MissingUrl, PageFacts, Position } from '../model'
+import type { TagSubject } from '../tag'
 import type { CheckContext, PageContext } from './context'
 
 /**
@@ -38,22 +39,7 @@ type Message = { says: string; fix: string; anywhere?: string; mend: Mend | read
 export type Family = 'text' | 'open-graph' | 'image' | 'access' | 'rich-data'
 
 /** What a finding is about: findings about one thing are mostly mended by one change. */
-export type Subject =
-  | 'title'
-  | 'description'
-  | 'picture'
-  | 'picture-text'
-  | 'type'
-  | 'card'
-  | 'address'
-  | 'site-name'
-  | 'account'
-  | 'language'
-  | 'rich-data'
-  | 'share-links'
-  | 'access'
-  | 'head'
-  | 'tags'
+export type Subject = TagSubject | 'rich-data' | 'share-links'
 
 /** What a check tells about itself: the same for all, so that lists, documents and settings need no special case. */
 export type CheckMeta = {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { knownKeys } from './known-keys'
+import { knownKeys } from '../tag'
 import { meantKey } from './misspelled'
 
 describe('the key that was meant', () => {

@@ -1,7 +1,7 @@
 import { limits } from '../address'
 import type { MetaFact } from '../model'
+import { isKnownKey, knownKeys } from '../tag'
 import { editsBetween } from '../text'
-import { isKnownKey, knownKeys } from './known-keys'
 
 /** Keys that some program reads though no card is made from them, and that look like a slip of a known one. */
 const OTHERS = new Set([

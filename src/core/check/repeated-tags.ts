@@ -1,6 +1,6 @@
 import type { PageFacts, Position } from '../model'
+import { isSingleValued } from '../tag'
 import { addTo, collapseWhiteSpace, forLast, isBlank } from '../text'
-import { isSingleValued } from './known-keys'
 
 /** A tag that says something, at its place. */
 type SaidTag = Position & { value: string }

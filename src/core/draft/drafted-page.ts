@@ -1,7 +1,8 @@
 import type { GatheredPage, LinkFact, MetaFact, PageFacts, RichThing, TagPosition } from '../model'
+import { attributeFor } from '../tag'
 import { collapseWhiteSpace } from '../text'
 import { repeatedName } from './repeated-name'
-import { attributeFor, type TagEdits } from './tag-edits'
+import type { TagEdits } from './tag-edits'
 
 /**
  * Edits of what is no `<meta>`: the `<link rel=canonical>`, the language of `<html>`, and what JSON-LD calls the page

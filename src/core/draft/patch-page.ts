@@ -12,12 +12,13 @@ import {
   placesOfName,
   readPage,
 } from '../page'
+import { attributeFor } from '../tag'
 import { addTo, escapeAttribute, escapeText } from '../text'
 import { unfitIn } from './draft'
 import { anchorOf, CANONICAL, LANGUAGE, positionKey, RICH_NAME } from './drafted-page'
 import { patchedBytes, type Splice } from './patch-bytes'
 import { repeatedName } from './repeated-name'
-import { attributeFor, type TagEdits } from './tag-edits'
+import type { TagEdits } from './tag-edits'
 
 export type Patch =
   | { kind: 'patched'; bytes: Uint8Array; before: string; after: string }

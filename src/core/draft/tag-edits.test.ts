@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest'
+import { attributeFor } from '../tag'
 import { image, testPage } from '../testing/test-page'
 import type { DraftFields } from './draft'
 import { editFacts } from './drafted-page'
-import { attributeFor, tagEdits } from './tag-edits'
+import { tagEdits } from './tag-edits'
 
 const known = image('https://site.example/a.png', { width: 1200, height: 630 })
 const edits = (fields: DraftFields) =>

@@ -114,8 +114,3 @@ function withAffix(facts: PageFacts, title: string, names: readonly (string | nu
   if (ownPart(title, known) !== collapseWhiteSpace(title.trim())) return title
   return withOwnPart(facts.title ?? '', title.trim(), known) ?? title
 }
-
-/** Which attribute names a tag of this key, as its own standard has it. */
-export function attributeFor(key: string): 'name' | 'property' {
-  return /^(?:og|article|book|profile|product|music|video|fb):/.test(key) ? 'property' : 'name'
-}

@@ -1,4 +1,4 @@
-import { describe, expect, test } from 'vitest'
+import { beforeAll, describe, expect, test } from 'vitest'
 import type { Gathering } from '../model'
 import { builtInSurfaces, readSurfaces, type Surface, surfaceAsFile } from '../surface'
 import { gatherMemory, type MemoryBuild } from '../testing/build-run'
@@ -62,9 +62,16 @@ const written = (gathering: Gathering) => {
   return { json: runAsJson(document), html: runAsHtml(document) }
 }
 
-describe('nothing is decided by the name of a place', async () => {
-  const gathering = await gatherMemory(site, GOOD_SITE)
-  const ours = written(gathering)
+let gathering: Gathering
+beforeAll(async () => {
+  gathering = await gatherMemory(site, GOOD_SITE)
+})
+
+describe('nothing is decided by the name of a place', () => {
+  let ours: ReturnType<typeof written>
+  beforeAll(() => {
+    ours = written(gathering)
+  })
 
   test('the site makes places differ', () => {
     const rules = new Set(runDocument(gathering).pages.flatMap((page) => page.findings.map(({ rule }) => rule)))
@@ -84,8 +91,7 @@ describe('nothing is decided by the name of a place', async () => {
   )
 })
 
-describe('a site with a place more', async () => {
-  const gathering = await gatherMemory(site, GOOD_SITE)
+describe('a site with a place more', () => {
   const eleventh: Surface = { ...builtInSurfaces[0]!, id: 'noticeboard', name: 'Noticeboard', isRepresentative: true }
 
   test('its document brings the place, and its report shows its card', () => {

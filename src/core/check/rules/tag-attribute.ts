@@ -1,11 +1,5 @@
+import { attributeAsked } from '../../tag'
 import { defineCheck } from '../define-check'
-
-const isOfProperty = /^(?:og|article|book|profile|product|music|video|fb):/
-
-/** The attribute under which all places read a key; null where they are not asked to. */
-const rightFor = (key: string) => (isOfProperty.test(key) ? 'property' : isNamed(key) ? 'name' : null)
-
-const isNamed = (key: string) => key === 'description' || key.startsWith('twitter:')
 
 export const tagAttribute = defineCheck({
   id: 'tag-attribute',
@@ -26,10 +20,10 @@ export const tagAttribute = defineCheck({
   },
   check({ facts }) {
     const rightly = new Set(
-      facts.metas.filter(({ key, attribute }) => attribute === rightFor(key)).map(({ key }) => key),
+      facts.metas.filter(({ key, attribute }) => attribute === attributeAsked(key)).map(({ key }) => key),
     )
     return facts.metas.flatMap((meta) => {
-      const right = rightFor(meta.key)
+      const right = attributeAsked(meta.key)
       const isWrong =
         right !== null && (meta.attribute === 'name' || meta.attribute === 'property') && meta.attribute !== right
       return isWrong && !rightly.has(meta.key)

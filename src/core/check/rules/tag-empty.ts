@@ -1,8 +1,8 @@
 import type { PageFacts } from '../../model'
 import { metasOf } from '../../surface'
+import { isKnownKey } from '../../tag'
 import { isBlank } from '../../text'
 import { defineCheck } from '../define-check'
-import { isKnownKey } from '../known-keys'
 import { lacksDescription } from '../page-texts'
 
 /** Tags that have a check of their own, which tells an empty one as well. */

@@ -1,6 +1,6 @@
 import type { Position } from '../../model'
+import { isKnownKey } from '../../tag'
 import { defineCheck } from '../define-check'
-import { isKnownKey } from '../known-keys'
 
 const bySource = (a: Position, b: Position) => a.line - b.line || a.column - b.column
 

@@ -1,5 +1,5 @@
+import { isKnownKey } from '../../tag'
 import { defineCheck, type Raised } from '../define-check'
-import { isKnownKey } from '../known-keys'
 import { runsOn } from '../misspelled'
 
 export const valueUnquoted = defineCheck({

@@ -1,43 +1,11 @@
 import { type AddressMap, baseOf, resolveAddress } from '../../address'
-import { isSingleValued } from '../../check'
 import type { GatheredPage, PageFacts } from '../../model'
 import { metasOf } from '../../surface'
+import { isCardTag, isSingleValued, isUrlTag, placeOf } from '../../tag'
 import { isBlank } from '../../text'
 
 /** What a page's head says for cards: the title, the canonical address, and its tags in order. */
 export type CardTags = { url: string; title: string | null; canonical: string; tags: { key: string; value: string }[] }
-
-/** Tags in the order in which a person reads a card; what is not named comes after, as the page has it. */
-const ORDER = [
-  'description',
-  'author',
-  'og:type',
-  'og:site_name',
-  'og:title',
-  'og:description',
-  'og:url',
-  'og:image',
-  'og:image:width',
-  'og:image:height',
-  'og:image:type',
-  'og:image:alt',
-  'og:locale',
-  'twitter:card',
-  'twitter:site',
-  'twitter:creator',
-  'twitter:title',
-  'twitter:description',
-  'twitter:image',
-  'twitter:image:alt',
-  'twitter:label1',
-  'twitter:data1',
-  'twitter:label2',
-  'twitter:data2',
-  'fb:app_id',
-]
-const PLACE = new Map(ORDER.map((key, index) => [key, index]))
-const IS_OURS = /^(?:og|twitter|article|book|profile|product|music|video|fb):|^(?:description|author)$/
-const IS_ADDRESS = /^(?:og:(?:image|image:url|image:secure_url|url|video|audio)|twitter:(?:image|player))$/
 
 /** A card has one of each of its own tags, whatever the checks say of a second. Anything else may be a list. */
 const isSingle = (key: string) => isSingleValued(key) || key.startsWith('twitter:')
@@ -54,15 +22,14 @@ export function cardTags(page: GatheredPage & { facts: PageFacts }, addresses: A
   }
   const seen = new Set<string>()
   const tags = page.facts.metas.flatMap((meta): CardTags['tags'] => {
-    if ((meta.attribute !== 'name' && meta.attribute !== 'property') || !IS_OURS.test(meta.key)) return []
+    if ((meta.attribute !== 'name' && meta.attribute !== 'property') || !isCardTag(meta.key)) return []
     if (isBlank(meta.value) || (seen.has(meta.key) && isSingle(meta.key))) return []
     seen.add(meta.key)
-    return [{ key: meta.key, value: IS_ADDRESS.test(meta.key) ? absolute(meta.value!) : meta.value! }]
+    return [{ key: meta.key, value: isUrlTag(meta.key) ? absolute(meta.value!) : meta.value! }]
   })
   if (metasOf(page.facts, 'og:url').length === 0) tags.push({ key: 'og:url', value: page.url })
-  const hasSeveralPictures = tags.filter(({ key }) => key === 'og:image').length > 1
-  const place = ({ key }: { key: string }) =>
-    hasSeveralPictures && key.startsWith('og:image') ? PLACE.get('og:image')! : (PLACE.get(key) ?? ORDER.length)
+  const hasSeveral = (key: string) => tags.filter((tag) => tag.key === key).length > 1
+  const place = ({ key }: { key: string }) => placeOf(key, hasSeveral)
   const ordered = tags
     .map((tag, index) => ({ tag, index }))
     .sort((a, b) => place(a.tag) - place(b.tag) || a.index - b.index)

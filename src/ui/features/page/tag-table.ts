@@ -1,9 +1,6 @@
 import type { MetaFact, PageFacts } from '@/core/model'
+import { mayRepeat } from '@/core/tag'
 import { addTo } from '@/core/text'
-
-/** Keys that a page may give several times: each is one more picture, author or tag, not another value of the same. */
-const LISTS =
-  /^(?:og:(?:image|video|audio|locale:alternate|see_also)|article:(?:author|tag)|book:(?:author|tag)|video:|music:|theme-color)/
 
 /** Single-valued tags that stand more than once: the first of them and the last. */
 export function repeatedTags(metas: readonly MetaFact[]): { key: string; first: MetaFact; last: MetaFact }[] {
@@ -13,7 +10,7 @@ export function repeatedTags(metas: readonly MetaFact[]): { key: string; first: 
     addTo(byKey, meta.key, meta)
   }
   return [...byKey]
-    .filter(([key, all]) => all.length > 1 && !LISTS.test(key))
+    .filter(([key, all]) => all.length > 1 && !mayRepeat(key))
     .map(([key, all]) => ({ key, first: all[0]!, last: all.at(-1)! }))
 }
 
