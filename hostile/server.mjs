@@ -54,6 +54,8 @@ export const LINKED = [
  * @returns the server and its log: one entry a request, with the most that ran at once
  */
 export function createHostileServer({ hugeBytes = 50_000_000 } = {}) {
+  // Packed once, before anybody waits for it.
+  const bomb = gzipSync(Buffer.alloc(60_000_000, ' '))
   const log = []
   const state = { running: 0, most: 0, flaky: 0, busy: 0 }
 
@@ -114,7 +116,7 @@ export function createHostileServer({ hugeBytes = 50_000_000 } = {}) {
       }
       more()
     },
-    '/bomb': (_url, send) => send(200, gzipSync(Buffer.alloc(60_000_000, ' ')), HTML, { 'content-encoding': 'gzip' }),
+    '/bomb': (_url, send) => send(200, bomb, HTML, { 'content-encoding': 'gzip' }),
     '/not-html': (_url, send) => send(200, '%PDF-1.7', 'application/pdf'),
     '/no-type.html': (_url, send) => send(200, page('No type'), ''),
     '/latin1': (_url, send) =>

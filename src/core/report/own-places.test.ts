@@ -92,7 +92,7 @@ describe('nothing is decided by the name of a place', () => {
 })
 
 describe('a site with a place more', () => {
-  const eleventh: Surface = { ...builtInSurfaces[0]!, id: 'noticeboard', name: 'Noticeboard', isRepresentative: true }
+  const eleventh: Surface = { ...builtInSurfaces[0]!, id: 'noticeboard', name: 'Noticeboard', represents: 'kind' }
 
   test('its document brings the place, and its report shows its card', () => {
     const document = runDocument(gathering, { ownSurfaces: [eleventh] })

@@ -7,6 +7,8 @@ import type { RunDocument } from './run-document'
 
 type DocumentPage = RunDocument['pages'][number]
 
+/** Places that the start page is shown in: with more the report of one page would be longer than one. */
+const MOST_PLACES = 3
 /** Cards of troubled pages drawn before the rest is named only. */
 export const MOST_CARDS = 400
 /** Characters of all pictures together: the rest of a report of 500 pages takes up to half as many again. */
@@ -43,7 +45,7 @@ const startOf = ({ pages, source }: RunDocument) => pages.find(({ url }) => url 
 /** Cards of the start page, in places that are told apart at a glance. */
 export function startCards(document: RunDocument): ReportCard[] {
   const page = startOf(document)
-  return page ? representativePlaces(placesOf(document)).map((surface) => ({ page, surface })) : []
+  return page ? representativePlaces(placesOf(document), MOST_PLACES).map((surface) => ({ page, surface })) : []
 }
 
 /** Every section with its troubled pages, all of them; of one without any a typical page and the best. */

@@ -11,10 +11,16 @@ export function surfacesWith(own: readonly Surface[]): readonly Surface[] {
   ]
 }
 
-/** Those that stand for places like them; the first few where none does. @param most how many at most */
-export function representativePlaces(places: readonly Surface[], most = Number.POSITIVE_INFINITY): readonly Surface[] {
-  const found = places.filter(({ isRepresentative }) => isRepresentative)
-  return (found.length > 0 ? found : places.slice(0, 3)).slice(0, most)
+/**
+ * Those that stand for others, in their order: one of each kind first, then those of other habits; the first few where
+ * none does.
+ *
+ * @param most how many at most
+ */
+export function representativePlaces(places: readonly Surface[], most: number): readonly Surface[] {
+  const standing = (what: Surface['represents']) => places.filter(({ represents }) => represents === what)
+  const found = [...standing('kind'), ...standing('habit')].slice(0, most)
+  return found.length > 0 ? places.filter((place) => found.includes(place)) : places.slice(0, most)
 }
 
 /**

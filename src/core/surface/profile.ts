@@ -135,8 +135,11 @@ export const Surface = z.object({
   name: z.string(),
   /** One sentence for people: what kind of place, what it shows. */
   about: z.string(),
-  /** Stands for places like it wherever a few have to do for all: on the approver's screen, in a report. */
-  isRepresentative: z.boolean().optional(),
+  /**
+   * What it stands for wherever a few places have to do for all: on the approver’s screen, in a report. `kind`: places of
+   * its kind. `habit`: places that go by other tags than most.
+   */
+  represents: z.enum(['kind', 'habit']).optional(),
   /** The geometry of its card in a few marks. Absent: drawn after its layout. */
   icon: z.array(IconMark).max(12).optional(),
   /** Crawler token that robots.txt and server rules go by; null where nothing is fetched by a crawler. */

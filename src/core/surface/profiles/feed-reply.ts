@@ -11,7 +11,7 @@ export const feedReply: Surface = {
   id: 'feed-reply',
   name: 'Feed reply',
   about: 'A link in a reply under a post: a small square picture and a title, nothing else.',
-  isRepresentative: false,
+  represents: undefined,
   icon: [
     { as: 'picture', x: 3, y: 8, width: 12, height: 12, corner: 1.5 },
     { as: 'line', x: 18, y: 10, width: 18, height: 2.4 },

@@ -8,7 +8,7 @@ export const microblog: Surface = {
   id: 'microblog',
   name: 'Microblog',
   about: 'Short posts. The page itself asks for a small or a large card; without being asked it shows little.',
-  isRepresentative: true,
+  represents: 'habit',
   icon: [
     { as: 'picture', x: 1, y: 1, width: 38, height: 18, corner: 2.5 },
     { as: 'line', x: 4, y: 22, width: 22, height: 2.4 },

@@ -8,7 +8,7 @@ export const phoneChat: Surface = {
   id: 'phone-chat',
   name: 'Phone chat',
   about: 'A chat on a phone. It drops heavy pictures without a word, and reads only the start of a page.',
-  isRepresentative: true,
+  represents: 'kind',
   icon: [
     { as: 'picture', x: 7, y: 2, width: 26, height: 12, corner: 2 },
     { as: 'line', x: 7, y: 17, width: 22, height: 2.2 },

@@ -5,7 +5,7 @@ export const search: Surface = {
   id: 'search',
   name: 'Search result',
   about: 'A line in a list of results. What the tags say is a suggestion here; noindex keeps the page out.',
-  isRepresentative: true,
+  represents: 'kind',
   icon: [
     { as: 'picture', x: 4, y: 4, width: 4, height: 4, corner: 2 },
     { as: 'thin', x: 10, y: 5, width: 14, height: 1.6 },

@@ -9,7 +9,7 @@ export const wideFeed: Surface = {
   id: 'wide-feed',
   name: 'Wide feed',
   about: 'A feed with a wide picture over the text. It reads most, and falls back furthest.',
-  isRepresentative: true,
+  represents: 'kind',
   icon: [
     { as: 'picture', x: 1, y: 1, width: 38, height: 15, corner: 2.5 },
     { as: 'line', x: 4, y: 19, width: 28, height: 2.4 },

@@ -43,7 +43,7 @@ export function Desk({ run, rows, requirements, goTo }: Props) {
     [surfaces, requirements],
   )
   const counting = useMemo(() => {
-    const first = representativePlaces(all)
+    const first = representativePlaces(all, MAX_PLACES)
     return [...first, ...all.filter((surface) => !first.includes(surface))].slice(0, MAX_PLACES)
   }, [all])
   const [chosen, setChosen] = useState<string | null>(null)
