@@ -1,36 +1,8 @@
 import { z } from 'zod'
+import { type SlotKey, slots } from './slots'
 
-/**
- * What can be drafted. A bare name holds for every place; `@microblog` becomes the place's own tag, `@search` is what
- * search results and browser tabs read.
- */
-const draftSlots = [
-  'title',
-  'title@microblog',
-  'title@search',
-  'description',
-  'description@microblog',
-  'description@search',
-  'image',
-  'image@microblog',
-  'imageAlt',
-  'imageAlt@microblog',
-  'card',
-  'type',
-  'siteName',
-  'author',
-  'label1',
-  'data1',
-  'label2',
-  'data2',
-  'language',
-  'canonical',
-  'address',
-  'locale',
-  'robots',
-  'richName',
-] as const
-export const DraftSlot = z.enum(draftSlots)
+/** What can be drafted: the key of a slot (slots/). */
+export const DraftSlot = z.enum(slots.map(({ key }) => key) as [SlotKey, ...SlotKey[]])
 export type DraftSlot = z.infer<typeof DraftSlot>
 
 /** A text that is set; null: the tag is taken out. A slot that is absent inherits what the build or a default says. */

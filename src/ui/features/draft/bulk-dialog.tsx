@@ -3,7 +3,17 @@
 import { Dialog } from 'radix-ui'
 import { type ComponentProps, useMemo, useState } from 'react'
 import { uncalled } from '@/core/check'
-import { type BulkChange, bulkFields, PatternFault, parsePattern, saidBy, unfitIn } from '@/core/draft'
+import {
+  type BulkChange,
+  bulkFields,
+  type DraftSlot,
+  PatternFault,
+  parsePattern,
+  saidBy,
+  slotOf,
+  slots,
+  unfitIn,
+} from '@/core/draft'
 import type { StoredRun, WallRow } from '@/store/database'
 import type { DraftStep } from '@/store/drafts'
 import { DialogPanel } from '../../kit/dialog-panel'
@@ -19,53 +29,29 @@ import { Choices } from './draft-picture-field'
 import { PatternField } from './pattern-field'
 import { type ReadPage, usePages } from './use-pages'
 
-/** Slots that take one text for all pages, by the kind of change. */
-const FREE_SLOTS = {
-  'one-title': 'title',
-  'one-description': 'description',
-  'one-alt': 'imageAlt',
-  'site-name': 'siteName',
-  author: 'author',
-} as const
-type FreeKind = keyof typeof FREE_SLOTS
-const isFree = (kind: Kind): kind is FreeKind => kind in FREE_SLOTS
-
-type Kind = 'picture' | 'own-picture' | 'title-pattern' | 'title-own' | 'description-own' | 'card' | 'type' | FreeKind
-
-const KINDS: { kind: Kind; name: string }[] = [
+/** Changes that are more than one value for all pages; the others are named by their slot. */
+const MADE_KINDS = [
   { kind: 'description-own', name: 'Description: from each page’s own text' },
   { kind: 'title-own', name: 'Title: from each page’s own text' },
   { kind: 'title-pattern', name: 'Title: by a pattern' },
   { kind: 'picture', name: 'Picture: the same for all' },
   { kind: 'own-picture', name: 'Picture: each page’s own largest' },
-  { kind: 'card', name: 'Card kind' },
-  { kind: 'type', name: 'Kind of object' },
-  { kind: 'one-title', name: 'Title: one text for all' },
-  { kind: 'one-description', name: 'Description: one text for all' },
-  { kind: 'one-alt', name: 'Text for the picture: one for all' },
-  { kind: 'site-name', name: 'Site’s name' },
-  { kind: 'author', name: 'Author' },
+] as const
+type MadeKind = (typeof MADE_KINDS)[number]['kind']
+/** One value for all: the slot’s own key. */
+type Kind = MadeKind | DraftSlot
+
+const VALUE_SLOTS = slots.flatMap((slot) => (slot.bulkName === undefined ? [] : [{ ...slot, bulkName: slot.bulkName }]))
+const KINDS: readonly { kind: Kind; name: string }[] = [
+  ...MADE_KINDS,
+  ...VALUE_SLOTS.map(({ key, bulkName }) => ({ kind: key, name: bulkName })),
 ]
+const valueSlot = (kind: Kind) => VALUE_SLOTS.find(({ key }) => key === kind)
 
 const OWN_TEXTS = {
   'title-own': ['h1', 'title', 'og:title'],
   'description-own': ['first paragraph', 'description', 'og:description'],
 } as const
-const VALUES = {
-  card: ['summary_large_image', 'summary'],
-  type: ['website', 'article', 'product', 'profile', 'event'],
-} as const
-const KEYS = {
-  title: 'og:title',
-  'title@search': 'title',
-  description: 'og:description',
-  image: 'og:image',
-  card: 'twitter:card',
-  type: 'og:type',
-  imageAlt: 'og:image:alt',
-  siteName: 'og:site_name',
-  author: 'author',
-} as Record<string, string>
 
 /** Pages listed before the rest is counted. */
 const LISTED = 200
@@ -100,7 +86,7 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
   const { site } = run.source
   const [kind, setKind] = useState<Kind>('description-own')
   const [source, setSource] = useState<string>('first paragraph')
-  const [value, setValue] = useState<string>('summary_large_image')
+  const [value, setValue] = useState('')
   const [picture, setPicture] = useState<string | null>(null)
   const [pattern, setPattern] = useState('{heading}')
   const context = useCardContext(run)
@@ -111,18 +97,16 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
   const called = useSiteCalled(run) ?? uncalled
   const [free, setFree] = useState('')
   const change = useMemo((): BulkChange | null => {
-    if (isFree(kind)) {
-      const text = free.trim()
-      return text === '' || unfitIn(text) !== null ? null : { kind: 'value', slot: FREE_SLOTS[kind], value: text }
+    const slot = valueSlot(kind)
+    if (slot) {
+      const text = slot.choices ? value : free.trim()
+      return text === '' || unfitIn(text) !== null ? null : { kind: 'value', slot: slot.key, value: text }
     }
     switch (kind) {
       case 'own-picture':
         return { kind: 'own-picture' }
       case 'picture':
         return picture === null ? null : { kind: 'value', slot: 'image', value: picture }
-      case 'card':
-      case 'type':
-        return value === '' ? null : { kind: 'value', slot: kind, value }
       case 'title-pattern':
         try {
           return { kind: 'pattern', slot: 'title', pattern: parsePattern(pattern), called }
@@ -134,6 +118,8 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
         return { kind: 'own-text', slot: 'title', from: source }
       case 'description-own':
         return { kind: 'own-text', slot: 'description', from: source }
+      default:
+        return null
     }
   }, [kind, source, value, picture, pattern, called, free])
   const planned = useMemo(() => {
@@ -161,9 +147,10 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
     await doStep(step)
     onDone()
   }
+  const chosen = valueSlot(kind)
   const chooseKind = (next: Kind) => {
     setKind(next)
-    if (next === 'card' || next === 'type') setValue(VALUES[next][0])
+    setValue(valueSlot(next)?.choices?.[0] ?? '')
     if (next === 'title-own' || next === 'description-own') setSource(OWN_TEXTS[next][0])
   }
   return (
@@ -186,10 +173,8 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
         {(kind === 'title-own' || kind === 'description-own') && (
           <Choice name="Taken from" value={source} choices={OWN_TEXTS[kind]} onChange={setSource} />
         )}
-        {(kind === 'card' || kind === 'type') && (
-          <Choice name="Value" value={value} choices={VALUES[kind]} onChange={setValue} />
-        )}
-        {isFree(kind) && (
+        {chosen?.choices && <Choice name="Value" value={value} choices={chosen.choices} onChange={setValue} />}
+        {chosen && !chosen.choices && (
           <label className="grid gap-1 font-semibold">
             Text
             <textarea
@@ -258,9 +243,9 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
   )
 }
 
-function before(page: ReadPage, drafted: string | null | undefined, slot: string): string {
+function before(page: ReadPage, drafted: string | null | undefined, slot: DraftSlot): string {
   if (drafted !== undefined) return `${drafted ?? 'taken out'} (draft)`
-  const said = saidBy(page.facts, KEYS[slot] ?? slot)
+  const said = saidBy(page.facts, slotOf(slot).writes[0])
   return said === null ? 'nothing' : said.trim() === '' ? 'an empty tag' : said
 }
 

@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { defaultTags, type SectionDefaults, type SiteDefaults } from '@/core/draft'
+import { defaultTags, type SectionDefaults, type SiteDefaults, slotOf } from '@/core/draft'
 import { sectionName } from '@/core/section'
 import { firstValue } from '@/core/surface'
 import { groupBy } from '@/core/text'
@@ -14,20 +14,26 @@ import { type ReadPage, usePages } from './use-pages'
 
 type TextField = Exclude<keyof SiteDefaults, 'sections' | 'image'>
 
-const SITE_FIELDS: { field: TextField; name: string; key: string; placeholder: string; choices?: string[] }[] = [
+const SITE_FIELDS: {
+  field: TextField
+  name: string
+  key: string
+  placeholder: string
+  choices?: readonly string[] | undefined
+}[] = [
   { field: 'siteName', name: 'Site name', key: 'og:site_name', placeholder: 'the organization’s or person’s own name' },
   {
     field: 'card',
     name: 'Card kind',
     key: 'twitter:card',
     placeholder: 'summary_large_image',
-    choices: ['summary_large_image', 'summary'],
+    choices: slotOf('card').choices,
   },
   { field: 'account', name: 'Account', key: 'twitter:site', placeholder: '@name' },
   { field: 'appId', name: 'App id', key: 'fb:app_id', placeholder: 'digits' },
   { field: 'locale', name: 'Language', key: 'og:locale', placeholder: 'en_GB' },
 ]
-const TYPES = ['website', 'article', 'product', 'profile', 'event', 'place']
+const TYPES = slotOf('type').choices!
 
 /** What holds for pages that say nothing of their own: who would inherit it, who overrides it. */
 export function DefaultsTab({ run, rows, site, defaults, context }: DraftsProps) {

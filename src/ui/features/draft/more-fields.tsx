@@ -1,36 +1,10 @@
 'use client'
 
 import { useId } from 'react'
-import { type DraftFields, type DraftSlot, type SlotValue, saidBy } from '@/core/draft'
+import { type DraftFields, type DraftSlot, type SlotValue, saidBy, slots } from '@/core/draft'
 import type { PageFacts } from '@/core/model'
 
-/** `isFixed`: it can say something else where it stands; it is neither added nor taken out. */
-const FIELDS: { slot: DraftSlot; key: string; name: string; choices?: string[]; isFixed?: true }[] = [
-  {
-    slot: 'card',
-    key: 'twitter:card',
-    name: 'Card kind',
-    choices: ['summary_large_image', 'summary', 'player', 'app'],
-  },
-  {
-    slot: 'type',
-    key: 'og:type',
-    name: 'Kind of object',
-    choices: ['website', 'article', 'product', 'profile', 'book', 'event', 'place', 'video.movie'],
-  },
-  { slot: 'siteName', key: 'og:site_name', name: 'Site name' },
-  { slot: 'author', key: 'author', name: 'Byline' },
-  { slot: 'address', key: 'og:url', name: 'Address' },
-  { slot: 'canonical', key: 'canonical', name: 'Canonical' },
-  { slot: 'language', key: 'html lang', name: 'Language' },
-  { slot: 'locale', key: 'og:locale', name: 'Locale' },
-  { slot: 'robots', key: 'robots', name: 'Robots' },
-  { slot: 'richName', key: 'json-ld name', name: 'JSON-LD name', isFixed: true },
-  { slot: 'label1', key: 'twitter:label1', name: 'Label 1' },
-  { slot: 'data1', key: 'twitter:data1', name: 'Data 1' },
-  { slot: 'label2', key: 'twitter:label2', name: 'Label 2' },
-  { slot: 'data2', key: 'twitter:data2', name: 'Data 2' },
-]
+const FIELDS = slots.filter(({ isShort }) => isShort)
 
 type Props = {
   facts: PageFacts
@@ -41,7 +15,7 @@ type Props = {
 
 /** Card kind, kind of object, byline and labels: short values in a table of their own. */
 export function MoreFields({ facts, fields, onChange, children }: Props) {
-  const drafted = FIELDS.filter(({ slot }) => fields[slot] !== undefined).length
+  const drafted = FIELDS.filter(({ key }) => fields[key] !== undefined).length
   return (
     <details open={drafted > 0 || undefined} className="border-t border-line pt-2">
       <summary className="cursor-pointer font-semibold">
@@ -50,8 +24,8 @@ export function MoreFields({ facts, fields, onChange, children }: Props) {
       </summary>
       <div className="mt-2">{children}</div>
       <div className="mt-2 grid grid-cols-[92px_minmax(0,1fr)_auto] items-center gap-x-2 gap-y-[6px]">
-        {FIELDS.map(({ slot, key, name, choices, isFixed }) => {
-          const built = saidBy(facts, key)
+        {FIELDS.map(({ key: slot, writes, name, choices, isFixed }) => {
+          const built = saidBy(facts, writes[0])
           if (isFixed && built === null && fields[slot] === undefined) return null
           return (
             <Field
@@ -72,7 +46,7 @@ export function MoreFields({ facts, fields, onChange, children }: Props) {
 
 type FieldProps = {
   name: string
-  choices: string[] | undefined
+  choices: readonly string[] | undefined
   value: SlotValue | undefined
   built: string | null
   canTakeOut: boolean

@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx'
 import { type ReactNode, useEffect, useState } from 'react'
-import type { Draft, DraftFields } from '@/core/draft'
+import { type Draft, type DraftFields, slotName } from '@/core/draft'
 import { clockTime, count, dayAndTime } from '../../kit/words'
 import { doStep, redoStep, undoStep, useHistory } from '../../state/draft/draft-history'
 import { draftAgain } from '../../state/draft/make-draft'
@@ -12,7 +12,6 @@ import { rowAt } from '../../state/wall/row-at'
 import { BeforeAfter } from './before-after'
 import type { DraftsProps } from './drafts-props'
 import { ShowDraftedWall } from './show-drafted-wall'
-import { slotWords } from './slot-words'
 import type { Standing } from './use-landings'
 
 const STATES = {
@@ -157,7 +156,7 @@ function FieldList({ fields }: { fields: DraftFields }) {
     <dl className="grid grid-cols-[max-content_minmax(0,1fr)] gap-x-3 gap-y-[2px] text-small">
       {Object.entries(fields).map(([slot, value]) => (
         <div key={slot} className="contents">
-          <dt className="text-quiet">{slotWords(slot)}</dt>
+          <dt className="text-quiet">{slotName(slot)}</dt>
           <dd className="[overflow-wrap:anywhere]">{value ?? <span className="text-quiet">taken out</span>}</dd>
         </div>
       ))}
