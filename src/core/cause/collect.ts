@@ -1,5 +1,5 @@
 import { limits } from '../address'
-import { boundedChecks, type CheckContext, checkOf, type PageVerdict } from '../check'
+import { boundedChecks, type CheckContext, checkOf, type PageVerdict, type Repair } from '../check'
 import type { Finding, SiteFinding } from '../model'
 import { metasOf } from '../surface'
 import { addTo } from '../text'
@@ -7,7 +7,7 @@ import { slotOf } from './change'
 import type { Desk, ReadPage } from './desk'
 import { emitterOf } from './emitter'
 import type { PageChange } from './plan'
-import { mendsOf, type Proposal, proposalsFor } from './propose'
+import { type Proposal, proposalsFor, repairsOf } from './propose'
 
 /** A finding that no edit of a tag mends: at the page where it stands. */
 export type Standing = { url: string; section: string; finding: Finding }
@@ -35,16 +35,19 @@ function emitterOfLast(page: ReadPage, tag: string): string | null {
 /** What a person writes is the last word; what a check knows goes before what the page says elsewhere. */
 const STRENGTH = { written: 3, known: 2, said: 1 } as const
 
+/** Does a person write the text? */
+const isWritten = (repair: Repair): boolean => repair.do === 'rewriteText' || repair.do === 'varyText'
+
 function strengthOf(finding: Finding): number {
-  const mends = mendsOf(finding)
-  if (mends.some((mend) => 'rewrite' in mend || 'vary' in mend || 'retitle' in mend)) return STRENGTH.written
-  return mends.some((mend) => 'say' in mend && mend.as !== undefined) ? STRENGTH.known : STRENGTH.said
+  const repairs = repairsOf(finding)
+  if (repairs.some((repair) => isWritten(repair) || repair.do === 'retitle')) return STRENGTH.written
+  return repairs.some((repair) => repair.do === 'setTag' && repair.to !== undefined) ? STRENGTH.known : STRENGTH.said
 }
 
 /** Texts that people write are one job, whichever tags hold them. */
 function jobOf(finding: Finding, needs: string | null): string | null {
   if (needs === null) return null
-  const written = mendsOf(finding).some((mend) => 'rewrite' in mend || 'vary' in mend)
+  const written = repairsOf(finding).some(isWritten)
   // Too long, shared by pages, a template's: each kind of fault is a job of its own.
   return written ? `${needs} ${finding.rule.replace(/^(?:title|description)-/, '')}` : null
 }
@@ -167,7 +170,7 @@ class Collector {
   }
 
   private takeSite(finding: SiteFinding): void {
-    if (mendsOf(finding).some((mend) => 'favicon' in mend)) {
+    if (repairsOf(finding).some((repair) => repair.do === 'addFavicon')) {
       this.found.icon = finding
       return
     }

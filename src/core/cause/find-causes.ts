@@ -12,7 +12,7 @@ import { collect, type Standing } from './collect'
 import { Desk } from './desk'
 import { makePlans, tagOf } from './make-plans'
 import { type PageChange, type Plan, pagesOf } from './plan'
-import { mendsOf, needsOf } from './propose'
+import { needsOf, repairsOf } from './propose'
 import { type Gone, Prover } from './prove'
 import { Scopes } from './scope'
 import { isToBeMade } from './stand-in'
@@ -263,10 +263,10 @@ class CauseFinder {
     const urls = new Set(standings.map(({ url }) => url))
     const pages = new Map(this.context.readable.flatMap((page) => (urls.has(page.url) ? [[page.url, page.facts]] : [])))
     return (url, finding) => {
-      const [mend] = mendsOf(finding)
+      const [repair] = repairsOf(finding)
       const facts = pages.get(url)
-      if (!mend || !('say' in mend) || mend.as !== undefined || !facts) return null
-      const tag = fillWords(mend.say, finding.data)
+      if (repair?.do !== 'setTag' || repair.to !== undefined || !facts) return null
+      const tag = fillWords(repair.tag, finding.data)
       return saidBy(facts, tag) === null ? tag : null
     }
   }

@@ -1,5 +1,5 @@
 import { withoutUnnamedHost } from '../address'
-import { AND, checkOf, fillWords, type Mend } from '../check'
+import { AND, checkOf, fillWords, type Repair } from '../check'
 import { saidBy } from '../draft'
 import type { Finding } from '../model'
 import { firstValue, metasOf } from '../surface'
@@ -38,9 +38,9 @@ const WANTED: ReadonlySet<string> = new Set([
   'twitter:card',
 ])
 
-export function mendsOf({ rule, said }: Pick<Finding, 'rule' | 'said'>): readonly Mend[] {
-  const mend = checkOf(rule)?.messages[said]?.mend
-  return mend === undefined ? [] : Array.isArray(mend) ? mend : [mend as Mend]
+export function repairsOf({ rule, said }: Pick<Finding, 'rule' | 'said'>): readonly Repair[] {
+  const repair = checkOf(rule)?.messages[said]?.repair
+  return repair === undefined ? [] : Array.isArray(repair) ? repair : [repair as Repair]
 }
 
 class Proposer {
@@ -64,7 +64,7 @@ class Proposer {
     return [{ kind: 'change', change: { kind: 'say', tag, value }, from, needs, term }]
   }
 
-  private unsay(tag: string): Proposal[] {
+  private removeTag(tag: string): Proposal[] {
     return [
       { kind: 'change', change: { kind: 'say', tag, value: null }, from: this.desk.now(tag, this.page), needs: null },
     ]
@@ -76,7 +76,7 @@ class Proposer {
     return (said.length === 0 ? FAMILY[family].slice(0, 1) : said).flatMap((tag) => this.say(tag, write(tag)))
   }
 
-  private sayIt(tag: string, as: string | undefined): Proposal[] {
+  private setTag(tag: string, as: string | undefined): Proposal[] {
     const { desk, page } = this
     const now = desk.now(tag, page)
     if (as !== undefined) return this.say(tag, { value: this.filled(as), needs: null })
@@ -87,10 +87,10 @@ class Proposer {
   }
 
   /** An empty tag says what the page must say, or says elsewhere; it is left out where there is nothing to say. */
-  private fill(tag: string): Proposal[] {
+  private fillTag(tag: string): Proposal[] {
     const proposed = this.desk.valueOf(tag, this.page, this.desk.now(tag, this.page))
     const hasNothing = proposed === null || proposed.needs !== null
-    return hasNothing && !WANTED.has(tag) ? this.unsay(tag) : this.sayIt(tag, undefined)
+    return hasNothing && !WANTED.has(tag) ? this.removeTag(tag) : this.setTag(tag, undefined)
   }
 
   /** A picture is declared with its size; what was said of another goes. */
@@ -98,81 +98,102 @@ class Proposer {
     const { page } = this
     const own = this.say('og:image', proposed)
     const stale = ['og:image:url', 'og:image:secure_url', 'og:image:type', 'twitter:image', 'twitter:image:src']
-    return [...own, ...stale.filter((key) => metasOf(page.facts, key).length > 0).flatMap((key) => this.unsay(key))]
+    return [...own, ...stale.filter((key) => metasOf(page.facts, key).length > 0).flatMap((key) => this.removeTag(key))]
   }
 
-  of(mend: Mend): Proposal[] {
-    const { desk, page, finding } = this
-    const change = (one: Change, from: string | null): Proposal[] => [
-      { kind: 'change', change: one, from, needs: null },
-    ]
-    // Tags that say the same are one finding, and are mended alike.
-    if ('say' in mend)
-      return this.filled(mend.say)
+  private change(change: Change, from: string | null): Proposal[] {
+    return [{ kind: 'change', change, from, needs: null }]
+  }
+
+  /** The link that the finding points at: its URL, and where it stands; null where it points at none. */
+  private linkAt(links: readonly { href: string; line: number; column: number }[] | undefined) {
+    const { line, column } = this.finding
+    if (line === null || column === null) return null
+    return { line, column, href: links?.find((link) => link.line === line && link.column === column)?.href ?? '' }
+  }
+
+  private readonly handlers: { [Do in Repair['do']]: (repair: Extract<Repair, { do: Do }>) => Proposal[] } = {
+    // Tags that say the same are one finding, and are repaired alike.
+    setTag: ({ tag, to }) =>
+      this.filled(tag)
         .split(AND)
-        .flatMap((tag) => this.sayIt(tag, mend.as))
-    if ('fill' in mend) return this.fill(this.filled(mend.fill))
-    if ('unsay' in mend) return this.unsay(this.filled(mend.unsay))
-    if ('once' in mend) return change({ kind: 'once', tag: this.filled(mend.once) }, 'twice')
-    if ('attribute' in mend) {
-      const tag = this.filled(mend.attribute)
-      const attribute = metasOf(page.facts, tag)[0]?.attribute ?? null
-      return change({ kind: 'attribute', tag }, attribute)
-    }
-    if ('rename' in mend) {
-      const tag = this.filled(mend.rename)
-      return change({ kind: 'rename', tag, to: this.filled(mend.to) }, tag)
-    }
-    if ('earlier' in mend) return change({ kind: 'earlier' }, null)
-    if ('rewrite' in mend) {
-      const named = this.filled(mend.rewrite)
+        .flatMap((one) => this.setTag(one, to)),
+    fillTag: ({ tag }) => this.fillTag(this.filled(tag)),
+    removeTag: ({ tag }) => this.removeTag(this.filled(tag)),
+    keepOne: ({ tag }) => this.change({ kind: 'once', tag: this.filled(tag) }, 'twice'),
+    setAttribute: ({ tag }) => {
+      const named = this.filled(tag)
+      const attribute = metasOf(this.page.facts, named)[0]?.attribute ?? null
+      return this.change({ kind: 'attribute', tag: named }, attribute)
+    },
+    renameTag: ({ tag, to }) => {
+      const named = this.filled(tag)
+      return this.change({ kind: 'rename', tag: named, to: this.filled(to) }, named)
+    },
+    moveTagsUp: () => this.change({ kind: 'earlier' }, null),
+    rewriteText: ({ text }) => {
+      const named = this.filled(text)
       const family = named.endsWith('description') ? 'description' : named.endsWith('title') ? 'title' : null
-      if (family === null) return this.say(named, desk.rewritten(named, page))
-      return this.texts(family, (tag) => desk.rewritten(tag, page))
-    }
-    if ('vary' in mend) {
+      if (family === null) return this.say(named, this.desk.rewritten(named, this.page))
+      return this.texts(family, (tag) => this.desk.rewritten(tag, this.page))
+    },
+    varyText: ({ text }) => {
       // What cards show is what pages share: og: where it says something, else the page's own.
-      const shown = firstValue(page.facts, `og:${mend.vary}`) === null ? mend.vary : `og:${mend.vary}`
-      return desk.isOwn(mend.vary, page) ? [] : this.say(shown, desk.varied(mend.vary, shown, page))
-    }
-    if ('retitle' in mend) return this.say('title', desk.builtLike(page, this.filled(mend.retitle)))
-    if ('picture' in mend)
-      return finding.image === undefined ? [] : [{ kind: 'picture', url: finding.image, needs: mend.picture }]
-    if ('favicon' in mend) return [{ kind: 'favicon' }]
-    if ('crawlers' in mend) return [{ kind: 'crawlers', tokens: String(finding.data?.['tokens'] ?? '') }]
-    if ('needs' in mend) return [{ kind: 'needs', needs: this.filled(mend.needs), where: mend.where ?? 'page' }]
-    const { line, column } = finding
-    if (line === null || column === null) return []
-    if ('unlink' in mend) {
-      const href = page.facts.links.find((link) => link.line === line && link.column === column)?.href ?? ''
-      return change({ kind: 'unlink', href, line, column }, href)
-    }
-    const href = page.facts.shareLinks?.find((link) => link.line === line && link.column === column)?.href ?? ''
-    return change(
-      { kind: 'share', href, to: this.filled(mend.share), via: firstValue(page.facts, 'twitter:site'), line, column },
-      href,
-    )
+      const shown = firstValue(this.page.facts, `og:${text}`) === null ? text : `og:${text}`
+      return this.desk.isOwn(text, this.page) ? [] : this.say(shown, this.desk.varied(text, shown, this.page))
+    },
+    retitle: ({ like }) => this.say('title', this.desk.builtLike(this.page, this.filled(like))),
+    replaceImage: ({ needs }) => {
+      const { image } = this.finding
+      return image === undefined ? [] : [{ kind: 'picture', url: image, needs }]
+    },
+    addFavicon: () => [{ kind: 'favicon' }],
+    allowCrawlers: () => [{ kind: 'crawlers', tokens: String(this.finding.data?.['tokens'] ?? '') }],
+    askPerson: ({ needs, where }) => [{ kind: 'needs', needs: this.filled(needs), where: where ?? 'page' }],
+    removeLink: () => {
+      const at = this.linkAt(this.page.facts.links)
+      return at === null ? [] : this.change({ kind: 'unlink', ...at }, at.href)
+    },
+    setShareUrl: ({ to }) => {
+      const at = this.linkAt(this.page.facts.shareLinks)
+      if (at === null) return []
+      const via = firstValue(this.page.facts, 'twitter:site')
+      return this.change({ kind: 'share', ...at, to: this.filled(to), via }, at.href)
+    },
+  }
+
+  of(repair: Repair): Proposal[] {
+    const handle = this.handlers[repair.do] as (repair: Repair) => Proposal[]
+    return handle(repair)
   }
 }
 
-/** What would mend a finding of a page that could be read. */
+/** What would repair a finding of a page that could be read. */
 export function proposalsFor(finding: Finding, page: ReadPage, desk: Desk): Proposal[] {
   const proposer = new Proposer(desk, page, finding)
-  return mendsOf(finding).flatMap((mend) => proposer.of(mend))
+  return repairsOf(finding).flatMap((repair) => proposer.of(repair))
 }
 
-/** What would mend a finding of a page that could not be read, or of no page at all. */
+/** What would repair a finding of a page that could not be read, or of no page at all. */
 export function needsOf(finding: Finding): Extract<Proposal, { kind: 'needs' }>[] {
-  return mendsOf(finding).map((mend) => ({
+  return repairsOf(finding).map((repair) => ({
     kind: 'needs',
-    needs:
-      'needs' in mend
-        ? fillWords(mend.needs, finding.data)
-        : 'say' in mend
-          ? needsFor(fillWords(mend.say, finding.data))
-          : 'vary' in mend || 'rewrite' in mend
-            ? needsFor('vary' in mend ? mend.vary : mend.rewrite)
-            : 'a person',
-    where: 'needs' in mend ? (mend.where ?? 'page') : 'page',
+    needs: neededFor(repair, finding.data),
+    where: repair.do === 'askPerson' ? (repair.where ?? 'page') : 'page',
   }))
+}
+
+/** What a person has to do or make, where nothing can be tried. */
+function neededFor(repair: Repair, data: Finding['data']): string {
+  switch (repair.do) {
+    case 'askPerson':
+      return fillWords(repair.needs, data)
+    case 'setTag':
+      return needsFor(fillWords(repair.tag, data))
+    case 'varyText':
+    case 'rewriteText':
+      return needsFor(repair.text)
+    default:
+      return 'a person'
+  }
 }

@@ -3,38 +3,39 @@ import type { TagSubject } from '../tag'
 import type { CheckContext, PageContext } from './context'
 
 /**
- * What mends one failure, so that it can be tried. `{name}` is filled from the finding's data.
+ * What repairs one failure, so that it can be tried. `{name}` is filled from the finding's data.
  *
- * `say`: that tag says `as`, else what the page itself says elsewhere, else what a person has to write. `fill`: the same
- * where the page must have it or says it elsewhere, else it is left out. `unsay`: it is left out. `once`: its repeats are. `attribute`: it stands under the right one. `rename`: it is called `to`. `earlier`:
- * the tags stand at the top of the head. `rewrite`: a person rewrites that text, in every tag that says it. `vary`:
- * the same, where pages share it. `picture`: a person makes another picture. `favicon`: there is one. `unlink`: the link
- * it points at goes. `share`: the share link that it points at shares that address. `crawlers`: robots.txt lets them in.
- * `retitle`: the title is built like that one; without one, it holds the site's name once. `needs`: something that can't be tried here, in words.
+ * `setTag`: the tag says `to`, else what the page itself says elsewhere, else what a person has to write. `fillTag`: the
+ * same where the page must have it or says it elsewhere, else it is removed. `keepOne`: its repeats are removed.
+ * `setAttribute`: it stands under the right one. `moveTagsUp`: the tags stand at the top of the head. `rewriteText`: a
+ * person rewrites that text, in every tag that says it. `varyText`: the same, where pages share it. `replaceImage`: a
+ * person makes another image. `removeLink`, `setShareUrl`: of the link that the finding points at. `allowCrawlers`:
+ * robots.txt lets them in. `retitle`: the title is built like that one; without one, it has the site's name once.
+ * `askPerson`: something that can't be tried here, in words.
  */
-export type Mend =
-  | { say: string; as?: string }
-  | { fill: string }
-  | { unsay: string }
-  | { once: string }
-  | { attribute: string }
-  | { rename: string; to: string }
-  | { earlier: true }
-  | { rewrite: 'title' | 'description' | '{key}' }
-  | { vary: 'title' | 'description' }
-  | { picture: string }
-  | { favicon: true }
-  | { unlink: true }
-  | { share: string }
-  | { crawlers: true }
-  | { retitle: string }
-  | { needs: string; where?: 'server' | 'site' }
+export type Repair =
+  | { do: 'setTag'; tag: string; to?: string }
+  | { do: 'fillTag'; tag: string }
+  | { do: 'removeTag'; tag: string }
+  | { do: 'keepOne'; tag: string }
+  | { do: 'setAttribute'; tag: string }
+  | { do: 'renameTag'; tag: string; to: string }
+  | { do: 'moveTagsUp' }
+  | { do: 'rewriteText'; text: 'title' | 'description' | '{key}' }
+  | { do: 'varyText'; text: 'title' | 'description' }
+  | { do: 'replaceImage'; needs: string }
+  | { do: 'addFavicon' }
+  | { do: 'removeLink' }
+  | { do: 'setShareUrl'; to: string }
+  | { do: 'allowCrawlers' }
+  | { do: 'retitle'; like: string }
+  | { do: 'askPerson'; needs: string; where?: 'server' | 'site' }
 
 /**
- * Words of one way to fail, and what mends it. `{name}` is filled from the finding's data. `anywhere` is the fix where it
+ * Words of one way to fail, and what repairs it. `{name}` is filled from the finding's data. `anywhere` is the fix where it
  * speaks for many pages; absent where the fix names no line.
  */
-type Message = { says: string; fix: string; anywhere?: string; mend: Mend | readonly Mend[] }
+type Message = { says: string; fix: string; anywhere?: string; repair: Repair | readonly Repair[] }
 
 export type Family = 'text' | 'open-graph' | 'image' | 'access' | 'rich-data'
 

@@ -14,7 +14,7 @@ export {
 } from './context'
 export { declaredImages, sizedImage } from './declared-images'
 export { defaultPicture } from './default-picture'
-export { type Check, fillWords, type Mend, type Subject } from './define-check'
+export { type Check, fillWords, type Repair, type Subject } from './define-check'
 export { describeChecks } from './describe-checks'
 export { type FindingWords, fixAnywhere, fromWords, inWords } from './finding-words'
 export { asSaidHere, createPartJudge, type PagesToJudge, type PartOfRun, partsOf } from './judge-part'

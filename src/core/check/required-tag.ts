@@ -20,12 +20,12 @@ export function requiredTag(
     ...rest,
     scope: 'page',
     messages: {
-      absent: { says: `There is no ${key}. ${instead}`, fix, mend: { say: key } },
+      absent: { says: `There is no ${key}. ${instead}`, fix, repair: { do: 'setTag', tag: key } },
       empty: {
         says: `${key} is empty. ${instead}`,
         fix: 'Give line {line} a value: {example}.',
         anywhere: 'Give it a value: {example}.',
-        mend: { say: key },
+        repair: { do: 'setTag', tag: key },
       },
     },
     check({ facts }) {

@@ -15,7 +15,7 @@ export const accountMalformed = defineCheck({
       says: '{key} says “{seen}”.',
       fix: 'Write the account as @name: letters, digits and _, at most 15; line {line}.',
       anywhere: 'Write the account as @name: letters, digits and _, at most 15.',
-      mend: { say: '{key}' },
+      repair: { do: 'setTag', tag: '{key}' },
     },
   },
   check({ facts }) {

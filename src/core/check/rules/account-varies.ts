@@ -17,7 +17,7 @@ export const accountVaries = defineCheck({
     varies: {
       says: '{key} differs: {names}.',
       fix: 'Use one on all pages; these have another than most.',
-      mend: { say: '{key}', as: '{usual}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{usual}' },
     },
   },
   check({ readable }) {

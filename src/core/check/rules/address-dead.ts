@@ -21,26 +21,26 @@ export const addressDead = defineCheck({
       says: '{key}: {address} is not in the build.',
       fix: 'Write the page’s own address, {own}, on line {line}.',
       anywhere: 'Write the page’s own address, {own}.',
-      mend: { say: '{key}', as: '{own}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{own}' },
     },
     asks: {
       says: '{key}: {address} is not in the build. The page is {own} there.',
       fix: 'Either the page will live at {address}, and the build belongs there, or line {line} is wrong: then change it to {own}.',
       anywhere:
         'Either the pages will live there, and the build belongs there, or the tags are wrong: then change them to each page’s own URL.',
-      mend: { needs: 'a decision: where will the pages live?' },
+      repair: { do: 'askPerson', needs: 'a decision: where will the pages live?' },
     },
     answered: {
       says: '{key}: {address} answered {status}.',
       fix: 'Write the page’s own address, {own}, on line {line}.',
       anywhere: 'Write the page’s own address, {own}.',
-      mend: { say: '{key}', as: '{own}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{own}' },
     },
     redirects: {
       says: '{key}: {address} redirects to {to}.',
       fix: 'Write {to} on line {line}.',
       anywhere: 'Write {to}.',
-      mend: { say: '{key}', as: '{to}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{to}' },
     },
   },
   check(page, context) {

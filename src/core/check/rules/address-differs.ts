@@ -22,20 +22,20 @@ export const addressDiffers = defineCheck({
       says: '{key}: {seen}. The page is {own}.',
       fix: 'Change it to {own} on line {line}, or make sure that the other page is meant.',
       anywhere: 'Change it to {own}, or make sure that the other page is meant.',
-      mend: { say: '{key}', as: '{own}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{own}' },
     },
     asks: {
       says: '{key}: {seen}. The page is {own}.',
       fix: 'Either {seen} is meant to stand for this page, or the tag on line {line} was copied: then change it to {own}.',
       anywhere:
         'Either the other page is meant to stand for it, or the tag was copied: then change it to the page’s own URL.',
-      mend: { needs: 'a decision: which page is meant to be shared and found?' },
+      repair: { do: 'askPerson', needs: 'a decision: which page is meant to be shared and found?' },
     },
     form: {
       says: '{key}: {seen}. Most of the site uses {own}: the two differ in the slash at the end alone.',
       fix: 'Change it to {own} on line {line}, and use one form everywhere.',
       anywhere: 'Change it to {own}, and use one form everywhere.',
-      mend: { say: '{key}', as: '{own}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{own}' },
     },
   },
   check(page, context) {

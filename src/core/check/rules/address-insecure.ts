@@ -18,7 +18,7 @@ export const addressInsecure = defineCheck({
       says: '{key} over http: {seen}.',
       fix: 'Write https:// on line {line}.',
       anywhere: 'Write https://.',
-      mend: { say: '{key}', as: '{secure}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{secure}' },
     },
   },
   check(page, { addresses, images }) {

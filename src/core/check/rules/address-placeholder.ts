@@ -46,7 +46,7 @@ export const addressPlaceholder = defineCheck({
     starter: {
       says: 'The address {path} still comes from the template.',
       fix: 'Name the page after what it is before it is shared: later the address should not change.',
-      mend: { needs: 'an address that says what the page is' },
+      repair: { do: 'askPerson', needs: 'an address that says what the page is' },
     },
   },
   check({ url, facts }, context) {

@@ -17,13 +17,13 @@ export const addressRelative = defineCheck({
       says: '{key} is not a whole URL: {seen}.',
       fix: 'Write {whole} on line {line}.',
       anywhere: 'Write {whole}.',
-      mend: { say: '{key}', as: '{whole}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{whole}' },
     },
     scheme: {
       says: '{key} is not an http(s) URL: {seen}.',
       fix: 'Change it to {whole} on line {line}.',
       anywhere: 'Change it to {whole}.',
-      mend: { say: '{key}', as: '{whole}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{whole}' },
     },
   },
   check(page, { addresses, images }) {

@@ -17,12 +17,12 @@ export const alternateBroken = defineCheck({
       says: 'The {language} version, {url}, is not there.',
       fix: 'Correct the address on line {line}, or leave the link out.',
       anywhere: 'Correct the address, or leave the link out.',
-      mend: { unlink: true },
+      repair: { do: 'removeLink' },
     },
     oneWay: {
       says: 'The {language} version, {url}, does not link back to this page.',
       fix: 'Let both pages name each other: add the link there.',
-      mend: { needs: 'a link back from the other language’s page' },
+      repair: { do: 'askPerson', needs: 'a link back from the other language’s page' },
     },
   },
   check(page, context) {

@@ -15,7 +15,7 @@ export const appIdMalformed = defineCheck({
       says: '{key} says “{seen}”, which is no number.',
       fix: 'Write the number; line {line}.',
       anywhere: 'Write the number.',
-      mend: { say: '{key}' },
+      repair: { do: 'setTag', tag: '{key}' },
     },
   },
   check({ facts }) {

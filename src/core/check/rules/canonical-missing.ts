@@ -14,7 +14,7 @@ export const canonicalMissing = defineCheck({
     absent: {
       says: 'There is no canonical link.',
       fix: 'Add <link rel="canonical" href="{own}">.',
-      mend: { say: 'canonical' },
+      repair: { do: 'setTag', tag: 'canonical' },
     },
   },
   check({ url, facts }) {

@@ -22,13 +22,13 @@ export const cardFieldsMissing = defineCheck({
       says: '{kind} lacks {lacks}.',
       fix: 'Add {lacks}, or choose another card kind; line {line}.',
       anywhere: 'Add {lacks}, or choose another card kind.',
-      mend: { needs: '{lacks}' },
+      repair: { do: 'askPerson', needs: '{lacks}' },
     },
     beside: {
       says: '{key} is {url}, which is outside of {site}.',
       fix: 'Give the URL of the video as it will be on the site; line {line}.',
       anywhere: 'Give the URL of the video as it will be on the site.',
-      mend: { needs: 'the URL of the video on the site' },
+      repair: { do: 'askPerson', needs: 'the URL of the video on the site' },
     },
   },
   check(page, { addresses }) {

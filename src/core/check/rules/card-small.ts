@@ -16,7 +16,7 @@ export const cardSmall = defineCheck({
       says: 'twitter:card asks for the small card, though the picture of {width} × {height} is large enough for the large one.',
       fix: 'Write summary_large_image on line {line}, unless the small card is meant.',
       anywhere: 'Write summary_large_image, unless the small card is meant.',
-      mend: { say: 'twitter:card', as: 'summary_large_image' },
+      repair: { do: 'setTag', tag: 'twitter:card', to: 'summary_large_image' },
     },
   },
   check(page, context) {

@@ -18,7 +18,7 @@ export const cardUnknown = defineCheck({
       says: 'twitter:card says “{seen}”, which is no card kind.',
       fix: 'Write summary_large_image (or summary, player, app) on line {line}.',
       anywhere: 'Write summary_large_image (or summary, player, app).',
-      mend: { say: 'twitter:card' },
+      repair: { do: 'setTag', tag: 'twitter:card' },
     },
   },
   check({ facts }) {

@@ -17,17 +17,17 @@ export const charsetLate = defineCheck({
       says: '<meta charset> ends at byte {byte}, after the first 1024.',
       fix: 'Make it the first tag of the head; line {line}.',
       anywhere: 'Make it the first tag of the head.',
-      mend: { earlier: true },
+      repair: { do: 'moveTagsUp' },
     },
     absent: {
       says: 'Neither the page nor its Content-Type names the encoding.',
       fix: 'Add <meta charset="utf-8"> as the first tag of the head.',
-      mend: { say: 'charset', as: 'utf-8' },
+      repair: { do: 'setTag', tag: 'charset', to: 'utf-8' },
     },
     garbles: {
       says: 'Neither the page nor its Content-Type names the encoding: {key} is garbled (“{seen}”).',
       fix: 'Add <meta charset="utf-8"> as the first tag of the head.',
-      mend: { say: 'charset', as: 'utf-8' },
+      repair: { do: 'setTag', tag: 'charset', to: 'utf-8' },
     },
   },
   check({ facts, fetch }) {

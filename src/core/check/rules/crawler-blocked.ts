@@ -15,17 +15,17 @@ export const crawlerBlocked = defineCheck({
     unseen: {
       says: '{url} was not seen. {reason}',
       fix: 'Let it be seen, or accept it as it is.',
-      mend: { needs: 'a robots.txt that can be read' },
+      repair: { do: 'askPerson', needs: 'a robots.txt that can be read' },
     },
     all: {
       says: 'robots.txt closes the whole site to every crawler (Disallow: /): a bare link on {places}.',
       fix: 'Remove “Disallow: /” before launch; before it, the site may be meant to be closed.',
-      mend: { needs: 'a robots.txt that is open at launch', where: 'server' },
+      repair: { do: 'askPerson', needs: 'a robots.txt that is open at launch', where: 'server' },
     },
     blocked: {
       says: 'robots.txt keeps out {tokens}: a bare link on {places}.',
       fix: 'Let them in, at least to the pages that are meant for sharing.',
-      mend: { crawlers: true },
+      repair: { do: 'allowCrawlers' },
     },
   },
   check({ url }, { cards, surfaces, addresses }) {

@@ -16,12 +16,12 @@ export const crawlerServedDifferently = defineCheck({
     differs: {
       says: 'Asked as {token}, {key} says {here}; asked as NimbleParrot, {there}.{more}',
       fix: 'Serve every crawler the same page.',
-      mend: { needs: 'a server that gives every crawler the same page', where: 'server' },
+      repair: { do: 'askPerson', needs: 'a server that gives every crawler the same page', where: 'server' },
     },
     refused: {
       says: 'Asked as {token}, the page answers {here}; asked as NimbleParrot, {there}.',
       fix: 'Let {token} in: look at rules for user agents, and at protection against robots.',
-      mend: { needs: 'a server that lets {token} in', where: 'server' },
+      repair: { do: 'askPerson', needs: 'a server that lets {token} in', where: 'server' },
     },
   },
   check(page) {

@@ -18,7 +18,7 @@ export const descriptionDuplicate = defineCheck({
     shared: {
       says: '{count} pages share one description: “{text}”',
       fix: 'Write a sentence of its own for each of these pages.',
-      mend: { vary: 'description' },
+      repair: { do: 'varyText', text: 'description' },
     },
   },
   check(context) {

@@ -16,7 +16,7 @@ export const descriptionLong = defineCheck({
       says: '{key} has {count} characters, over {most}.',
       fix: 'Keep what makes a person click in the first 150 characters; line {line}.',
       anywhere: 'Keep what makes a person click in the first 150 characters.',
-      mend: { rewrite: 'description' },
+      repair: { do: 'rewriteText', text: 'description' },
     },
   },
   check(page, context) {

@@ -17,7 +17,10 @@ export const descriptionMissing = defineCheck({
     absent: {
       says: 'There is neither a description nor an og:description.',
       fix: 'Add <meta name="description"> and og:description: one sentence that makes a person click.',
-      mend: [{ say: 'description' }, { say: 'og:description' }],
+      repair: [
+        { do: 'setTag', tag: 'description' },
+        { do: 'setTag', tag: 'og:description' },
+      ],
     },
   },
   check({ facts }) {

@@ -35,13 +35,13 @@ export const descriptionPlaceholder = defineCheck({
       says: '{key} still says “{seen}”, as the template does.',
       fix: 'Write what this page is into {key}, line {line}.',
       anywhere: 'Write what this page is into {key}.',
-      mend: { say: '{key}' },
+      repair: { do: 'setTag', tag: '{key}' },
     },
     unresolved: {
       says: '{key} says “{seen}”, which the template was to fill in.',
       fix: 'Have the template write the value into {key}, line {line}.',
       anywhere: 'Have the template write the value into {key}.',
-      mend: { say: '{key}' },
+      repair: { do: 'setTag', tag: '{key}' },
     },
   },
   check({ facts }) {

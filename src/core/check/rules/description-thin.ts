@@ -27,13 +27,13 @@ export const descriptionThin = defineCheck({
       says: '{key}: {count} characters, under 50.',
       fix: 'Write a whole sentence; line {line}.',
       anywhere: 'Write a whole sentence.',
-      mend: { rewrite: 'description' },
+      repair: { do: 'rewriteText', text: 'description' },
     },
     repeats: {
       says: '{key} only repeats the title.',
       fix: 'Write a sentence that says more than the title; line {line}.',
       anywhere: 'Write a sentence that says more than the title.',
-      mend: { rewrite: 'description' },
+      repair: { do: 'rewriteText', text: 'description' },
     },
   },
   check({ facts }) {

@@ -15,12 +15,12 @@ export const faviconMissing = defineCheck({
     absent: {
       says: 'No page links an icon, and there is no /favicon.ico.',
       fix: 'Add a favicon.ico at the root, or <link rel="icon"> to every page.',
-      mend: { favicon: true },
+      repair: { do: 'addFavicon' },
     },
     dead: {
       says: 'The icon {key}, linked on {count}, is not there.',
       fix: 'Put the icon there, or correct the link.',
-      mend: { needs: 'the icon at that URL, or another link', where: 'site' },
+      repair: { do: 'askPerson', needs: 'the icon at that URL, or another link', where: 'site' },
     },
   },
   check({ readable, images, addresses }) {

@@ -16,7 +16,7 @@ export const feedDead = defineCheck({
       says: 'The feed {url} is not there.',
       fix: 'Correct the link on line {line}, or have the build write the feed.',
       anywhere: 'Correct the link, or have the build write the feed.',
-      mend: { unlink: true },
+      repair: { do: 'removeLink' },
     },
   },
   check(page, context) {

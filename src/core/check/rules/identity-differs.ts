@@ -74,22 +74,22 @@ export const identityDiffers = defineCheck({
     titles: {
       says: 'Titles call the site “{affix}”, og:site_name calls it “{name}”.',
       fix: 'Use one name in both.',
-      mend: { needs: 'one name for the site' },
+      repair: { do: 'askPerson', needs: 'one name for the site' },
     },
     jsonLd: {
       says: 'JSON-LD calls the site “{said}”, og:site_name calls it “{name}”.',
       fix: 'Use one name in both.',
-      mend: { needs: 'one name for the site' },
+      repair: { do: 'askPerson', needs: 'one name for the site' },
     },
     both: {
       says: 'Titles and JSON-LD call the site “{affix}”, og:site_name calls it “{name}”.',
       fix: 'Use one name in all of them.',
-      mend: { needs: 'one name for the site' },
+      repair: { do: 'askPerson', needs: 'one name for the site' },
     },
     required: {
       says: 'og:site_name is “{name}”; the requirements call the site “{wanted}”.',
       fix: 'Write “{wanted}”, or change the requirements.',
-      mend: { say: 'og:site_name', as: '{wanted}' },
+      repair: { do: 'setTag', tag: 'og:site_name', to: '{wanted}' },
     },
   },
   check(context): SiteRaised[] {

@@ -15,7 +15,7 @@ export const identityMissing = defineCheck({
     absent: {
       says: 'No page says whose site this is.',
       fix: 'Add og:site_name to every page, or an Organization or Person to the home page’s JSON-LD.',
-      mend: { say: 'og:site_name' },
+      repair: { do: 'setTag', tag: 'og:site_name' },
     },
   },
   check({ readable }) {

@@ -22,13 +22,13 @@ export const imageAltMissing = defineCheck({
       says: 'The share image has no alternative text.',
       fix: 'Add <meta property="og:image:alt" content="…"> after line {line}: what the picture shows.',
       anywhere: 'Add <meta property="og:image:alt" content="…"> beside it: what the picture shows.',
-      mend: { say: 'og:image:alt' },
+      repair: { do: 'setTag', tag: 'og:image:alt' },
     },
     fileName: {
       says: '{key} is a file’s name: “{seen}”.',
       fix: 'Say what the image shows; line {line}.',
       anywhere: 'Say what the image shows.',
-      mend: { say: '{key}' },
+      repair: { do: 'setTag', tag: '{key}' },
     },
   },
   check(page, { declaredImages }) {

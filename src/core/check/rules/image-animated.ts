@@ -14,7 +14,7 @@ export const imageAnimated = defineCheck({
     animated: {
       says: '{url} is animated; only its first frame is shown.',
       fix: 'Use a still picture, or make the first frame the one that counts.',
-      mend: { picture: 'a still picture' },
+      repair: { do: 'replaceImage', needs: 'a still picture' },
     },
   },
   check(page, context) {

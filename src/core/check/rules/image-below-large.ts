@@ -16,7 +16,7 @@ export const imageBelowLarge = defineCheck({
     stamp: {
       says: '{url} is {width} × {height}, under 600 × 315. A stamp on: {places}.',
       fix: 'Use a picture of at least 1200 × 630.',
-      mend: { picture: 'a picture of 1200 × 630' },
+      repair: { do: 'replaceImage', needs: 'a picture of 1200 × 630' },
     },
   },
   check(page, context) {

@@ -19,7 +19,7 @@ export const imageBelowMinimum = defineCheck({
     small: {
       says: '{url} is {width} × {height}, under 200 × 200. Dropped by: {places}.',
       fix: 'Use a picture of at least 1200 × 630.',
-      mend: { picture: 'a picture of 1200 × 630' },
+      repair: { do: 'replaceImage', needs: 'a picture of 1200 × 630' },
     },
   },
   check(page, context) {

@@ -18,7 +18,7 @@ export const imageBelowRecommended = defineCheck({
     below: {
       says: '{url} is {width} × {height}; 1200 × 630 is recommended.',
       fix: 'Use a picture of at least 1200 × 630.',
-      mend: { picture: 'a picture of 1200 × 630' },
+      repair: { do: 'replaceImage', needs: 'a picture of 1200 × 630' },
     },
   },
   check(page, context) {

@@ -14,12 +14,12 @@ export const imageDamaged = defineCheck({
     damaged: {
       says: '{url} is damaged: {why}.',
       fix: 'Export the picture again.',
-      mend: { picture: 'the picture, exported again' },
+      repair: { do: 'replaceImage', needs: 'the picture, exported again' },
     },
     empty: {
       says: '{url} has no bytes.',
       fix: 'Put the picture in its place.',
-      mend: { picture: 'the picture in its place' },
+      repair: { do: 'replaceImage', needs: 'the picture in its place' },
     },
   },
   check(page, context) {

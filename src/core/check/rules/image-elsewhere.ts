@@ -21,7 +21,10 @@ export const imageElsewhere = defineCheck({
       says: '{key} is on {host}, not on this site.',
       fix: 'Keep the picture on the site, unless {host} is yours; line {line}.',
       anywhere: 'Keep the picture on the site, unless {host} is yours.',
-      mend: { needs: 'the picture on the site itself, or {host} among the requirements’ picture hosts' },
+      repair: {
+        do: 'askPerson',
+        needs: 'the picture on the site itself, or {host} among the requirements’ picture hosts',
+      },
     },
   },
   check(page, context) {

@@ -14,7 +14,7 @@ export const imageFallback = defineCheck({
     taken: {
       says: 'No picture is declared. From the content one is taken, {url}: {places}.',
       fix: 'Declare the picture you want with og:image.',
-      mend: { say: 'og:image' },
+      repair: { do: 'setTag', tag: 'og:image' },
     },
   },
   check(page, context) {

@@ -16,12 +16,12 @@ export const imageFormat = defineCheck({
     refused: {
       says: '{url} is {format}, which places refuse.',
       fix: 'Save it as JPEG or PNG.',
-      mend: { picture: 'the picture as JPEG or PNG' },
+      repair: { do: 'replaceImage', needs: 'the picture as JPEG or PNG' },
     },
     new: {
       says: '{url} is AVIF, which several places do not show yet.',
       fix: 'Save it as JPEG, PNG or WebP.',
-      mend: { picture: 'the picture as JPEG, PNG or WebP' },
+      repair: { do: 'replaceImage', needs: 'the picture as JPEG, PNG or WebP' },
     },
   },
   check(page, context) {

@@ -15,12 +15,12 @@ export const imageHeavy = defineCheck({
     heavy: {
       says: '{url} weighs {weight}; the aim is 100 KB.',
       fix: 'Save it again as JPEG at quality 80, 1200 × 630: that mostly ends under 150 KB.',
-      mend: { picture: 'the picture at 100 KB or so' },
+      repair: { do: 'replaceImage', needs: 'the picture at 100 KB or so' },
     },
     dropped: {
       says: '{url} weighs {weight}; the aim is 100 KB. {place} drops a picture over {limit}.',
       fix: 'Save it again as JPEG at quality 80, 1200 × 630: that mostly ends under 150 KB.',
-      mend: { picture: 'the picture at 100 KB or so' },
+      repair: { do: 'replaceImage', needs: 'the picture at 100 KB or so' },
     },
   },
   check(page, context) {

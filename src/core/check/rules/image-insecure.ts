@@ -16,7 +16,7 @@ export const imageInsecure = defineCheck({
       says: '{key} is on http: {seen}.',
       fix: 'Write https:// on line {line}, or add og:image:secure_url.',
       anywhere: 'Write https://, or add og:image:secure_url.',
-      mend: { say: '{key}', as: '{secure}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{secure}' },
     },
   },
   check({ facts }) {

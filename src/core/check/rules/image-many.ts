@@ -15,7 +15,7 @@ export const imageMany = defineCheck({
     many: {
       says: 'The page names {count} pictures; the first {most} were looked at.',
       fix: 'Name one picture in og:image, and two more at most where places are to choose.',
-      mend: { needs: 'a choice of one picture, or three at most' },
+      repair: { do: 'askPerson', needs: 'a choice of one picture, or three at most' },
     },
   },
   check(page, context) {

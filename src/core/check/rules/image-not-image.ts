@@ -15,7 +15,7 @@ export const imageNotImage = defineCheck({
       says: 'What {url} serves is no picture{served}.',
       fix: 'Correct the address on line {line}; it probably leads to a page.',
       anywhere: 'Correct the address; it probably leads to a page.',
-      mend: { picture: 'a picture at that address' },
+      repair: { do: 'replaceImage', needs: 'a picture at that address' },
     },
   },
   check(page, context) {

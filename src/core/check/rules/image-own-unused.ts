@@ -34,7 +34,7 @@ export const imageOwnUnused = defineCheck({
     unused: {
       says: 'It shares the default picture, and has one of its own: {url}, {width} × {height}.',
       fix: 'Name that one in og:image, or a refitted copy of it.',
-      mend: { say: 'og:image', as: '{url}' },
+      repair: { do: 'setTag', tag: 'og:image', to: '{url}' },
     },
   },
   check(page, context) {

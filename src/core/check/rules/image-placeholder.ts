@@ -15,7 +15,7 @@ export const imagePlaceholder = defineCheck({
     starter: {
       says: '{url} is the share image of the starter that the site was made from.',
       fix: 'Use an image of the site’s own.',
-      mend: { picture: 'a picture of 1200 × 630' },
+      repair: { do: 'replaceImage', needs: 'a picture of 1200 × 630' },
     },
   },
   check(page, context) {

@@ -24,13 +24,13 @@ export const imageRelative = defineCheck({
       says: '{key} is “{seen}”, not a whole address: {places} can’t show it.',
       fix: 'Write {whole} on line {line}.',
       anywhere: 'Write {whole}.',
-      mend: { say: '{key}', as: '{whole}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{whole}' },
     },
     completed: {
       says: '{key} is “{seen}”, not a whole address. The places that count here complete it; the protocol asks for all of it.',
       fix: 'Write {whole} on line {line}.',
       anywhere: 'Write {whole}.',
-      mend: { say: '{key}', as: '{whole}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{whole}' },
     },
   },
   check(page, context) {

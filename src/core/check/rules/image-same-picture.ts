@@ -14,12 +14,12 @@ export const imageSamePicture = defineCheck({
     same: {
       says: '{count} addresses hold the same picture: {urls}.',
       fix: 'Name one address on all pages.',
-      mend: { needs: 'one address for the picture on all pages' },
+      repair: { do: 'askPerson', needs: 'one address for the picture on all pages' },
     },
     alike: {
       says: '{count} pictures look the same, resized, recompressed or cut: {urls}.',
       fix: 'Keep the largest of them, and name its address on all pages.',
-      mend: { needs: 'one address for the picture on all pages' },
+      repair: { do: 'askPerson', needs: 'one address for the picture on all pages' },
     },
   },
   check(context) {

@@ -18,7 +18,7 @@ export const imageShape = defineCheck({
     cropped: {
       says: '{share} % of {url} is cropped away, {where}: {places}.',
       fix: 'Use a picture of 1.91 : 1 (1200 × 630), or keep what matters in its middle.',
-      mend: { picture: 'a picture of 1.91 : 1, such as 1200 × 630' },
+      repair: { do: 'replaceImage', needs: 'a picture of 1.91 : 1, such as 1200 × 630' },
     },
   },
   check(page, context) {

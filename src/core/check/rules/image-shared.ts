@@ -19,12 +19,12 @@ export const imageShared = defineCheck({
     section: {
       says: 'All {count} pages of {section}, which need pictures of their own, share {url}.',
       fix: 'Give each of these pages its own picture.',
-      mend: { needs: 'a picture of its own for each page' },
+      repair: { do: 'askPerson', needs: 'a picture of its own for each page' },
     },
     half: {
       says: '{count} of {all} pages share one picture, {url}.',
       fix: 'Give pages that have a good picture of their own that one, and keep the default for the rest.',
-      mend: { needs: 'a picture of its own for each page that has one' },
+      repair: { do: 'askPerson', needs: 'a picture of its own for each page that has one' },
     },
   },
   check(context) {

@@ -21,22 +21,22 @@ export const imageSizeMismatch = defineCheck({
     differs: {
       says: '{url} is declared {declared} and is {real}.',
       fix: 'Write og:image:width {width} and og:image:height {height}, or use the picture that was meant.',
-      mend: [
-        { say: 'og:image:width', as: '{width}' },
-        { say: 'og:image:height', as: '{height}' },
+      repair: [
+        { do: 'setTag', tag: 'og:image:width', to: '{width}' },
+        { do: 'setTag', tag: 'og:image:height', to: '{height}' },
       ],
     },
     unit: {
       says: '{key} is “{seen}”. It must be a number of pixels, without a unit.',
       fix: 'Change it to {number} on line {line}.',
       anywhere: 'Change it to the number alone.',
-      mend: { say: '{key}', as: '{number}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{number}' },
     },
     noNumber: {
       says: '{key} is “{seen}”, which is no number of pixels.',
       fix: 'Give it the width or height of the file, or remove it; line {line}.',
       anywhere: 'Give it the width or height of the file, or remove it.',
-      mend: { say: '{key}' },
+      repair: { do: 'setTag', tag: '{key}' },
     },
   },
   check(page, context) {

@@ -18,13 +18,19 @@ export const imageSizeUndeclared = defineCheck({
       says: 'og:image has neither og:image:width nor og:image:height.',
       fix: 'Add both after line {line}.',
       anywhere: 'Add both beside it.',
-      mend: [{ say: 'og:image:width' }, { say: 'og:image:height' }],
+      repair: [
+        { do: 'setTag', tag: 'og:image:width' },
+        { do: 'setTag', tag: 'og:image:height' },
+      ],
     },
     half: {
       says: 'og:image has no {lacks}.',
       fix: 'Add {lacks} after line {line}.',
       anywhere: 'Add {lacks} beside it.',
-      mend: [{ say: 'og:image:width' }, { say: 'og:image:height' }],
+      repair: [
+        { do: 'setTag', tag: 'og:image:width' },
+        { do: 'setTag', tag: 'og:image:height' },
+      ],
     },
   },
   check({ facts }) {

@@ -15,7 +15,7 @@ export const imageTooHeavy = defineCheck({
     refused: {
       says: '{url} weighs {weight}: {places} refuses it.',
       fix: 'Save it again as JPEG at quality 80, 1200 × 630: that mostly ends under 150 KB.',
-      mend: { picture: 'the picture at 100 KB or so' },
+      repair: { do: 'replaceImage', needs: 'the picture at 100 KB or so' },
     },
   },
   check(page, context) {

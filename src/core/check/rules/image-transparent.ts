@@ -14,7 +14,7 @@ export const imageTransparent = defineCheck({
     transparent: {
       says: '{url} has transparent pixels.',
       fix: 'Put the picture on a background of its own.',
-      mend: { picture: 'the picture on a ground of its own' },
+      repair: { do: 'replaceImage', needs: 'the picture on a ground of its own' },
     },
   },
   check(page, context) {

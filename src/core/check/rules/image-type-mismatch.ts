@@ -26,12 +26,12 @@ export const imageTypeMismatch = defineCheck({
     served: {
       says: '{url} is {format}; Content-Type says {said}.',
       fix: 'Serve and declare it as {right}.',
-      mend: { needs: 'a server that sends it as {right}', where: 'server' },
+      repair: { do: 'askPerson', needs: 'a server that sends it as {right}', where: 'server' },
     },
     mismatch: {
       says: '{url} is {format}; og:image:type says {said}.',
       fix: 'Serve and declare it as {right}.',
-      mend: { say: 'og:image:type', as: '{right}' },
+      repair: { do: 'setTag', tag: 'og:image:type', to: '{right}' },
     },
   },
   check(page, context) {

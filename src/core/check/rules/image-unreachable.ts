@@ -21,30 +21,30 @@ export const imageUnreachable = defineCheck({
     unseen: {
       says: '{url} was not seen. {reason}',
       fix: 'Let it be seen, or accept it as it is.',
-      mend: { needs: 'the image where it can be seen' },
+      repair: { do: 'askPerson', needs: 'the image where it can be seen' },
     },
     gone: {
       says: 'The picture {url} can’t be fetched. {reason}',
       fix: 'Put the picture there, or correct the address on line {line}.',
       anywhere: 'Put the picture there, or correct the address.',
-      mend: { picture: 'the picture at that address' },
+      repair: { do: 'replaceImage', needs: 'the picture at that address' },
     },
     inline: {
       says: '{key} is an inline image (data:). No place shows it.',
       fix: 'Save the image as a file, and give its URL on line {line}.',
       anywhere: 'Save the image as a file, and give its URL.',
-      mend: { say: 'og:image' },
+      repair: { do: 'setTag', tag: 'og:image' },
     },
     closed: {
       says: 'robots.txt keeps {tokens} from the image {url}: no image on {places}.',
       fix: 'Let them fetch the folder that share images lie in.',
-      mend: { needs: 'a robots.txt that lets them fetch the images', where: 'server' },
+      repair: { do: 'askPerson', needs: 'a robots.txt that lets them fetch the images', where: 'server' },
     },
     within: {
       says: 'The picture {url} lies outside of {site}; the build has it at {found}.',
       fix: 'Write {found} on line {line}: the site’s path belongs in front.',
       anywhere: 'Write {found}: the site’s path belongs in front.',
-      mend: { say: '{key}', as: '{found}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{found}' },
     },
   },
   check(page, context) {

@@ -14,7 +14,7 @@ export const jsonLdInvalid = defineCheck({
       says: 'The JSON-LD does not parse: {why}.',
       fix: 'Mend line {line}.',
       anywhere: 'Mend it.',
-      mend: { needs: 'JSON-LD that parses' },
+      repair: { do: 'askPerson', needs: 'JSON-LD that parses' },
     },
   },
   check({ facts }) {

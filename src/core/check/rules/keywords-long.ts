@@ -15,7 +15,7 @@ export const keywordsLong = defineCheck({
       says: 'keywords holds {words} words and {count} characters.',
       fix: 'Leave the tag out, or name a handful; line {line}.',
       anywhere: 'Leave the tag out, or name a handful.',
-      mend: { unsay: 'keywords' },
+      repair: { do: 'removeTag', tag: 'keywords' },
     },
   },
   check({ facts }) {

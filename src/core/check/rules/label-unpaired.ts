@@ -14,7 +14,7 @@ export const labelUnpaired = defineCheck({
       says: '{key} stands without {other}.',
       fix: 'Add {other}, or leave {key} out; line {line}.',
       anywhere: 'Add {other}, or leave {key} out.',
-      mend: { unsay: '{key}' },
+      repair: { do: 'removeTag', tag: '{key}' },
     },
   },
   check({ facts }) {

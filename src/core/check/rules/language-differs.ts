@@ -15,7 +15,7 @@ export const languageDiffers = defineCheck({
     differs: {
       says: 'The text is in “{written}”; <html lang> is “{lang}”.',
       fix: 'Change it to <html lang="{written}">, if that is what the whole page is written in.',
-      mend: { say: 'html lang', as: '{written}' },
+      repair: { do: 'setTag', tag: 'html lang', to: '{written}' },
     },
   },
   check({ facts }) {

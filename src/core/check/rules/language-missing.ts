@@ -16,12 +16,12 @@ export const languageMissing = defineCheck({
     absent: {
       says: '<html> has no lang.',
       fix: 'Add the language that the page is written in: <html lang="…">.',
-      mend: { say: 'html lang' },
+      repair: { do: 'setTag', tag: 'html lang' },
     },
     told: {
       says: '<html> has no lang.',
       fix: 'Add <html lang="{written}">: that is what the text is written in, as its words say.',
-      mend: { say: 'html lang' },
+      repair: { do: 'setTag', tag: 'html lang' },
     },
   },
   check({ facts }) {

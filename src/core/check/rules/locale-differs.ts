@@ -39,24 +39,24 @@ export const localeDiffers = defineCheck({
       says: 'og:locale says “{seen}”, which is not of the form language_TERRITORY.',
       fix: 'Write {example}; line {line}.',
       anywhere: 'Write {example}.',
-      mend: { say: 'og:locale', as: '{example}' },
+      repair: { do: 'setTag', tag: 'og:locale', to: '{example}' },
     },
     differs: {
       says: 'og:locale is {seen}, <html lang> is “{lang}”, and the text is in that language.',
       fix: 'Change og:locale to {example}; line {line}.',
       anywhere: 'Change og:locale to {example}.',
-      mend: { say: 'og:locale', as: '{example}' },
+      repair: { do: 'setTag', tag: 'og:locale', to: '{example}' },
     },
     asks: {
       says: 'og:locale is {seen}, <html lang> is “{lang}”.',
       fix: 'Either html lang is wrong, or og:locale on line {line} is: make the two agree.',
       anywhere: 'Either html lang is wrong, or og:locale is: make the two agree.',
-      mend: { needs: 'a decision: which language is the page in?' },
+      repair: { do: 'askPerson', needs: 'a decision: which language is the page in?' },
     },
     missing: {
       says: 'The page has versions in other languages ({others}), and no og:locale.',
       fix: 'Add <meta property="og:locale" content="{example}">.',
-      mend: { say: 'og:locale', as: '{example}' },
+      repair: { do: 'setTag', tag: 'og:locale', to: '{example}' },
     },
   },
   check({ facts }) {

@@ -68,19 +68,19 @@ export const ogTypeFields = defineCheck({
       says: '{key} is “{value}”, which is not of the form that it must have.',
       fix: 'Use the form {example}; line {line}.',
       anywhere: 'Use the form {example}.',
-      mend: { needs: '{key} in the form {example}' },
+      repair: { do: 'askPerson', needs: '{key} in the form {example}' },
     },
     future: {
       says: '{key} is “{value}”, which has not come yet.',
       fix: 'Give the day on which the page was published; line {line}.',
       anywhere: 'Give the day on which the page was published.',
-      mend: { needs: 'the day of publication' },
+      repair: { do: 'askPerson', needs: 'the day of publication' },
     },
     joined: {
       says: '{key} names several people in one tag: “{value}”.',
       fix: 'Give each a tag of its own; line {line}.',
       anywhere: 'Give each a tag of its own.',
-      mend: { needs: 'a tag for each of them' },
+      repair: { do: 'askPerson', needs: 'a tag for each of them' },
     },
   },
   check({ facts }, { today }) {

@@ -41,13 +41,13 @@ export const ogTypeUnknown = defineCheck({
       says: 'og:type “{seen}” is no type that places know.',
       fix: 'Use website, article, product, profile or another known type; line {line}.',
       anywhere: 'Use website, article, product, profile or another known type.',
-      mend: { say: 'og:type' },
+      repair: { do: 'setTag', tag: 'og:type' },
     },
     obsolete: {
       says: 'og:type “{seen}” is obsolete.',
       fix: 'Use {instead} instead; line {line}.',
       anywhere: 'Use {instead} instead.',
-      mend: { say: 'og:type', as: '{instead}' },
+      repair: { do: 'setTag', tag: 'og:type', to: '{instead}' },
     },
   },
   check({ facts }) {

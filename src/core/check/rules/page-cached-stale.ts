@@ -15,7 +15,7 @@ export const pageCachedStale = defineCheck({
     stale: {
       says: 'A cache gives an older copy ({how}): {key} says {here} there, and {there} past it.{more}',
       fix: 'Empty the cache for this page, and let pages be held for less long.',
-      mend: { needs: 'the cache emptied', where: 'server' },
+      repair: { do: 'askPerson', needs: 'the cache emptied', where: 'server' },
     },
   },
   check(page) {

@@ -15,12 +15,12 @@ export const pageNoindex = defineCheck({
       says: 'Line {line} keeps the page out of search: “{seen}”.',
       fix: 'Either the page is not meant to be found, or noindex on line {line} was left behind: then remove it.',
       anywhere: 'Either these pages are not meant to be found, or noindex was left behind: then remove it.',
-      mend: { needs: 'a decision: is the page meant to be found?' },
+      repair: { do: 'askPerson', needs: 'a decision: is the page meant to be found?' },
     },
     header: {
       says: 'The server keeps the page out of search: X-Robots-Tag: {seen}.',
       fix: 'Either the page is not meant to be found, or the header was left behind: then remove it.',
-      mend: { needs: 'a decision: is the page meant to be found?', where: 'server' },
+      repair: { do: 'askPerson', needs: 'a decision: is the page meant to be found?', where: 'server' },
     },
   },
   check(page) {

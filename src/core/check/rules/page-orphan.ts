@@ -25,12 +25,12 @@ export const pageOrphan = defineCheck({
     orphans: {
       says: 'No page links to {count} pages, such as {such}.',
       fix: 'Link to them, or leave them out of the build.',
-      mend: { needs: 'links to these pages, or a build without them' },
+      repair: { do: 'askPerson', needs: 'links to these pages, or a build without them' },
     },
     orphan: {
       says: 'No page links to {such}.',
       fix: 'Link to it, or leave it out of the build.',
-      mend: { needs: 'a link to the page, or a build without it' },
+      repair: { do: 'askPerson', needs: 'a link to the page, or a build without it' },
     },
   },
   check(context) {

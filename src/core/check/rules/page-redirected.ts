@@ -23,18 +23,18 @@ export const pageRedirected = defineCheck({
     redirects: {
       says: '{address} leads here by {count}: {chain}.{links}',
       fix: 'Link to {own}.',
-      mend: { needs: 'links that name {own}' },
+      repair: { do: 'askPerson', needs: 'links that name {own}' },
     },
     loop: {
       says: '{address} redirects in a circle: {chain}.{links}',
       fix: 'Break the circle, or correct the links.',
-      mend: { needs: 'a server that does not send it in a circle', where: 'server' },
+      repair: { do: 'askPerson', needs: 'a server that does not send it in a circle', where: 'server' },
     },
     refresh: {
       says: 'The page has a text of its own, and sends visitors on to {to} after {seconds}.',
       fix: 'Remove the refresh on line {line}, or the text.',
       anywhere: 'Remove the refresh, or the text.',
-      mend: { needs: 'a page without the refresh, or nothing but the refresh' },
+      repair: { do: 'askPerson', needs: 'a page without the refresh, or nothing but the refresh' },
     },
   },
   check(page, context) {

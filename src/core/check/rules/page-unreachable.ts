@@ -16,27 +16,27 @@ export const pageUnreachable = defineCheck({
     status: {
       says: '{url} answered {status}.{links}',
       fix: 'Put the page there, or correct the links that lead to it.',
-      mend: { needs: 'the page, or other links' },
+      repair: { do: 'askPerson', needs: 'the page, or other links' },
     },
     missing: {
       says: '{count} URLs that the site names are not there, such as {such}.{links}',
       fix: 'Build these pages, or correct what names them.',
-      mend: { needs: 'these pages, or other links' },
+      repair: { do: 'askPerson', needs: 'these pages, or other links' },
     },
     missingOne: {
       says: '{such} is not there.{links}',
       fix: 'Build the page, or correct what names it.',
-      mend: { needs: 'the page, or other links' },
+      repair: { do: 'askPerson', needs: 'the page, or other links' },
     },
     login: {
       says: '{url} is behind a login ({status}).{links}',
       fix: 'Give the run the login, and open the page to crawlers before launch.',
-      mend: { needs: 'the page open to crawlers', where: 'server' },
+      repair: { do: 'askPerson', needs: 'the page open to crawlers', where: 'server' },
     },
     failed: {
       says: '{url} could not be read. {reason}{links}',
       fix: 'Open the address in a browser and see what the server says.',
-      mend: { needs: 'a server that answers', where: 'server' },
+      repair: { do: 'askPerson', needs: 'a server that answers', where: 'server' },
     },
   },
   check({ url, fetch }) {

@@ -17,7 +17,7 @@ export const paginationBroken = defineCheck({
       says: 'The page {url}, named as its neighbour, is not there.',
       fix: 'Correct the link on line {line}, or leave it out.',
       anywhere: 'Correct the link, or leave it out.',
-      mend: { unlink: true },
+      repair: { do: 'removeLink' },
     },
   },
   check(page, context) {

@@ -26,22 +26,22 @@ export const personObjects = defineCheck({
     picture: {
       says: '{by} says that this is not the right picture{note}.',
       fix: 'Choose another picture, or ask {by} to look again.',
-      mend: { needs: 'the right picture, or another answer' },
+      repair: { do: 'askPerson', needs: 'the right picture, or another answer' },
     },
     title: {
       says: '{by} says that the title does not tell what the page is{note}.',
       fix: 'Rewrite the title, or ask {by} to look again.',
-      mend: { needs: 'another title, or another answer' },
+      repair: { do: 'askPerson', needs: 'another title, or another answer' },
     },
     tone: {
       says: '{by} says that the tone is not right{note}.',
       fix: 'Rewrite title and description, or ask {by} to look again.',
-      mend: { needs: 'other words, or another answer' },
+      repair: { do: 'askPerson', needs: 'other words, or another answer' },
     },
     'tone-of-section': {
       says: '{by} says that the tone of {section} is not right{note}.',
       fix: 'Rewrite titles and descriptions of {section}, or ask {by} to look again.',
-      mend: { needs: 'other words, or another answer' },
+      repair: { do: 'askPerson', needs: 'other words, or another answer' },
     },
   },
   check(page, context) {

@@ -86,12 +86,12 @@ export const requiredFieldMissing = defineCheck({
     lacks: {
       says: 'The requirements ask for {field} here, and the page has none.',
       fix: 'Give the page {tag}, or change what {section} requires.',
-      mend: { say: '{tag}' },
+      repair: { do: 'setTag', tag: '{tag}' },
     },
     shared: {
       says: 'The requirements ask for a picture of the page’s own; this one is shared with other pages.',
       fix: 'Give the page its own og:image.',
-      mend: { needs: 'a picture of the page’s own' },
+      repair: { do: 'askPerson', needs: 'a picture of the page’s own' },
     },
   },
   check(page, context) {

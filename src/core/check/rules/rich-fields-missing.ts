@@ -20,12 +20,12 @@ export const richFieldsMissing = defineCheck({
     lacks: {
       says: 'As {kind} the page lacks {lacks}.',
       fix: 'Add {what} to the tags or to the JSON-LD.',
-      mend: { needs: '{lacks}' },
+      repair: { do: 'askPerson', needs: '{lacks}' },
     },
     section: {
       says: 'All {count} pages of {section} lack {lacks}, which {kind} needs.',
       fix: 'Have the section’s template add {what} to the tags or to the JSON-LD.',
-      mend: { needs: '{lacks}' },
+      repair: { do: 'askPerson', needs: '{lacks}' },
     },
   },
   check(page, context) {

@@ -29,19 +29,19 @@ export const shareLinkDead = defineCheck({
       says: 'A share link shares {seen}, which is not there.',
       fix: 'Put {own} into the link; line {line}.',
       anywhere: 'Put {own} into the link.',
-      mend: { share: '{own}' },
+      repair: { do: 'setShareUrl', to: '{own}' },
     },
     bare: {
       says: 'A share link shares {seen}, which has neither an og:title nor an og:image.',
       fix: 'Give that page its tags, or share {own}; line {line}.',
       anywhere: 'Give that page its tags, or share {own}.',
-      mend: { share: '{own}' },
+      repair: { do: 'setShareUrl', to: '{own}' },
     },
     placeholder: {
       says: 'A share link is prefilled with “{text}”, as the template has it.',
       fix: 'Fill in the page’s title; line {line}.',
       anywhere: 'Fill in the page’s title.',
-      mend: { needs: 'the page’s title in the share link' },
+      repair: { do: 'askPerson', needs: 'the page’s title in the share link' },
     },
   },
   check(page, context) {

@@ -21,19 +21,19 @@ export const shareLinkDiffers = defineCheck({
       says: 'A share link shares {seen}, not this page.',
       fix: 'Put {own} into the link; line {line}.',
       anywhere: 'Put {own} into the link.',
-      mend: { share: '{own}' },
+      repair: { do: 'setShareUrl', to: '{own}' },
     },
     meant: {
       says: 'A share link shares {seen}; links of this section are meant to share {own}.',
       fix: 'Put {own} into the link; line {line}.',
       anywhere: 'Put {own} into the link.',
-      mend: { share: '{own}' },
+      repair: { do: 'setShareUrl', to: '{own}' },
     },
     account: {
       says: 'A share link names {seen}; twitter:site is {account}.',
       fix: 'Name one account in both; line {line}.',
       anywhere: 'Name one account in both.',
-      mend: { share: '{own}' },
+      repair: { do: 'setShareUrl', to: '{own}' },
     },
   },
   check(page, { addresses, ruleFor }) {

@@ -21,7 +21,7 @@ export const siteNameIsAddress = defineCheck({
       says: 'og:site_name is an address: {seen}.',
       fix: 'Write the name of the site as people say it; line {line}.',
       anywhere: 'Write the name of the site as people say it.',
-      mend: { say: 'og:site_name' },
+      repair: { do: 'setTag', tag: 'og:site_name' },
     },
   },
   check({ facts }) {

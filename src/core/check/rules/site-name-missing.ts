@@ -16,7 +16,7 @@ export const siteNameMissing = defineCheck({
     absent: {
       says: 'There is no og:site_name.',
       fix: 'Add <meta property="og:site_name"> with the name of the site.',
-      mend: { say: 'og:site_name' },
+      repair: { do: 'setTag', tag: 'og:site_name' },
     },
   },
   check({ facts }) {

@@ -18,7 +18,7 @@ export const siteNameVaries = defineCheck({
     varies: {
       says: 'og:site_name differs: {names}.',
       fix: 'Use one name on all pages of the language; these have another than most.',
-      mend: { say: 'og:site_name', as: '{usual}' },
+      repair: { do: 'setTag', tag: 'og:site_name', to: '{usual}' },
     },
   },
   check({ readable }) {

@@ -16,12 +16,12 @@ export const sitemapDeadEntry = defineCheck({
     dead: {
       says: 'The sitemap lists {count} addresses that are not there, such as {such}.',
       fix: 'Take them out, or bring the pages back.',
-      mend: { needs: 'a sitemap without them', where: 'site' },
+      repair: { do: 'askPerson', needs: 'a sitemap without them', where: 'site' },
     },
     deadOne: {
       says: 'The sitemap lists {such}, which is not there.',
       fix: 'Take it out, or bring the page back.',
-      mend: { needs: 'a sitemap without it', where: 'site' },
+      repair: { do: 'askPerson', needs: 'a sitemap without it', where: 'site' },
     },
   },
   check(context) {

@@ -17,12 +17,12 @@ export const sitemapLacksPage = defineCheck({
     lacks: {
       says: 'The sitemap leaves out {count} pages, such as {such}.',
       fix: 'Have the build write every page into it.',
-      mend: { needs: 'a sitemap with every page', where: 'site' },
+      repair: { do: 'askPerson', needs: 'a sitemap with every page', where: 'site' },
     },
     lacksOne: {
       says: 'The sitemap leaves out {such}.',
       fix: 'Have the build write every page into it.',
-      mend: { needs: 'a sitemap with every page', where: 'site' },
+      repair: { do: 'askPerson', needs: 'a sitemap with every page', where: 'site' },
     },
   },
   check(context) {

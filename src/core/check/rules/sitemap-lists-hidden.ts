@@ -43,27 +43,27 @@ export const sitemapListsHidden = defineCheck({
     hidden: {
       says: 'The sitemap lists {count} that are {how}, such as {such}.',
       fix: 'Take them out of the sitemap, or let them be found.',
-      mend: { needs: 'a sitemap without them', where: 'site' },
+      repair: { do: 'askPerson', needs: 'a sitemap without them', where: 'site' },
     },
     hiddenOne: {
       says: 'The sitemap lists {such}, which is {how}.',
       fix: 'Take it out of the sitemap, or let it be found.',
-      mend: { needs: 'a sitemap without it', where: 'site' },
+      repair: { do: 'askPerson', needs: 'a sitemap without it', where: 'site' },
     },
     noindex: {
       says: 'The sitemap lists {count}, such as {such}, that noindex keeps out of search.',
       fix: 'Either take them out of the sitemap, or let them be found.',
-      mend: { needs: 'a decision: is the page meant to be found?' },
+      repair: { do: 'askPerson', needs: 'a decision: is the page meant to be found?' },
     },
     noindexOne: {
       says: 'The sitemap lists {such}, which noindex keeps out of search.',
       fix: 'Either take it out of the sitemap, or let it be found.',
-      mend: { needs: 'a decision: is the page meant to be found?' },
+      repair: { do: 'askPerson', needs: 'a decision: is the page meant to be found?' },
     },
     staging: {
       says: 'robots.txt or the sitemap names the staging server: {such}.',
       fix: 'Have the build write the production address.',
-      mend: { needs: 'the production address in robots.txt and sitemap', where: 'site' },
+      repair: { do: 'askPerson', needs: 'the production address in robots.txt and sitemap', where: 'site' },
     },
   },
   check(context) {

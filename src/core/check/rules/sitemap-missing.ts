@@ -20,17 +20,17 @@ export const sitemapMissing = defineCheck({
     none: {
       says: 'There is no sitemap.',
       fix: 'Have the build write /sitemap.xml, and name it in robots.txt.',
-      mend: { needs: 'a sitemap', where: 'site' },
+      repair: { do: 'askPerson', needs: 'a sitemap', where: 'site' },
     },
     wrong: {
       says: 'robots.txt names the sitemap {url}, which is not on the site.',
       fix: 'Name {own} in robots.txt.',
-      mend: { needs: 'a robots.txt that names the site’s own sitemap', where: 'site' },
+      repair: { do: 'askPerson', needs: 'a robots.txt that names the site’s own sitemap', where: 'site' },
     },
     broken: {
       says: 'The sitemap {url} can’t be read: {reason}',
       fix: 'Correct it, or the line of robots.txt that names it.',
-      mend: { needs: 'a sitemap that can be read', where: 'site' },
+      repair: { do: 'askPerson', needs: 'a sitemap that can be read', where: 'site' },
     },
   },
   check({ gathering, addresses }) {

@@ -16,7 +16,7 @@ export const stagingIndexable = defineCheck({
     open: {
       says: '{host} is public, and nothing keeps its pages out of search.',
       fix: 'Ask for a login there, or send X-Robots-Tag: noindex with every page of it.',
-      mend: { needs: 'a staging server that keeps search out', where: 'server' },
+      repair: { do: 'askPerson', needs: 'a staging server that keeps search out', where: 'server' },
     },
   },
   check(context) {

@@ -15,7 +15,7 @@ export const tagAttribute = defineCheck({
       says: '{key} stands under {seen}.',
       fix: 'Write {right}="{key}" on line {line}.',
       anywhere: 'Write {right}="{key}".',
-      mend: { attribute: '{key}' },
+      repair: { do: 'setAttribute', tag: '{key}' },
     },
   },
   check({ facts }) {

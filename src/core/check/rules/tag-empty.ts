@@ -37,7 +37,7 @@ export const tagEmpty = defineCheck({
       says: '{key} has no value.',
       fix: 'Give {key} on line {line} a value, or leave the tag out.',
       anywhere: 'Give {key} a value, or leave the tag out.',
-      mend: { fill: '{key}' },
+      repair: { do: 'fillTag', tag: '{key}' },
     },
   },
   check({ facts }) {

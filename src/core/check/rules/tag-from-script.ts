@@ -14,7 +14,7 @@ export const tagFromScript = defineCheck({
     shell: {
       says: 'The page as served is an empty shell for a script, without any Open Graph tag.',
       fix: 'Write the tags into the HTML when the site is built or served.',
-      mend: { needs: 'tags that are written when the site is built' },
+      repair: { do: 'askPerson', needs: 'tags that are written when the site is built' },
     },
   },
   check({ facts }) {

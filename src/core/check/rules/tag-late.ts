@@ -27,7 +27,7 @@ export const tagLate = defineCheck({
       says: '{places} reads {kib} KiB and does not see {keys}.',
       fix: 'Move the tags before scripts and styles; line {line}.',
       anywhere: 'Move the tags before scripts and styles.',
-      mend: { earlier: true },
+      repair: { do: 'moveTagsUp' },
     },
   },
   check(page, context) {

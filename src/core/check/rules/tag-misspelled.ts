@@ -15,7 +15,7 @@ export const tagMisspelled = defineCheck({
       says: '{seen} is no tag; {meant} is.',
       fix: 'Write {meant} on line {line}.',
       anywhere: 'Write {meant}.',
-      mend: { rename: '{seen}', to: '{meant}' },
+      repair: { do: 'renameTag', tag: '{seen}', to: '{meant}' },
     },
   },
   check({ facts }) {

@@ -19,18 +19,18 @@ export const tagOutsideHead = defineCheck({
       says: '{key} and {others} stand in the body: {by} closed the head.',
       fix: 'Move what closed the head behind the tags; line {line}.',
       anywhere: 'Move what closed the head behind the tags.',
-      mend: { earlier: true },
+      repair: { do: 'moveTagsUp' },
     },
     alone: {
       says: '{key} stands in the body: {by} closed the head.',
       fix: 'Move it into the head; line {line}.',
       anywhere: 'Move it into the head.',
-      mend: { earlier: true },
+      repair: { do: 'moveTagsUp' },
     },
     twoHeads: {
       says: 'There is a second <head> on line {line}. Readers that stop after the first miss {key} and what follows.',
       fix: 'Put all tags into one <head>.',
-      mend: { earlier: true },
+      repair: { do: 'moveTagsUp' },
     },
   },
   check({ facts }) {

@@ -14,7 +14,7 @@ export const tagRepeatedSame = defineCheck({
     same: {
       says: '{key} stands twice with the same value, on lines {lines}.',
       fix: 'Leave one of them out.',
-      mend: { once: '{key}' },
+      repair: { do: 'keepOne', tag: '{key}' },
     },
   },
   check({ facts }) {

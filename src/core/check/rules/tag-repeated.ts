@@ -14,12 +14,12 @@ export const tagRepeated = defineCheck({
     differs: {
       says: '{key} stands on line {first} (“{firstValue}”) and on line {second} (“{secondValue}”). {takers} take line {first}; a place that takes the last shows the other.',
       fix: 'Remove one of the two: find which theme or plugin writes line {second}.',
-      mend: { once: '{key}' },
+      repair: { do: 'keepOne', tag: '{key}' },
     },
     canonicals: {
       says: 'There are two canonical links, on line {first} (“{firstValue}”) and on line {second} (“{secondValue}”). Search takes neither.',
       fix: 'Remove the one that is not meant: find which theme or plugin writes it.',
-      mend: { needs: 'a decision: which of the two canonicals is meant?' },
+      repair: { do: 'askPerson', needs: 'a decision: which of the two canonicals is meant?' },
     },
   },
   check({ facts }, { surfaces }) {

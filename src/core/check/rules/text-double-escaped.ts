@@ -48,13 +48,13 @@ export const textDoubleEscaped = defineCheck({
       says: '{key} shows “{seen}” to people.',
       fix: 'The text is escaped twice: leave out one of the two; line {line}.',
       anywhere: 'The text is escaped twice: leave out one of the two.',
-      mend: { say: '{key}', as: '{plain}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{plain}' },
     },
     markup: {
       says: '{key} shows the markup “{seen}” to people.',
       fix: 'Have the template take the markup out of the text; line {line}.',
       anywhere: 'Have the template take the markup out of the text.',
-      mend: { say: '{key}', as: '{plain}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{plain}' },
     },
   },
   check({ facts }) {

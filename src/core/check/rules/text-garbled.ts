@@ -30,19 +30,19 @@ export const textGarbled = defineCheck({
       says: '{key}: a character was lost (“�”).',
       fix: 'Save and serve the page as UTF-8 all the way, and type the character again; line {line}.',
       anywhere: 'Save and serve the page as UTF-8 all the way, and type the character again.',
-      mend: { needs: 'the page in UTF-8 all the way' },
+      repair: { do: 'askPerson', needs: 'the page in UTF-8 all the way' },
     },
     misread: {
       says: '{key}: UTF-8 was read as another encoding (“{seen}”).',
       fix: 'Declare and store the text as UTF-8 all the way; line {line}.',
       anywhere: 'Declare and store the text as UTF-8 all the way.',
-      mend: { needs: 'the page in UTF-8 all the way' },
+      repair: { do: 'askPerson', needs: 'the page in UTF-8 all the way' },
     },
     hidden: {
       says: '{key} contains an invisible character ({seen}).',
       fix: 'Remove it on line {line}.',
       anywhere: 'Remove it.',
-      mend: { say: '{key}', as: '{plain}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{plain}' },
     },
   },
   check({ facts, fetch }) {

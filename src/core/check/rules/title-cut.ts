@@ -18,7 +18,7 @@ export const titleCut = defineCheck({
       says: 'The title is cut on {places}: “{lost}” is lost.',
       fix: 'Move what matters to the front, or shorten it; line {line}.',
       anywhere: 'Move what matters to the front, or shorten it.',
-      mend: { rewrite: 'title' },
+      repair: { do: 'rewriteText', text: 'title' },
     },
   },
   check(page, context) {

@@ -20,7 +20,7 @@ export const titleDuplicate = defineCheck({
     shared: {
       says: '{count} pages are all called “{text}”.',
       fix: 'Give each of these pages a title of its own.',
-      mend: { vary: 'title' },
+      repair: { do: 'varyText', text: 'title' },
     },
   },
   check(context) {

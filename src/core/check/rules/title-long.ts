@@ -15,7 +15,7 @@ export const titleLong = defineCheck({
       says: '{key} has {count} characters, over {most}.',
       fix: 'Say it in fewer words, the part that tells this page from others first; line {line}.',
       anywhere: 'Say it in fewer words, the part that tells this page from others first.',
-      mend: { rewrite: 'title' },
+      repair: { do: 'rewriteText', text: 'title' },
     },
   },
   check(page, context) {

@@ -15,13 +15,13 @@ export const titleMissing = defineCheck({
     absent: {
       says: 'There is no <title>.',
       fix: 'Add a <title> to the head that says what this page is.',
-      mend: { say: 'title' },
+      repair: { do: 'setTag', tag: 'title' },
     },
     empty: {
       says: 'The <title> is empty.',
       fix: 'Give the <title> on line {line} a text that says what this page is.',
       anywhere: 'Give the <title> a text that says what this page is.',
-      mend: { say: 'title' },
+      repair: { do: 'setTag', tag: 'title' },
     },
   },
   check({ facts }) {

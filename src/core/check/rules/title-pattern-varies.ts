@@ -60,12 +60,12 @@ export const titlePatternVaries = defineCheck({
     varies: {
       says: 'Titles of {section} ({count}) are not built like the others, which end or begin as in “{habit}”.',
       fix: 'Use one order and one separator for the section.',
-      mend: { retitle: '{habit}' },
+      repair: { do: 'retitle', like: '{habit}' },
     },
     twice: {
       says: 'Titles of {section} ({count}) hold the site’s name twice.',
       fix: 'Let either the page’s title or the template add it.',
-      mend: { retitle: '' },
+      repair: { do: 'retitle', like: '' },
     },
   },
   check(context): SiteRaised[] {

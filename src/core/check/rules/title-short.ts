@@ -18,7 +18,7 @@ export const titleShort = defineCheck({
       says: '{key} has {count} characters, under 15.',
       fix: 'Name what the page is about; line {line}.',
       anywhere: 'Name what the page is about.',
-      mend: { rewrite: 'title' },
+      repair: { do: 'rewriteText', text: 'title' },
     },
   },
   check({ facts }, { readable }) {

@@ -77,19 +77,19 @@ export const twinDiffers = defineCheck({
       says: 'twitter:title is “{seen}”, the title of {other}; og:title is “{own}”.',
       fix: 'Change it to “{own}” on line {line}, or remove the tag.',
       anywhere: 'Give it the page’s own title, or remove the tag.',
-      mend: { unsay: 'twitter:title' },
+      repair: { do: 'removeTag', tag: 'twitter:title' },
     },
     subject: {
       says: 'twitter:title is “{seen}”; og:title is “{own}”, and nothing else on the page is about that.',
       fix: 'Change it to “{own}” on line {line}, or remove the tag.',
       anywhere: 'Give it the page’s own title, or remove the tag.',
-      mend: { unsay: 'twitter:title' },
+      repair: { do: 'removeTag', tag: 'twitter:title' },
     },
     image: {
       says: '{key} is {seen}, the share image of {other}; og:image is {own}.',
       fix: 'Change it to {own} on line {line}, or remove the tag.',
       anywhere: 'Give it the page’s own image, or remove the tag.',
-      mend: { unsay: '{key}' },
+      repair: { do: 'removeTag', tag: '{key}' },
     },
   },
   check(page, context) {

@@ -16,13 +16,13 @@ export const valueUnquoted = defineCheck({
       says: '{key} has no quotes around its value and ends at the first space: “{seen}”.',
       fix: 'Put quotes around the whole value on line {line}: “{whole}”.',
       anywhere: 'Put quotes around the whole value.',
-      mend: { say: '{key}', as: '{whole}' },
+      repair: { do: 'setTag', tag: '{key}', to: '{whole}' },
     },
     open: {
       says: 'The value of {key} has no closing quote: it runs on into the next tag.',
       fix: 'Close the quote on line {line}; the tags behind it are read then.',
       anywhere: 'Close the quote; the tags behind it are read then.',
-      mend: { needs: 'a closing quote' },
+      repair: { do: 'askPerson', needs: 'a closing quote' },
     },
   },
   check({ facts }) {
