@@ -10,6 +10,7 @@ export default defineConfig({
     testTimeout: 60_000,
     // By default one core is left to the person who waits; here everybody waits for the tests.
     maxWorkers: '100%',
+    globalSetup: ['src/cli/testing/bundle-once.ts'],
     projects: [
       // The core keeps nothing from one call to the next: its tests share what was loaded, which takes most of the time.
       { extends: true, test: { name: 'core', include: core, isolate: false } },

@@ -62,8 +62,8 @@ async function schemas() {
     writeFileSync(join(folder, name), `${JSON.stringify(schema, null, 2)}\n`)
 }
 
-export async function buildCommand() {
-  const dist = join(packageFolder, 'dist')
+/** What the command runs from: its bundle, the processes that it starts, and the face that cards are set in. */
+export async function bundleCommand(dist) {
   rmSync(dist, { recursive: true, force: true })
   await bundle(
     [
@@ -82,6 +82,11 @@ export async function buildCommand() {
   for (const name of readdirSync(join(face, 'files')))
     if (/-(?:400|500|600|700)-normal\.woff2$/.test(name))
       copyFileSync(join(face, 'files', name), join(dist, 'faces', 'files', name))
+}
+
+export async function buildCommand() {
+  const dist = join(packageFolder, 'dist')
+  await bundleCommand(dist)
   writeFileSync(join(dist, 'words.json'), JSON.stringify(helpOf(join(dist, 'cli.mjs'))))
   writeFileSync(join(dist, 'bin.mjs'), readFileSync(join(packageFolder, 'bin.mjs')), { mode: 0o755 })
   writeFileSync(join(dist, 'index.d.mts'), declarationsOf(join(root, 'src/api/index.ts')))

@@ -4,6 +4,7 @@ import type { Server } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, describe, expect, test } from 'vitest'
+import { bundledCommand } from './testing/bundle-once'
 import { commandIn, root } from './testing/command'
 import { realImage, writeFiles } from './testing/real-site'
 import { waysIn } from './testing/ways-in'
@@ -248,7 +249,7 @@ describe('ends of pipes and disks', { timeout: 60_000 }, () => {
     spawnSync('bash', ['-o', 'pipefail', '-c', line], {
       cwd: here,
       encoding: 'utf8',
-      env: { ...process.env, INIT_CWD: here, NP: join(root, 'scripts/cli.mjs'), DEMO: join(root, 'demo/site') },
+      env: { ...process.env, INIT_CWD: here, NP: bundledCommand(root), DEMO: join(root, 'demo/site') },
     })
 
   test.each(['json', 'jsonl', 'csv', 'sarif', 'junit', 'html'])(

@@ -7,6 +7,7 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { FetchFact } from '@/core/model'
 import { contentsOf } from './contents'
+import { bundledCommand } from './testing/bundle-once'
 import { commandIn, root } from './testing/command'
 
 const here = mkdtempSync(join(tmpdir(), 'merge-'))
@@ -211,7 +212,7 @@ describe('four processes at once, as a job array runs them', () => {
     const format = `jsonl=${join(here, `at-once-${index}.jsonl.gz`)}`
     const args = ['check', demo, ...SITE, '--shard', 'auto', '--format', format]
     const env = { ...process.env, CI_NODE_INDEX: String(index), CI_NODE_TOTAL: '4' }
-    return spawn(process.execPath, [join(root, 'scripts/cli.mjs'), ...args], { env, stdio: 'ignore' })
+    return spawn(process.execPath, [bundledCommand(root), ...args], { env, stdio: 'ignore' })
   }
   const ended = (child: ChildProcess) => new Promise<number | null>((resolve) => child.on('exit', resolve))
 
@@ -238,7 +239,7 @@ test.runIf(existsSync(PARALLEL))(
     mkdirSync(join(here, 'parallel'))
     // The third kills itself when it is run first, as a machine that runs out of memory does.
     const script = `if [ $1 = 3 ] && [ ! -e tried ]; then touch tried; kill -9 $$; fi
-exec "${process.execPath}" "${join(root, 'scripts/cli.mjs')}" check "${demo}" ${SITE.join(' ')} --shard $1/4 --format jsonl=part-$1.jsonl.gz`
+exec "${process.execPath}" "${bundledCommand(root)}" check "${demo}" ${SITE.join(' ')} --shard $1/4 --format jsonl=part-$1.jsonl.gz`
     writeFileSync(join(here, 'parallel/part.sh'), script)
     const args = ['--will-cite', '--jobs', '4', '--retries', '3', 'sh', 'part.sh', ':::', '1', '2', '3', '4']
     execFileSync(PARALLEL, args, {

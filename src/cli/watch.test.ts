@@ -3,6 +3,7 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, expect, test, vi } from 'vitest'
+import { bundledCommand } from './testing/bundle-once'
 import { commandIn, root } from './testing/command'
 
 const here = mkdtempSync(join(tmpdir(), 'watch-'))
@@ -17,7 +18,7 @@ async function until(said: () => string, words: string | RegExp) {
 test('stays, and prints what an edit mended and what another broke; files are written again', async () => {
   cpSync(join(root, 'demo/site'), build, { recursive: true })
   const args = ['check', build, '--site', 'https://brasswick.example/', '--watch', '--out', join(here, 'run.txt')]
-  const command = join(root, 'scripts/cli.mjs')
+  const command = bundledCommand(root)
   // Itself and no npm around it: what interrupts it has to reach it.
   const child = spawn(process.execPath, [command, ...args, '--format', `jsonl=${join(here, 'run.jsonl')}`])
   let out = ''
@@ -57,7 +58,7 @@ test('stays, and prints what an edit mended and what another broke; files are wr
 test('what it writes into the build itself is no change of the build', async () => {
   cpSync(join(root, 'demo/site'), join(here, 'own'), { recursive: true })
   const args = ['check', join(here, 'own'), '--watch', '--format', `json=${join(here, 'own/run.json')}`]
-  const child = spawn(process.execPath, [join(root, 'scripts/cli.mjs'), ...args])
+  const child = spawn(process.execPath, [bundledCommand(root), ...args])
   let err = ''
   child.stderr.on('data', (text) => {
     err += text

@@ -137,10 +137,11 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
     const { to, path } = parts
     if (to.refusal !== null) return refused('forbidden', to.refusal)
     const { maxBytes, openPage, openBody } = request
+    const limitMs = Math.min(timeoutMs, request.timeoutMs ?? timeoutMs)
     // One promise an answer: each further one, and the engine's work between two of them, is felt in a long run.
     return new Promise<FetchResult>((resolve) => {
       const fail = (error: unknown) => {
-        const cause = failureOf(signal.aborted ? new BrokenOff('stopped') : error, to.origin, timeoutMs)
+        const cause = failureOf(signal.aborted ? new BrokenOff('stopped') : error, to.origin, limitMs)
         resolve({ kind: 'failed', ...cause, ms: elapsed() })
       }
       const take = ({ status, headers, body, page, isCut }: Taken) => {
@@ -148,7 +149,7 @@ export function createFetcher(settings: FetchSettings): { read: ReadAddress; clo
         if (page) exchange.page = page
         resolve(exchange)
       }
-      const answer = new TakeAnswer({ maxBytes, timeoutMs, openPage, openBody }, take, fail)
+      const answer = new TakeAnswer({ maxBytes, timeoutMs: limitMs, openPage, openBody }, take, fail)
       const dispatcher = named.get(to.host) ?? guarded
       try {
         dispatcher.dispatch({ origin: to.origin, path, method: 'GET', headers: headersOf(request, to.origin) }, answer)

@@ -22,6 +22,11 @@ import { USUAL_SITEMAPS } from './usual-sitemaps'
 
 /** Pages that are read of a server before its crawl, to find out where the site will live; they are not asked for again. */
 const PROBES = 6
+/**
+ * Time for each of them in milliseconds: nothing of the run is shown before. A development server that has to build a page
+ * first is mostly done by then. The first that takes longer ends the search: what is known by then is gone by.
+ */
+const PROBE_MS = 8000
 /** Paths that are looked up on a server for it at most. */
 const MOST_ASKED = 6
 
@@ -34,6 +39,8 @@ export class SiteProbe {
   private readonly signs: PageSigns[] = []
   private readonly isWanted: (path: string) => boolean
   private readonly delayMs: number
+  /** One took too long: others are not asked for. */
+  private isOver = false
 
   constructor(
     private readonly options: CrawlOptions,
@@ -51,7 +58,9 @@ export class SiteProbe {
     if (this.delayMs > 0) await this.outside.sleep(this.delayMs)
     const { earlier } = this.outside
     const known = earlier && { ...earlier, page: earlier.pageAt ?? (() => null) }
-    const exchange = await readIfChanged({ url, accept: 'page', maxBytes: limits.pageBytes }, known, this.outside.read)
+    const request = { url, accept: 'page' as const, maxBytes: limits.pageBytes, timeoutMs: PROBE_MS }
+    const exchange = await readIfChanged(request, known, this.outside.read)
+    if (exchange.kind === 'failed' && exchange.code === 'timeout') this.isOver = true
     // What another try may mend is asked again by the crawl.
     if (exchange.kind === 'answered' && exchange.status < 400) this.answers.set(url, exchange)
     return exchange
@@ -98,7 +107,7 @@ export class SiteProbe {
     const folderOf = (url: string) => pathnameOf(url).split('/').slice(0, 3).join('/')
     const spread = [...new Map(others.map((url) => [folderOf(url), url] as const)).values()]
     for (const url of [...first.slice(1), ...spread, ...others]) {
-      if (this.outside.signal.aborted || tried.size >= most) break
+      if (this.outside.signal.aborted || this.isOver || tried.size >= most) break
       if (tried.has(url) || originOf(url) !== originOf(start)) continue
       tried.add(url)
       await this.look(url)
@@ -127,9 +136,11 @@ export class SiteProbe {
 
   /** Does the server have something there? A page in place of a style sheet or an image is what it answers for anything. */
   private async isThere(url: string): Promise<boolean> {
+    if (this.isOver) return false
     const { exchange } = await readFollowing(url, (at) =>
-      this.outside.read({ url: at, accept: 'text', maxBytes: 1024, firstBytesOnly: true }),
+      this.outside.read({ url: at, accept: 'text', maxBytes: 1024, firstBytesOnly: true, timeoutMs: PROBE_MS }),
     )
+    if (exchange.kind === 'failed' && exchange.code === 'timeout') this.isOver = true
     if (exchange.kind === 'failed' || exchange.status >= 400) return false
     const isPage = /html/i.test(exchange.headers['content-type'] ?? '')
     return !(isPage && isFileName(pathnameOf(url)))

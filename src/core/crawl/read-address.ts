@@ -19,6 +19,8 @@ export type ReadRequest = {
   ifChanged?: Validators
   /** Ask under our own name, whatever name the run asks with. */
   asOurselves?: boolean
+  /** Milliseconds for the whole answer, where it is worth less than the run's own limit. */
+  timeoutMs?: number
   /** Ask for the first `maxBytes` alone (RFC 9110, Range). A server may send more all the same. */
   firstBytesOnly?: boolean
   /** The same for any other body. */

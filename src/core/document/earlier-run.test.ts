@@ -192,7 +192,8 @@ describe('a run that takes over what has not changed', () => {
       ),
       runs(60),
     )
-    expect(unchanged).toBeGreaterThan(20)
+    // Most edits leave some pages alone: what is taken over is no rare case.
+    expect(unchanged).toBeGreaterThan(5)
   })
 })
 
