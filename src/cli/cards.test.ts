@@ -50,7 +50,7 @@ describe('cards as pictures', () => {
 
   test('what a folder has of its own is not drawn over; what was drawn before is', async () => {
     const drawn = (...more: string[]) =>
-      cards('before.json', '--page', '/', '--page', '/about', '--out', 'own', ...more)
+      cards('before.json', '--page', '/', '--page', '/about', '--surface', 'tab', '--out', 'own', ...more)
     mkdirSync(join(here, 'own'))
     writeFileSync(join(here, 'own', 'home.png'), 'mine')
     const { code, err } = await drawn()

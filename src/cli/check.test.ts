@@ -7,6 +7,7 @@ import { gunzipSync } from 'node:zlib'
 import { strToU8, zipSync } from 'fflate'
 import { afterAll, describe, expect, test } from 'vitest'
 import { fails } from '@/core/report'
+import { goodPage } from '@/core/testing/good-site'
 import { troubles } from '../../demo/generator/troubles'
 import { digest } from './check'
 import { commandIn, root, spawned } from './testing/command'
@@ -299,8 +300,12 @@ describe('a go that is never wrong', { timeout: 60_000 }, () => {
 
   test('a folder of more than 2,000 pages is read whole, its home page too', async () => {
     const folder = mkdtempSync(join(here, 'large-'))
-    for (let index = 0; index < 2040; index++) writeFileSync(join(folder, `a${index}.html`), page(`Page ${index}`))
-    writeFileSync(join(folder, 'index.html'), page('Home of them all'))
+    for (let index = 0; index < 2040; index++)
+      writeFileSync(
+        join(folder, `a${index}.html`),
+        goodPage(`a${index}.html`, `Fern ${index.toString(36)}`, { 'og:image': null }),
+      )
+    writeFileSync(join(folder, 'index.html'), goodPage('', 'Home of them all', { 'og:image': null }))
     const { out } = await command(folder, '--format', 'json')
     const run = JSON.parse(out)
     expect(run.summary.pages).toBe(2041)
