@@ -2,7 +2,8 @@
 
 // First of all: schemas are made when their modules are read.
 import './no-eval'
-import { useEffect } from 'react'
+import { type ReactNode, useEffect } from 'react'
+import { siteInWords } from '@/core/address'
 import type { StartedWith } from '@/core/crawl'
 import { closeLeftBehind } from '@/store/runs'
 import { CausesArea } from './features/causes/causes-area'
@@ -16,7 +17,7 @@ import { AreaBoundary } from './features/frame/area-boundary'
 import { FrameKeys } from './features/frame/frame-keys'
 import { LeaveGuard } from './features/frame/leave-guard'
 import { NotKeptBar } from './features/frame/not-kept-bar'
-import { AREA_NAMES, TopBar } from './features/frame/top-bar'
+import { TopBar } from './features/frame/top-bar'
 import { TriedBar } from './features/frame/tried-bar'
 import { GatherArea } from './features/gather/gather-area'
 import { PageArea } from './features/page/page-area'
@@ -27,8 +28,9 @@ import { resumePendingWrites } from './state/draft/pending-writes'
 import { StartedWithContext } from './state/run/started-with'
 import { useRun } from './state/run/use-run'
 import { SurfacesOfSite } from './state/surface/use-surfaces'
+import { type Area, areaOf } from './state/view/areas'
 import { useView } from './state/view/use-view'
-import { viewHref } from './state/view/view'
+import { titleOf, viewHref } from './state/view/view'
 
 /** The whole application: the frame, and the area that the address names. */
 export function App({
@@ -43,6 +45,21 @@ export function App({
   const { view, goTo } = useView()
   const run = useRun(view.run)
   const href = viewHref(view)
+  const shown: Record<Area, () => ReactNode> = {
+    gather: () => <GatherArea demo={demo} editedDemo={editedDemo} goTo={goTo} />,
+    wall: () => <WallArea view={view} goTo={goTo} run={run} bulkDraft={BulkDialog} />,
+    page: () => <PageArea view={view} goTo={goTo} run={run} draftPane={DraftPane} />,
+    causes: () => <CausesArea view={view} goTo={goTo} run={run} />,
+    pictures: () => <PicturesArea view={view} goTo={goTo} run={run} />,
+    drafts: () => <DraftsArea view={view} goTo={goTo} run={run} />,
+    drift: () => <DriftArea view={view} goTo={goTo} run={run} />,
+    clearance: () => <ClearanceArea goTo={goTo} run={run} />,
+  }
+  const site = run.kind === 'ready' ? run.value.source.site : null
+  const title = titleOf(view, site === null ? null : siteInWords(site))
+  useEffect(() => {
+    document.title = title
+  }, [title])
   useEffect(() => {
     void closeLeftBehind()
     void resumePendingWrites()
@@ -50,7 +67,7 @@ export function App({
   }, [])
   return (
     <StartedWithContext value={startedWith}>
-      <SurfacesOfSite site={run.kind === 'ready' ? run.value.source.site : null}>
+      <SurfacesOfSite site={site}>
         <div className="flex h-screen min-h-[420px] flex-col print:block print:h-auto">
           <FrameKeys />
           <UndoKeys />
@@ -61,15 +78,8 @@ export function App({
           <NotKeptBar goTo={goTo} />
           {run.kind === 'ready' && run.value.tried && <TriedBar run={run.value} goTo={goTo} />}
           <main className="relative min-h-0 flex-1 overflow-hidden print:overflow-visible">
-            <AreaBoundary name={AREA_NAMES[view.area]} resetKey={href}>
-              {view.area === 'gather' && <GatherArea demo={demo} editedDemo={editedDemo} goTo={goTo} />}
-              {view.area === 'wall' && <WallArea view={view} goTo={goTo} run={run} bulkDraft={BulkDialog} />}
-              {view.area === 'causes' && <CausesArea view={view} goTo={goTo} run={run} />}
-              {view.area === 'pictures' && <PicturesArea view={view} goTo={goTo} run={run} />}
-              {view.area === 'drift' && <DriftArea view={view} goTo={goTo} run={run} />}
-              {view.area === 'clearance' && <ClearanceArea goTo={goTo} run={run} />}
-              {view.area === 'drafts' && <DraftsArea view={view} goTo={goTo} run={run} />}
-              {view.area === 'page' && <PageArea view={view} goTo={goTo} run={run} draftPane={DraftPane} />}
+            <AreaBoundary name={areaOf(view.area)?.name ?? ''} resetKey={href}>
+              {shown[view.area]()}
             </AreaBoundary>
           </main>
         </div>

@@ -2,10 +2,10 @@
 
 import { Dialog } from 'radix-ui'
 import { useRef, useState } from 'react'
-import { ownEntry } from '@/core/text'
 import { DialogPanel } from '../../kit/dialog-panel'
-import { type Action, AREA_LETTERS, keyHelp, PAIR_MS } from '../../state/keys/keys'
+import { type Action, keyHelp, PAIR_MS } from '../../state/keys/keys'
 import { addressedArea, useKeys } from '../../state/keys/use-keys'
+import { areaOfLetter, FIRST_AREA } from '../../state/view/areas'
 import { useView } from '../../state/view/use-view'
 
 /** Keys that work everywhere: G and a letter, back from a page, and the list of keys. */
@@ -20,9 +20,9 @@ export function FrameKeys() {
   const takesPair = ({ key, timeStamp }: KeyboardEvent) => {
     const isPair = timeStamp - pressedG.current < PAIR_MS
     pressedG.current = Number.NEGATIVE_INFINITY
-    const area = isPair ? ownEntry(AREA_LETTERS, key)?.[0] : undefined
-    if (area) goTo(area === 'gather' ? { area, page: null } : { area })
-    return area !== undefined
+    const area = isPair ? areaOfLetter(key) : null
+    if (area) goTo(area === FIRST_AREA ? { area, page: null } : { area })
+    return area !== null
   }
   const takesAction = (action: Action) => {
     if (action === 'help') setIsOpen(true)

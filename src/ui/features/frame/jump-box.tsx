@@ -9,6 +9,7 @@ import { startRun } from '../../state/run/session'
 import { crawlFrom } from '../../state/run/sources'
 import { useRows } from '../../state/run/use-run'
 import { useSurfaces } from '../../state/surface/use-surfaces'
+import { FIRST_AREA, stops } from '../../state/view/areas'
 import type { GoTo } from '../../state/view/use-view'
 import type { RouteState } from '../../state/view/view'
 import { AreaBoundary } from './area-boundary'
@@ -96,19 +97,14 @@ function JumpList({
   const [at, setAt] = useState(0)
   const rows = useRows(view.run)
   const targets = useMemo((): Target[] => {
-    const areas: Target[] = [
-      { id: 'gather', name: 'Gather', hint: 'area', go: () => goTo({ area: 'gather', page: null }) },
-      ...(run
-        ? [
-            { id: 'wall', name: 'Wall', hint: 'area', go: () => goTo({ area: 'wall' as const }) },
-            { id: 'causes', name: 'Causes', hint: 'area', go: () => goTo({ area: 'causes' as const }) },
-            { id: 'pictures', name: 'Pictures', hint: 'area', go: () => goTo({ area: 'pictures' as const }) },
-            { id: 'drafts', name: 'Drafts', hint: 'area', go: () => goTo({ area: 'drafts' as const }) },
-            { id: 'drift', name: 'Drift', hint: 'area', go: () => goTo({ area: 'drift' as const }) },
-            { id: 'clearance', name: 'Clearance', hint: 'area', go: () => goTo({ area: 'clearance' as const }) },
-          ]
-        : []),
-    ]
+    const areaTargets: Target[] = stops
+      .filter(({ id }) => run || id === FIRST_AREA)
+      .map(({ id, name }) => ({
+        id,
+        name,
+        hint: 'area',
+        go: () => goTo(id === FIRST_AREA ? { area: id, page: null } : { area: id }),
+      }))
     const places = run
       ? surfaces.map((surface) => ({
           id: surface.id,
@@ -136,7 +132,7 @@ function JumpList({
           },
         ]
       : []
-    return [...areas, ...places, ...actions, ...pages]
+    return [...areaTargets, ...places, ...actions, ...pages]
   }, [rows, run, demo, goTo, surfaces])
   const shown = firstOf(targets, MAX_SHOWN, ({ name, hint }) => matchesWords(`${name} ${hint}`, question))
   const choose = (target: Target | undefined) => {

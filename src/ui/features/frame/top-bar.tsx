@@ -8,25 +8,12 @@ import { clockTime, count, shortAddress } from '../../kit/words'
 import { runNames } from '../../parts/run-names'
 import { stopRun, useSession } from '../../state/run/session'
 import { useRuns } from '../../state/run/use-run'
+import { type Area, stops } from '../../state/view/areas'
 import type { GoTo } from '../../state/view/use-view'
-import { type Area, type RouteState, viewHref } from '../../state/view/view'
+import { type RouteState, viewHref } from '../../state/view/view'
 import { JumpBox } from './jump-box'
 import { Mark } from './mark'
 import { RunAgain } from './run-again'
-
-export const AREA_NAMES: Record<Area, string> = {
-  gather: 'Gather',
-  wall: 'Wall',
-  page: 'Page',
-  causes: 'Causes',
-  pictures: 'Pictures',
-  drafts: 'Drafts',
-  drift: 'Drift',
-  clearance: 'Clearance',
-}
-
-/** Areas that stand on the track, in the order of the work. */
-const TRACK: Area[] = ['gather', 'wall', 'causes', 'pictures', 'drafts', 'drift', 'clearance']
 
 type Props = { view: RouteState; goTo: GoTo; run: StoredRun | null; demo: string | null }
 
@@ -49,16 +36,8 @@ export function TopBar({ view, goTo, run, demo }: Props) {
         aria-label="Areas"
         className="mx-auto flex shrink-0 items-center max-lg:mx-0 max-lg:min-w-0 max-lg:flex-1 max-lg:overflow-x-auto"
       >
-        {TRACK.map((area, index) => (
-          <TrackStop
-            key={area}
-            area={area}
-            name={AREA_NAMES[area]}
-            isFirst={index === 0}
-            view={view}
-            run={run}
-            goTo={goTo}
-          />
+        {stops.map(({ id, name }, index) => (
+          <TrackStop key={id} area={id} name={name} isFirst={index === 0} view={view} run={run} goTo={goTo} />
         ))}
       </nav>
       <JumpBox view={view} goTo={goTo} run={run} demo={demo} />

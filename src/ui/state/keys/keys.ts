@@ -1,4 +1,4 @@
-import type { Area } from '../view/view'
+import { areas } from '../view/areas'
 
 /** What a key does: the keys, and what is told of it. Without `help` it is told with another. */
 type Entry = { keys: readonly string[]; help?: readonly [shown: string, says: string] }
@@ -34,17 +34,6 @@ const CONTROLLED = {
   jump: ['Ctrl K', 'Jump to a page, an area or an action'],
 } as const
 
-/** The letter that goes to an area, after G. */
-export const AREA_LETTERS: Readonly<Record<string, readonly [area: Area, name: string]>> = {
-  g: ['gather', 'Gather'],
-  w: ['wall', 'Wall'],
-  c: ['causes', 'Causes'],
-  p: ['pictures', 'Pictures'],
-  e: ['drafts', 'Drafts'],
-  d: ['drift', 'Drift'],
-  l: ['clearance', 'Clearance'],
-}
-
 /** Time in which the second letter of a pair must follow, in ms. */
 export const PAIR_MS = 1200
 
@@ -77,8 +66,8 @@ export function keyHelp(): (readonly [shown: string, says: string])[] {
     ...alone.flatMap(({ help }) => (help ? [help] : [])),
     ['Alt and a digit', 'Take a text that the page offers, in a field of a draft'],
     ...Object.values(CONTROLLED),
-    ...Object.entries(AREA_LETTERS).map(
-      ([letter, [, name]]) => [`G ${letter.toUpperCase()}`, `Go to ${name}`] as const,
+    ...areas.flatMap(({ letter, name }) =>
+      letter === null ? [] : [[`G ${letter.toUpperCase()}`, `Go to ${name}`] as const],
     ),
   ]
 }

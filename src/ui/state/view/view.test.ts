@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { parseView, type RouteState, viewHref } from './view'
+import { parseView, type RouteState, titleOf, viewHref } from './view'
 
 const view: RouteState = {
   area: 'wall',
@@ -48,4 +48,10 @@ describe('a view and its address', () => {
       sort: 'worst',
     })
   })
+})
+
+test('tabs of different views are told apart', () => {
+  expect(titleOf(view, 'site.example')).toBe('Wall · site.example · Nimble Parrot')
+  expect(titleOf({ area: 'page', page: '/about' }, 'site.example')).toBe('/about · site.example · Nimble Parrot')
+  expect(titleOf({ area: 'page', page: null }, null)).toBe('Page · Nimble Parrot')
 })

@@ -1,9 +1,10 @@
-import type { AccessMode as RunView } from '@/core/model'
 import { mainPlace, SURFACE_ID, surfacesWith } from '@/core/surface'
+import { type Area, areaOf, FIRST_AREA } from './areas'
+import { flag, maybeOneOf, oneOf, type Parameter, someOf, text } from './parameter'
 
-export type Area = 'gather' | 'wall' | 'page' | 'drafts' | 'causes' | 'pictures' | 'drift' | 'clearance'
+export type { Area } from './areas'
 
-/** Parts of the drafts' area. */
+/** Parts of the drafts’ area. */
 const draftTabs = ['pages', 'texts', 'defaults', 'patterns', 'take-away'] as const
 export type DraftTab = (typeof draftTabs)[number]
 
@@ -17,7 +18,7 @@ export type Symptom = (typeof symptoms)[number]
 const sorts = ['worst', 'address', 'found'] as const
 export type Sort = (typeof sorts)[number]
 
-const cardSizes = ['small', 'medium', 'large'] as const
+const cardSizes = ['medium', 'small', 'large'] as const
 /** How large the Wall draws cards: the smaller, the more of them are in sight. */
 export type CardSize = (typeof cardSizes)[number]
 
@@ -25,106 +26,90 @@ export type CardSize = (typeof cardSizes)[number]
 const pictureLooks = ['crops', 'keep-zone', 'recompressed'] as const
 export type PictureLook = (typeof pictureLooks)[number]
 
-/** Parts of the drift's area: two runs, the copies that places hold, a place to practise on. */
+/** Parts of the drift’s area: two runs, the copies that places hold, a place to practise on. */
 export const driftParts = ['runs', 'held', 'box'] as const
 export type DriftPart = (typeof driftParts)[number]
-
-/** What is shown: all of it stands in the address, so that a view can be kept, reloaded and passed on. */
-export type RouteState = {
-  area: Area
-  run: string | null
-  /** Path of the page that is chosen or open. */
-  page: string | null
-  surface: string
-  /** A second surface whose cards stand beside those of the first. */
-  beside: string | null
-  /** With robots.txt and logins counted, or without; null: as the run takes them. */
-  as: RunView | null
-  section: string | null
-  symptoms: Symptom[]
-  search: string
-  sort: Sort
-  size: CardSize
-  /** The page as built, without its draft. */
-  isBuilt: boolean
-  tab: DraftTab
-  /** Cause that is chosen, by its id. */
-  cause: string | null
-  /** Picture that is chosen, by its public address. */
-  picture: string | null
-  look: PictureLook
-  /** Section whose share pictures are being composed; null for the pictures that there are. */
-  compose: string | null
-  /** The earlier run that this one is held against; null for the one that suggests itself. */
-  against: string | null
-  drift: DriftPart
-  /** What is open beside the cards of a page. */
-  pane: Pane
-}
-
-const AREAS: readonly Area[] = ['gather', 'wall', 'page', 'drafts', 'causes', 'pictures', 'drift', 'clearance']
-
-const oneOf = <T extends string>(choices: readonly T[], value: string | null): T | null =>
-  choices.find((choice) => choice === value) ?? null
-
-/** A site may have surfaces of its own: a view of one falls back to the first where there is none of that id. */
-const surfaceId = (value: string | null) => (value !== null && SURFACE_ID.test(value) ? value : null)
 
 /** What an address without a place shows. */
 const FIRST_SURFACE = mainPlace(surfacesWith([])).id
 
+/** A site may have surfaces of its own: a view of one falls back to the first where there is none of that id. */
+const surfaceId = (raw: string | null) => (raw !== null && SURFACE_ID.test(raw) ? raw : null)
+
+/**
+ * What is shown, each as a parameter of the address, in the order in which they stand there: a view can be kept, reloaded
+ * and passed on. A new one is a line here.
+ */
+const PARAMETERS = {
+  run: text('run'),
+  /** Path of the page that is chosen or open. */
+  page: text('page'),
+  surface: {
+    key: 'surface',
+    read: (raw) => surfaceId(raw) ?? FIRST_SURFACE,
+    write: (value) => (value === FIRST_SURFACE ? null : value),
+  } as Parameter<string>,
+  /** A second surface whose cards stand beside those of the first. */
+  beside: { key: 'beside', read: surfaceId, write: (value) => value } as Parameter<string | null>,
+  /** With robots.txt and logins counted, or without; null: as the run takes them. */
+  as: maybeOneOf('as', ['standing', 'launched']),
+  section: text('section'),
+  symptoms: someOf('show', symptoms),
+  search: { key: 'search', read: (raw) => raw ?? '', write: (value) => value || null } as Parameter<string>,
+  sort: oneOf('sort', sorts),
+  size: oneOf('size', cardSizes),
+  /** The page as built, without its draft. */
+  isBuilt: flag('draft', 'off'),
+  tab: oneOf('tab', draftTabs),
+  /** Cause that is chosen, by its id. */
+  cause: text('cause'),
+  /** Picture that is chosen, by its public address. */
+  picture: text('picture'),
+  look: oneOf('look', pictureLooks),
+  /** Section whose share pictures are being composed; null for the pictures that there are. */
+  compose: text('compose'),
+  /** The earlier run that this one is held against; null for the one that suggests itself. */
+  against: text('against'),
+  drift: oneOf('part', driftParts),
+  /** What is open beside the cards of a page. */
+  pane: oneOf('pane', panes),
+}
+type Parameters = typeof PARAMETERS
+
+/** What is shown: an area, and all that its address says. */
+export type RouteState = { area: Area } & { [Name in keyof Parameters]: ReturnType<Parameters[Name]['read']> }
+
+const parameters = Object.entries(PARAMETERS) as [keyof Parameters, Parameter<unknown>][]
+
 /** Reads a view out of an address. What makes no sense is left at its default. */
 export function parseView(pathname: string, search: string): RouteState {
   const query = new URLSearchParams(search)
-  const shown = (query.get('show') ?? '').split(',')
+  const values = parameters.map(([name, { key, read }]) => [name, read(query.get(key))] as const)
   return {
-    area: oneOf(AREAS, pathname.split('/')[1] ?? '') ?? 'gather',
-    run: query.get('run'),
-    page: query.get('page'),
-    surface: surfaceId(query.get('surface')) ?? FIRST_SURFACE,
-    beside: surfaceId(query.get('beside')),
-    as: oneOf(['standing', 'launched'] as const, query.get('as')),
-    section: query.get('section'),
-    symptoms: symptoms.filter((symptom) => shown.includes(symptom)),
-    search: query.get('search') ?? '',
-    sort: oneOf(sorts, query.get('sort')) ?? 'worst',
-    size: oneOf(cardSizes, query.get('size')) ?? 'medium',
-    isBuilt: query.get('draft') === 'off',
-    tab: oneOf(draftTabs, query.get('tab')) ?? 'pages',
-    cause: query.get('cause'),
-    picture: query.get('picture'),
-    look: oneOf(pictureLooks, query.get('look')) ?? 'crops',
-    compose: query.get('compose'),
-    against: query.get('against'),
-    drift: oneOf(driftParts, query.get('part')) ?? 'runs',
-    pane: oneOf(panes, query.get('pane')) ?? 'reasons',
+    area: areaOf(pathname.split('/')[1] ?? '')?.id ?? FIRST_AREA,
+    ...(Object.fromEntries(values) as Omit<RouteState, 'area'>),
   }
 }
 
 /** The address of a view; defaults are left out. */
 export function viewHref(view: RouteState): string {
   const query = new URLSearchParams()
-  if (view.run) query.set('run', view.run)
-  if (view.page) query.set('page', view.page)
-  if (view.surface !== FIRST_SURFACE) query.set('surface', view.surface)
-  if (view.beside && view.beside !== view.surface) query.set('beside', view.beside)
-  if (view.as) query.set('as', view.as)
-  if (view.section) query.set('section', view.section)
-  if (view.symptoms.length > 0)
-    query.set('show', symptoms.filter((symptom) => view.symptoms.includes(symptom)).join(','))
-  if (view.search) query.set('search', view.search)
-  if (view.sort !== 'worst') query.set('sort', view.sort)
-  if (view.size !== 'medium') query.set('size', view.size)
-  if (view.isBuilt) query.set('draft', 'off')
-  if (view.tab !== 'pages') query.set('tab', view.tab)
-  if (view.cause) query.set('cause', view.cause)
-  if (view.picture) query.set('picture', view.picture)
-  if (view.look !== 'crops') query.set('look', view.look)
-  if (view.compose) query.set('compose', view.compose)
-  if (view.against) query.set('against', view.against)
-  if (view.drift !== 'runs') query.set('part', view.drift)
-  if (view.pane !== 'reasons') query.set('pane', view.pane)
-  const path = view.area === 'gather' ? '/' : `/${view.area}`
+  for (const [name, { key, write }] of parameters) {
+    const value = write(view[name])
+    // A place beside itself is no second one.
+    if (value !== null && value !== '' && !(name === 'beside' && value === view.surface)) query.set(key, value)
+  }
+  const path = view.area === FIRST_AREA ? '/' : `/${view.area}`
   const text = query.toString().replaceAll('%2F', '/').replaceAll('%2C', ',')
   return text ? `${path}?${text}` : path
+}
+
+/**
+ * What the tab of a view is called, so that several are told apart: the page where one is open, the area, the site.
+ *
+ * @param site as it is said to people; null before there is one
+ */
+export function titleOf({ area, page }: Pick<RouteState, 'area' | 'page'>, site: string | null): string {
+  const place = area === 'page' && page !== null ? page : areaOf(area)!.name
+  return [place, ...(site === null ? [] : [site]), 'Nimble Parrot'].join(' · ')
 }
