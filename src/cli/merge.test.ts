@@ -7,8 +7,10 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { FetchFact } from '@/core/model'
 import { contentsOf } from './contents'
+import { manualSite, templateCollection } from './testing/built-sites'
 import { bundledCommand } from './testing/bundle-once'
 import { commandIn, root } from './testing/command'
+import { writeFiles } from './testing/real-site'
 
 const here = mkdtempSync(join(tmpdir(), 'merge-'))
 afterAll(() => rmSync(here, { recursive: true }))
@@ -256,15 +258,15 @@ exec "${process.execPath}" "${bundledCommand(root)}" check "${demo}" ${SITE.join
   90_000,
 )
 
-const elsewhere = join(root, '../shared/samples')
-describe.runIf(existsSync(elsewhere))('built sites of other generators in parts', () => {
+describe('built sites of other shapes in parts', () => {
   test.each([
-    ['starlight', 'https://guide.kestrelworks.example/', 2],
-    ['npm-templates', 'https://templates.example/', 5],
+    ['a manual in two languages', manualSite, 2],
+    ['templates from several hands', templateCollection, 5],
   ])(
     '%s',
-    async (name, site, of) => {
-      execFileSync('tar', ['xzf', join(elsewhere, `${name}.tar.gz`), '-C', here])
+    async (_what, make, of) => {
+      const { name, site, files: built } = await make()
+      writeFiles(join(here, name), built)
       const files: string[] = []
       for (let index = of; index >= 1; index--) {
         files.push(`${name}-${index}.jsonl.gz`)

@@ -1,10 +1,10 @@
-import { execFileSync } from 'node:child_process'
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, relative, sep } from 'node:path'
 import { afterAll, describe, expect, test } from 'vitest'
 import { gatherMemory, type MemoryBuild } from '@/core/testing/build-run'
 import { expectProved, judged } from '@/core/testing/expect-proved'
+import { manualSite, templateCollection } from './testing/built-sites'
 import { root } from './testing/command'
 
 const here = mkdtempSync(join(tmpdir(), 'proved-'))
@@ -27,12 +27,13 @@ describe('causes of built sites: carried out, they clear what they say, and noth
     expect(causes[0]).toMatchObject({ where: 'section', proved: true, clears: { error: 15 } })
   })
 
-  const elsewhere = join(root, '../shared/samples')
-  test.runIf(existsSync(elsewhere)).each([
-    ['starlight', 'https://guide.kestrelworks.example/'],
-    ['npm-templates', 'https://templates.example/'],
-  ])('a built site of another generator, %s', async (name, site) => {
-    execFileSync('tar', ['xzf', join(elsewhere, `${name}.tar.gz`), '-C', here])
-    expectProved(await gatherMemory(filesIn(join(here, name)), site))
+  test.each([
+    ['a manual in two languages', manualSite],
+    ['templates from several hands', templateCollection],
+  ])('a built site of another shape: %s', async (_what, make) => {
+    const { site, files } = await make()
+    const gathering = await gatherMemory(files, site)
+    expectProved(gathering)
+    expect(judged(gathering).causes.filter(({ proved }) => proved).length).toBeGreaterThan(2)
   })
 })

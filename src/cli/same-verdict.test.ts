@@ -1,11 +1,11 @@
-import { execFileSync } from 'node:child_process'
-import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import type { Server } from 'node:http'
 import { tmpdir } from 'node:os'
-import { dirname, join } from 'node:path'
+import { join } from 'node:path'
 import { afterAll, describe, expect, test } from 'vitest'
+import { manualSite, templateCollection } from './testing/built-sites'
 import { commandIn, root } from './testing/command'
-import { filesIn } from './testing/files-in'
+import { writeFiles } from './testing/real-site'
 import { waysIn } from './testing/ways-in'
 
 const here = mkdtempSync(join(tmpdir(), 'parrot-ways-'))
@@ -141,14 +141,6 @@ const FILES: Record<string, string> = {
   'map.xml': `<urlset><url><loc>${SITE}repairs</loc></url></urlset>`,
 }
 
-function write(folder: string, files: Record<string, string>): string {
-  for (const [path, content] of Object.entries(files)) {
-    mkdirSync(dirname(join(folder, path)), { recursive: true })
-    writeFileSync(join(folder, path), content)
-  }
-  return folder
-}
-
 describe('the same site gives the same verdict, whichever way it comes in', { timeout: 120_000 }, () => {
   test('the demo', async () => {
     const { pages } = await expectSame(join(root, 'demo/site'), 'https://brasswick.example', 'sitemap.xml')
@@ -156,7 +148,7 @@ describe('the same site gives the same verdict, whichever way it comes in', { ti
   })
 
   test('a site with all by which the ways could differ', async () => {
-    const { pages, missing, findings } = await expectSame(write(join(here, 'lanterns'), FILES), SITE, 'pages.xml')
+    const { pages, missing, findings } = await expectSame(writeFiles(join(here, 'lanterns'), FILES), SITE, 'pages.xml')
     const status = (wanted: number) => pages.flatMap((one) => (one.includes(` ${wanted} `) ? one.split(' ')[0]! : []))
     expect(status(404)).toEqual([])
     expect(missing).toEqual(['/de/weg', '/gone', '/guides/oil', '/missing/deep/', '/never-built', '/series/3'])
@@ -183,23 +175,13 @@ describe('the same site gives the same verdict, whichever way it comes in', { ti
     expect(ids('/x')).toContain('address-differs')
   })
 
-  const elsewhere = join(root, '../shared/samples')
-  test.runIf(existsSync(elsewhere)).each([
-    ['starlight', 'https://guide.kestrelworks.example/', 'sitemap-index.xml'],
-    ['npm-templates', 'https://templates.example/', 'sitemap.xml'],
-  ])('a built site of another generator, %s', async (name, site, sitemap) => {
-    execFileSync('tar', ['xzf', join(elsewhere, `${name}.tar.gz`), '-C', here])
+  test.each([
+    ['a manual in two languages', manualSite],
+    ['templates from several hands', templateCollection],
+  ])('a built site of another shape: %s', async (_what, make) => {
+    const { name, site, sitemap, files } = await make()
     const folder = join(here, name)
-    if (!existsSync(join(folder, 'index.html'))) {
-      // A collection without a start page gets one, so that a crawl has a way in.
-      const html = [...filesIn(folder)].flatMap(([path]) =>
-        path.endsWith('.html') ? path.replace(/(^|\/)index\.html$/, '$1') : [],
-      )
-      write(folder, {
-        'index.html': page('', 'All of them', { url: site, body: link(...html.map((path) => `/${path}`)) }),
-        'sitemap.xml': `<urlset>${['', ...html].map((path) => `<url><loc>${site}${path}</loc></url>`).join('')}</urlset>`,
-      })
-    }
+    writeFiles(folder, files)
     const { pages } = await expectSame(folder, site, sitemap)
     expect(pages.length).toBeGreaterThan(30)
   })
