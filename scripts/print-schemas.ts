@@ -1,6 +1,7 @@
 // Prints the JSON Schemas of the package, by file name: scripts/build-command.mjs writes them.
 import { checks, requirementsJsonSchema } from '../src/core/check'
 import { templatesJsonSchema } from '../src/core/compose'
+import { runDocumentJsonSchema } from '../src/core/document'
 import { builtInSurfaces } from '../src/core/surface'
 import { withIds } from './schema-ids'
 
@@ -14,6 +15,7 @@ const made = {
     builtInSurfaces.map(({ id }) => id),
   ),
   'picture-templates.schema.json': templatesJsonSchema(),
+  'run-document.schema.json': runDocumentJsonSchema(),
 }
 process.stdout.write(
   JSON.stringify(

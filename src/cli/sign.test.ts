@@ -6,6 +6,7 @@ import { goodPage, goodSite } from '@/core/testing/good-site'
 import { PEM_KEY, SSH_KEY, SSH_LINE } from '@/core/testing/keys'
 import { commandIn } from './testing/command'
 import { realImage, writeFiles } from './testing/real-site'
+import { writtenRun } from './testing/written-run'
 
 const here = mkdtempSync(join(tmpdir(), 'parrot-sign-'))
 afterAll(() => rmSync(here, { recursive: true }))
@@ -30,6 +31,8 @@ test('what is signed is shown, and a later run is held against it', async () => 
   expect(changed.code).toBe(1)
   expect(changed.out).toContain('Another card than was signed: /about.html')
   expect(changed.out).toMatch(/^Not clear/)
+  await run('check', 'bad', '--signed-off', 'good-off.json', '--format', 'json=held.json', '--fail-on', 'never')
+  expect(writtenRun(join(here, 'held.json')).signOff).toMatchObject({ by: 'Ada', differs: [expect.any(String)] })
 })
 
 test('a document is signed as the run that it is of', async () => {

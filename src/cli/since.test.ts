@@ -9,6 +9,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { VERSION } from '@/core/model'
 import { sha256Of } from '@/io/sha256'
 import { commandIn } from './testing/command'
+import { writtenRun } from './testing/written-run'
 
 const here = mkdtempSync(join(tmpdir(), 'parrot-since-'))
 const command = commandIn(here)
@@ -95,6 +96,8 @@ describe('--since', { timeout: 60_000 }, () => {
     await command('check', base, '--format', 'json=whole.json', '--fail-on', 'never')
     expect(timeless('fourth.json')).toEqual(timeless('whole.json'))
     expect(readFileSync(join(here, 'fourth.json'), 'utf8')).toContain('B, edited')
+    const { reusable } = writtenRun(join(here, 'fourth.json'))
+    expect(reusable?.pages).toBeGreaterThan(0)
   })
 
   test('a folder says the same as well, its pictures known by their bytes', async () => {

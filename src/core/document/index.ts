@@ -23,3 +23,4 @@ export {
   type Verify,
 } from './signature'
 export { type StatedRun, StatedRunReader, UnfitDocument } from './stated-run'
+export { runDocumentJsonSchema, WrittenRun } from './written-run'
