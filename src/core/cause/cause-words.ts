@@ -1,16 +1,15 @@
 import { checkOf, inWords as inFindingWords } from '../check'
 import type { Finding } from '../model'
 import { sectionName } from '../section'
-import { ownEntry } from '../text'
+import { listed as allOf, ownEntry, plural } from '../text'
 import type { Plan, PlannedEdit } from './plan'
 
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
-const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 
 /** `a, b and c`; long lists are counted out. */
 export function listed(items: readonly string[], most = 7): string {
   const named = items.length > most ? [...items.slice(0, most - 1), `${items.length - most + 1} more`] : items
-  return named.length < 2 ? (named[0] ?? '') : `${named.slice(0, -1).join(', ')} and ${named.at(-1)}`
+  return allOf(named)
 }
 
 const shortened = (text: string, most = 90) => (text.length > most ? `${[...text].slice(0, most).join('')}…` : text)
@@ -56,7 +55,7 @@ function placeOf({ scope: { where, sections, trait } }: Plan, pages: readonly st
     case 'server':
       return 'the server'
     default:
-      return pages.length === 1 ? pathOf(pages[0]!, site) : count(pages.length, 'page')
+      return pages.length === 1 ? pathOf(pages[0]!, site) : plural(pages.length, 'page')
   }
 }
 
@@ -159,7 +158,7 @@ export function sentenceFor(
   const of = scope.trait === null ? Math.max(scope.of, isLack ? faulty : pages.length) : scope.of
   const lacking = isTemplate && isLack ? Math.min(Math.max(faulty, pages.length), of) : pages.length
   const share = isTemplate
-    ? ` on ${lacking === of ? 'all ' : `${lacking} of `}${count(Math.max(of, lacking), 'page')}`
+    ? ` on ${lacking === of ? 'all ' : `${lacking} of `}${plural(Math.max(of, lacking), 'page')}`
     : ''
   if (plan.pictures.length > 0 || plan.crawlers !== null || plan.hasNewIcon) return `${main.message} ${main.fix}`
   if (isLack) return lacksSentence(edits, who, many, share, { faulty: lacking, pages: pages.length })
@@ -168,7 +167,7 @@ export function sentenceFor(
     const tags = listed(tagsOf(edits))
     if (pages.length === 1) return `${who}: ${main.message} Rewrite ${tags}.`
     const alike = findings.filter(({ rule }) => rule === mainFinding.rule)
-    return `${wordsOfMany(alike.length > 0 ? alike : [mainFinding], count(pages.length, 'page'), pages, site)} Rewrite ${tags}.`
+    return `${wordsOfMany(alike.length > 0 ? alike : [mainFinding], plural(pages.length, 'page'), pages, site)} Rewrite ${tags}.`
   }
   switch (first.kind) {
     case 'attribute':

@@ -4,8 +4,6 @@ import { type Surface, surfacesWith } from '../surface'
 import { escapeText, plural, printableJson, terminalText, visible } from '../text'
 import { escapeMarkdown } from './markdown'
 
-const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
-
 /** Why a copy is out of date, in words. */
 export const REASON_WORDS: Record<RefreshReason, string> = {
   text: 'text changed',
@@ -24,22 +22,22 @@ function partsOf(drift: Drift, places: readonly Surface[]): Part[] {
   const nameOf = (id: string) => places.find((surface) => surface.id === id)?.name ?? id
   const { added, removed, moved, changed, findings, refresh } = drift
   const parts: Part[] = [
-    { title: `${count(added.length, 'page')} added`, lines: added },
-    { title: `${count(removed.length, 'page')} removed`, lines: removed },
-    { title: `${count(moved.length, 'page')} moved`, lines: moved.map(({ from, to }) => `${from} → ${to}`) },
+    { title: `${plural(added.length, 'page')} added`, lines: added },
+    { title: `${plural(removed.length, 'page')} removed`, lines: removed },
+    { title: `${plural(moved.length, 'page')} moved`, lines: moved.map(({ from, to }) => `${from} → ${to}`) },
     {
-      title: `${count(changed.length, 'page')} changed`,
+      title: `${plural(changed.length, 'page')} changed`,
       lines: changed.flatMap((page) => [
         `${page.url}: ${page.surfaces.length === 0 ? 'no card shows it' : `${page.parts.join(', ')} on ${page.surfaces.map(nameOf).join(', ')}`}`,
         ...page.tags.map(({ key, before, after }) => `    ${key}: ${said(before)} → ${said(after)}`),
       ]),
     },
     {
-      title: `${count(findings.came.length, 'finding')} came`,
+      title: `${plural(findings.came.length, 'finding')} came`,
       lines: findings.came.map(({ rule, page }) => `${rule} ${page}`),
     },
     {
-      title: `${count(findings.went.length, 'finding')} went`,
+      title: `${plural(findings.went.length, 'finding')} went`,
       lines: findings.went.map(({ rule, page }) => `${rule} ${page}`),
     },
     ...Object.entries(refresh).map(([id, list]) => ({

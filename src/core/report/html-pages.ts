@@ -1,7 +1,6 @@
 import { pathOn } from '../address'
 import { sectionName } from '../section'
-import { escapeText, groupBy, visible } from '../text'
-import { count } from './paper'
+import { escapeText, groupBy, plural, visible } from '../text'
 import { errorsOf, MOST_CARDS } from './report-cards'
 import { REPORT_STYLE } from './report-style'
 import type { RunDocument } from './run-document'
@@ -21,7 +20,7 @@ export const needsPagesFile = ({ pages }: RunDocument): boolean =>
 function pageHtml(page: DocumentPage, site: string): string {
   const errors = errorsOf(page).map(({ message }) => `<br><span class="error">▲ ${text(message)}</span>`)
   const warnings = page.findings.filter(({ level }) => level === 'warning').length
-  const more = warnings > 0 ? `<br><span class="quiet">and ${count(warnings, 'warning')}</span>` : ''
+  const more = warnings > 0 ? `<br><span class="quiet">and ${plural(warnings, 'warning')}</span>` : ''
   return `<li><code>${text(pathOn(page.url, site))}</code>${errors.join('')}${more}</li>\n`
 }
 
@@ -29,7 +28,7 @@ function pageHtml(page: DocumentPage, site: string): string {
 export function* pagesAsHtml(document: RunDocument): Generator<string> {
   const { site } = document.source
   const troubled = document.pages.filter((page) => errorsOf(page).length > 0)
-  const title = `${count(troubled.length, 'page')} with something in the way: ${site}`
+  const title = `${plural(troubled.length, 'page')} with something in the way: ${site}`
   yield `<!doctype html>
 <html lang="en">
 <head>
@@ -44,7 +43,7 @@ export function* pagesAsHtml(document: RunDocument): Generator<string> {
 <h1>${text(title)}</h1>
 `
   for (const [section, pages] of groupBy(troubled, (page) => page.section)) {
-    yield `<h2><code>${text(sectionName(section))}</code> <span class="quiet">${count(pages.length, 'page')}</span></h2>\n<ul class="pages">\n`
+    yield `<h2><code>${text(sectionName(section))}</code> <span class="quiet">${plural(pages.length, 'page')}</span></h2>\n<ul class="pages">\n`
     for (const page of pages) yield pageHtml(page, site)
     yield '</ul>\n'
   }

@@ -3,10 +3,9 @@ import { type Cause, tallyOf } from '../cause'
 import { LEVELS, type Level } from '../model'
 import { sectionName } from '../section'
 import { faceOf, placeDifferences } from '../surface'
-import { escapeAttribute, escapeText, shownTime, visible } from '../text'
+import { escapeAttribute, escapeText, plural, shownTime, visible } from '../text'
 import {
   CAUSES_SHOWN,
-  count,
   countWords,
   editWords,
   type PaperLine,
@@ -94,7 +93,7 @@ function changesHtml(causes: readonly Cause[], most: number, writing: Writing): 
   const isNew = writing.document.baseline ? ', of what is new' : ''
   return `<h2>${heading}${isNew}</h2>
 ${shown.length === 0 ? '<p>Nothing.</p>' : plainList(shown, writing)}
-${rest === 0 ? '' : `<p class="quiet">And ${count(rest, 'more change')}.</p>`}`
+${rest === 0 ? '' : `<p class="quiet">And ${plural(rest, 'more change')}.</p>`}`
 }
 
 function cardHtml(card: ReportCard, { paint, onSite }: Writing): string {
@@ -109,14 +108,14 @@ function sectionHtml({ section, pages, troubled, cards, named }: ReportSection, 
   const paths = named.slice(0, MOST_NAMED).map(({ url }) => `<code>${text(writing.onSite(url))}</code>`)
   const left = named.length - paths.length
   const rest = `${paths.join(', ')}${left > 0 ? ` and ${left} more` : ''}`
-  return `<h3><code>${text(sectionName(section))}</code> <span class="quiet">${count(pages, 'page')}${troubled > 0 ? `, ${troubled} with something in the way` : ''}</span></h3>
+  return `<h3><code>${text(sectionName(section))}</code> <span class="quiet">${plural(pages, 'page')}${troubled > 0 ? `, ${troubled} with something in the way` : ''}</span></h3>
 <ul class="cards">${cards.map((card) => cardHtml(card, writing)).join('\n')}</ul>
 ${rest === '' ? '' : `<p class="quiet">With something in the way, too: ${rest}</p>`}`
 }
 
 /** What a change clears, in words. */
 const signs = ({ clears }: Cause) =>
-  LEVELS.flatMap((level) => (clears[level] > 0 ? [count(clears[level], level)] : [])).join(', ')
+  LEVELS.flatMap((level) => (clears[level] > 0 ? [plural(clears[level], level)] : [])).join(', ')
 
 function evidenceHtml(cause: Cause, { onSite }: Writing): string {
   const paths = cause.pages.slice(0, NAMED).map((url) => `<code>${text(onSite(url))}</code>`)
@@ -126,7 +125,7 @@ function evidenceHtml(cause: Cause, { onSite }: Writing): string {
   return `<li><p><b class="${cause.level}">${SIGN[cause.level]} ${cause.level}</b> ${text(cause.change)}</p>
 <p class="quiet">${text(`Clears ${signs(cause)}; ${proofWords(cause)}.`)} Checks: ${cause.rules.map((rule) => `<code>${text(rule)}</code>`).join(', ')}</p>
 ${edits.length === 0 ? '' : `<p>${edits.join('<br>')}</p>`}${snippet}
-<p class="quiet">${count(cause.pages.length, 'page')}: ${paths.join(', ')}${rest > 0 ? ` and ${rest} more` : ''}</p></li>`
+<p class="quiet">${plural(cause.pages.length, 'page')}: ${paths.join(', ')}${rest > 0 ? ` and ${rest} more` : ''}</p></li>`
 }
 
 function developersHtml(causes: readonly Cause[], all: boolean, writing: Writing): string {
@@ -136,7 +135,7 @@ function developersHtml(causes: readonly Cause[], all: boolean, writing: Writing
     `<ul class="evidence">${of.map((cause) => evidenceHtml(cause, writing)).join('\n')}</ul>`
   return `<h2>${writing.document.baseline ? 'For developers: what to change of what is new' : 'For developers: what to change'}</h2>
 ${causes.length === 0 ? '<p>Nothing.</p>' : list(shown)}
-${rest.length === 0 ? '' : `<details><summary>${count(rest.length, 'more change')}</summary>${list(rest)}</details>`}`
+${rest.length === 0 ? '' : `<details><summary>${plural(rest.length, 'more change')}</summary>${list(rest)}</details>`}`
 }
 
 function sectionTable({ pages }: RunDocument, sections: readonly ReportSection[]): string {

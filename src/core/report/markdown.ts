@@ -1,9 +1,8 @@
 import { pathOn } from '../address'
 import type { Cause } from '../cause'
-import { escapeText, visible } from '../text'
+import { escapeText, plural, visible } from '../text'
 import {
   CAUSES_SHOWN,
-  count,
   countWords,
   editWords,
   fixesWords,
@@ -42,7 +41,7 @@ function codeSpan(value: string): string {
 
 function causeLines(cause: Cause, site: string): string[] {
   const { error, warning, note } = cause.clears
-  const clears = [error && count(error, 'error'), warning && count(warning, 'warning'), note && count(note, 'note')]
+  const clears = [error && plural(error, 'error'), warning && plural(warning, 'warning'), note && plural(note, 'note')]
     .filter(Boolean)
     .join(', ')
   const named = cause.pages.slice(0, PAGES_NAMED).map((url) => codeSpan(pathOn(url, site)))
@@ -51,7 +50,7 @@ function causeLines(cause: Cause, site: string): string[] {
   return [
     `<details><summary><b>${cause.level}</b> ${escapeHtmlText(cause.change)} <i>${clears}</i></summary>`,
     '',
-    `${count(cause.pages.length, 'page')}: ${pages}`,
+    `${plural(cause.pages.length, 'page')}: ${pages}`,
     '',
     `Checks: ${cause.rules.map(codeSpan).join(', ')}. ${escapeMarkdown(`${proofWords(cause)}.`)}`,
     ...cause.edits.slice(0, PAGES_NAMED).map((edit) => `- ${escapeMarkdown(editWords(edit))}`),
@@ -84,7 +83,7 @@ export function runAsMarkdown(document: RunDocument, { all = false }: Partial<Pa
   const head = [
     `### ${VERDICT_TITLES[summary.verdict]}: ${countWords(summary)}${summary.waived > 0 ? `, ${summary.waived} waived` : ''}`,
     '',
-    `${escapeMarkdown(source.site)}, ${count(summary.pages, 'page')}. ${causes.length === 0 ? 'Nothing to mend.' : `${document.baseline ? 'Of what is new: ' : ''}${fixesWords(causes)}`}`,
+    `${escapeMarkdown(source.site)}, ${plural(summary.pages, 'page')}. ${causes.length === 0 ? 'Nothing to mend.' : `${document.baseline ? 'Of what is new: ' : ''}${fixesWords(causes)}`}`,
     '',
     ...told.slice(0, -1),
     ...(told.length > 0 ? [''] : []),
@@ -100,6 +99,6 @@ export function runAsMarkdown(document: RunDocument, { all = false }: Partial<Pa
     shown++
   }
   if (shown < causes.length)
-    lines.push(`… and ${count(causes.length - shown, 'more change')}; the whole list is in the JSON document.`)
+    lines.push(`… and ${plural(causes.length - shown, 'more change')}; the whole list is in the JSON document.`)
   return `${lines.join('\n').trimEnd()}\n`
 }

@@ -29,8 +29,6 @@ export type PaperOptions = {
 
 export const plainPaper: PaperOptions = { failOn: 'error' }
 
-export const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
-
 export const VERDICT_TITLES: Record<Summary['verdict'], string> = {
   clear: 'Clear for launch',
   'not-clear': 'Not clear for launch',
@@ -38,7 +36,7 @@ export const VERDICT_TITLES: Record<Summary['verdict'], string> = {
 }
 
 export const countWords = (counts: Record<Level, number>): string =>
-  LEVELS.map((level) => count(counts[level], level)).join(', ')
+  LEVELS.map((level) => plural(counts[level], level)).join(', ')
 
 /** The same in as few words as a line of text has room for. */
 function verdictWords({ verdict, unseenCount = 0 }: Summary): string {
@@ -86,8 +84,8 @@ function waiverLines(document: RunDocument): string[] {
         ? pathOn(urls[0]!, document.source.site)
         : urls.length === 0
           ? 'the site'
-          : count(urls.length, 'page')
-    const many = group.length > Math.max(1, urls.length) ? ` (${count(group.length, 'finding')})` : ''
+          : plural(urls.length, 'page')
+    const many = group.length > Math.max(1, urls.length) ? ` (${plural(group.length, 'finding')})` : ''
     return `Waived: ${rule} on ${where}${many}, ${waiverWords(waiver)}`
   })
 }
@@ -130,7 +128,7 @@ export function paperLines(document: RunDocument, timeZone?: string): PaperLine[
     ...(scope.length > 0 ? [`Scope, as asked: ${scope.join('; ')}.`].map(line('scope')) : []),
     ...(baseline
       ? [
-          `Held against the run of ${when(baseline.of)}: new are ${countWords(baseline.new)}; ${count(known, 'finding')} known before.`,
+          `Held against the run of ${when(baseline.of)}: new are ${countWords(baseline.new)}; ${plural(known, 'finding')} known before.`,
         ].map(line('baseline'))
       : []),
     ...(judgedBy ? [`Judged by ${judgedBy.file} (${judgedBy.hash.slice(0, 19)}…).`].map(line('note')) : []),
@@ -167,7 +165,7 @@ export function signatureWords(signature: SignatureState, by: string): string {
 }
 
 function signedOffWords({ by, at, waived, errors = 0 }: NonNullable<RunDocument['signedOff']>, when: When): string {
-  const left = [errors > 0 && `${count(errors, 'error')} left`, waived > 0 && `${waived} waived`].filter(Boolean)
+  const left = [errors > 0 && `${plural(errors, 'error')} left`, waived > 0 && `${waived} waived`].filter(Boolean)
   return `Signed off by ${by}, ${when(at)}${left.length > 0 ? `, with ${left.join(' and ')}` : ''}.`
 }
 
@@ -178,7 +176,7 @@ export const CAUSES_SHOWN = 10
 export const printedCauses = ({ causes, baseline }: RunDocument) => baseline?.causes ?? causes
 
 const clearsWords = (clears: Cause['clears']): string =>
-  LEVELS.flatMap((level) => (clears[level] > 0 ? [count(clears[level], level)] : [])).join(', ')
+  LEVELS.flatMap((level) => (clears[level] > 0 ? [plural(clears[level], level)] : [])).join(', ')
 
 /**
  * How many changes can be made as they are, and how many wait for a person, each with the findings that they clear.
@@ -194,7 +192,7 @@ export function fixesWords(causes: readonly Cause[]): string {
     question.causes > 0 &&
       `${question.causes}${work.causes > 0 ? '' : other} wait${question.causes === 1 ? 's' : ''} for an answer: ${clearsWords(question.clears)}.`,
   ].filter(Boolean)
-  const made = `${count(ready.causes, 'change')} ${ready.causes === 1 ? 'is ready: it clears' : 'are ready: they clear'} ${clearsWords(ready.clears)}.`
+  const made = `${plural(ready.causes, 'change')} ${ready.causes === 1 ? 'is ready: it clears' : 'are ready: they clear'} ${clearsWords(ready.clears)}.`
   return [...(ready.causes > 0 ? [made] : []), ...waiting].join(' ')
 }
 

@@ -1,6 +1,7 @@
 import type { Cause } from '../cause'
 import { checkOf, type Subject } from '../check'
 import { sectionName } from '../section'
+import { listed } from '../text'
 
 /** What a finding is about, for somebody who has never seen a tag. */
 const SUBJECTS: Record<Subject, string> = {
@@ -23,9 +24,6 @@ const SUBJECTS: Record<Subject, string> = {
 
 /** What a client looks at first comes first. */
 const ORDER = Object.keys(SUBJECTS) as Subject[]
-
-const listed = (words: readonly string[]) =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 
 /** Where a change is made, as a client would say it. */
 function whereOf({ where, section, pages }: Cause, pathOf: (url: string) => string): string {

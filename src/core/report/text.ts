@@ -1,10 +1,9 @@
 import { isNamedSite, pathOn } from '../address'
 import type { Cause } from '../cause'
 import type { Level } from '../model'
-import { terminalText } from '../text'
+import { plural, terminalText } from '../text'
 import {
   CAUSES_SHOWN,
-  count,
   editWords,
   fixesWords,
   type PaperLine,
@@ -26,7 +25,7 @@ const PAGES_NAMED = 3
 const EDITS_NAMED = 2
 
 const signs = ({ error, warning, note }: Cause['clears']) =>
-  [error && count(error, 'error'), warning && count(warning, 'warning'), note && count(note, 'note')]
+  [error && plural(error, 'error'), warning && plural(warning, 'warning'), note && plural(note, 'note')]
     .filter(Boolean)
     .join(', ')
 
@@ -128,7 +127,7 @@ export function runAsText(
   const lines = [
     verdict,
     style('strong', terminalText(`${site}${siteHint(source)}`)),
-    `${count(summary.pages, 'page')} in ${count(sections, 'section')}, ${count(document.images.length, 'picture')}${terminalText(from)}`,
+    `${plural(summary.pages, 'page')} in ${plural(sections, 'section')}, ${plural(document.images.length, 'picture')}${terminalText(from)}`,
     ...paperLines(document)
       .filter(({ text }) => text !== site)
       .map((line) => told(line, style)),
@@ -136,7 +135,7 @@ export function runAsText(
     ...loginHint(document),
     '',
     ...shown.flatMap((cause) => causeLines(cause, document, style)),
-    ...(left > 0 ? [`and ${count(left, 'more change')}; --all prints them, the JSON document holds them.`, ''] : []),
+    ...(left > 0 ? [`and ${plural(left, 'more change')}; --all prints them, the JSON document holds them.`, ''] : []),
     verdict,
   ]
   return `${lines.join('\n')}\n`

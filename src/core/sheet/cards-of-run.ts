@@ -1,7 +1,7 @@
 import { pathOn } from '../address'
 import type { ReadDocument } from '../document'
 import { type CardPart, cardChanges, type Surface } from '../surface'
-import { shownTime } from '../text'
+import { plural, shownTime } from '../text'
 import { type DrawnCard, drawCard } from './draw-card'
 import type { Drawing } from './drawing'
 import { type Pair, sheetOfCards, sheetOfPairs } from './sheet'
@@ -16,8 +16,6 @@ type DrawnPage = Pick<ReadDocument['pages'][number], 'url' | 'cards'>
 
 /** Cards on one sheet: more make a picture that is too long to look through. */
 export const MAX_ON_SHEET = 60
-
-const counted = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 
 const hostOf = ({ source }: DrawnRun) => new URL(source.site).host
 
@@ -120,11 +118,11 @@ export function sheetOfChanged(
   const pairs = shown.map(({ path, surface, before: was, after: is, marked, others }): Pair => {
     const drawn = (card: DrawnCard | null, side: Side) =>
       card && drawCard(card, surface, { keyOf: (url) => keyOf(side, url), marked })
-    const more = others > 0 ? ` and ${counted(others, 'more place')}` : ''
+    const more = others > 0 ? ` and ${plural(others, 'more place')}` : ''
     return { name: `${path} · ${surface.name}${more}`, before: drawn(was, 'before'), after: drawn(is, 'after') }
   })
   const left = changed.length - shown.length
   const rest = left > 0 ? `, the first ${shown.length} of them` : ''
-  const about = `${counted(changed.length, 'changed card')}${rest}: ${shownTime(before.startedAt)} and ${shownTime(after.startedAt)}`
+  const about = `${plural(changed.length, 'changed card')}${rest}: ${shownTime(before.startedAt)} and ${shownTime(after.startedAt)}`
   return { drawing: sheetOfPairs(hostOf(after), about, pairs), cards: shown.length, left }
 }

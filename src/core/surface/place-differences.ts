@@ -1,9 +1,6 @@
+import { listed } from '../text'
 import type { Face } from './face'
 import type { Surface } from './profile'
-
-/** `Wide feed and Microblog`, `A, B and C`. */
-const listed = (names: readonly string[]) =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
 
 /** One thing that some places do with a page's card and others don't, as a sentence for those that do. */
 type Difference = { isSo: (face: Face) => boolean; says: (names: string, isOne: boolean) => string }

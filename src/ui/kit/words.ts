@@ -1,8 +1,6 @@
 import { withoutUnnamedHost } from '@/core/address'
-/** `1 page`, `48 pages`. */
-export function count(number: number, one: string, many = `${one}s`): string {
-  return `${number.toLocaleString('en')} ${number === 1 ? one : many}`
-}
+
+export { plural as count } from '@/core/text'
 
 /** `09:12:04`, in the reader's own time. */
 export function clockTime(iso: string): string {

@@ -3,12 +3,9 @@
 import { clsx } from 'clsx'
 import { Popover } from 'radix-ui'
 import { type ReactNode, useId, useState } from 'react'
+import { listed } from '@/core/text'
 
 type Choice<T extends string> = { id: T; name: string }
-
-/** `an author, a date and its own picture`. */
-const listed = (words: readonly string[]) =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 
 /** A word of a sentence that opens what it could be instead. `says` is what stands there. */
 function Word({
