@@ -11,7 +11,6 @@ import { connection } from 'next/server'
 import type { ReactNode } from 'react'
 
 export const metadata: Metadata = {
-  title: 'Nimble Parrot',
   description: 'See the card that every kind of place would show for a link to each of your pages, before launch.',
 }
 

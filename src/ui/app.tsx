@@ -3,7 +3,6 @@
 // First of all: schemas are made when their modules are read.
 import './no-eval'
 import { type ReactNode, useEffect } from 'react'
-import { siteInWords } from '@/core/address'
 import type { StartedWith } from '@/core/crawl'
 import { closeLeftBehind } from '@/store/runs'
 import { CausesArea } from './features/causes/causes-area'
@@ -23,6 +22,7 @@ import { GatherArea } from './features/gather/gather-area'
 import { PageArea } from './features/page/page-area'
 import { PicturesArea } from './features/pictures/pictures-area'
 import { WallArea } from './features/wall/wall-area'
+import { shortAddress } from './kit/words'
 import { resumeSteps } from './state/draft/draft-history'
 import { resumePendingWrites } from './state/draft/pending-writes'
 import { StartedWithContext } from './state/run/started-with'
@@ -56,10 +56,6 @@ export function App({
     clearance: () => <ClearanceArea goTo={goTo} run={run} />,
   }
   const site = run.kind === 'ready' ? run.value.source.site : null
-  const title = titleOf(view, site === null ? null : siteInWords(site))
-  useEffect(() => {
-    document.title = title
-  }, [title])
   useEffect(() => {
     void closeLeftBehind()
     void resumePendingWrites()
@@ -67,6 +63,7 @@ export function App({
   }, [])
   return (
     <StartedWithContext value={startedWith}>
+      <title>{titleOf(view, site && shortAddress(site))}</title>
       <SurfacesOfSite site={site}>
         <div className="flex h-screen min-h-[420px] flex-col print:block print:h-auto">
           <FrameKeys />

@@ -1,7 +1,7 @@
 import type { GatheredImage, PageFacts } from '../../model'
 
 /** What a slot's value may look up to become tags. */
-export type SlotContext = {
+type SlotContext = {
   /** An image of the run by its public URL. */
   imageOf: (url: string) => GatheredImage | undefined
   /** What the page says as built; null where nothing is known of it. */
