@@ -61,3 +61,17 @@ export async function updateDrafts(changes: readonly DraftChange[]): Promise<voi
     changes.map(({ draft: { site, url }, change }) => ({ key: [site, url] as [string, string], changes: change })),
   )
 }
+
+/** Keeps drafts as they are given, in place of those of their pages. */
+export async function keepDrafts(drafts: readonly Draft[]): Promise<void> {
+  await database.drafts.bulkPut([...drafts])
+}
+
+/** Defaults that somebody set for a site; undefined where nobody has. */
+export const ownDefaultsOf = async (site: string): Promise<SiteDefaults | undefined> =>
+  (await database.defaults.get(site))?.defaults
+
+/** Keeps the defaults of a site. */
+export async function keepDefaults(site: string, defaults: SiteDefaults): Promise<void> {
+  await database.defaults.put({ site, defaults })
+}

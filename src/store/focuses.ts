@@ -22,3 +22,12 @@ export async function takeFocuses(site: string, focuses: Readonly<Record<string,
   const setAt = new Date().toISOString()
   await database.focuses.bulkPut(Object.entries(focuses).map(([url, focus]) => ({ site, url, focus, setAt })))
 }
+
+/** The same with the days on which they were set. */
+export const storedFocusesOf = (site: string): Promise<StoredFocus[]> =>
+  database.focuses.where('site').equals(site).toArray()
+
+/** Keeps what was set for pictures, with its days. */
+export async function keepFocuses(focuses: readonly StoredFocus[]): Promise<void> {
+  await database.focuses.bulkPut([...focuses])
+}

@@ -43,3 +43,15 @@ export async function keepThumb(key: string, blob: Blob): Promise<void> {
 
 /** Changes with every picture that comes, and with every small copy that is made: to be watched. */
 export const picturesKept = () => Promise.all([database.thumbs.count(), database.images.count()])
+
+/** Pictures of a run with all that is kept of each. */
+export const storedImagesOf = (run: string): Promise<StoredImage[]> => ofRun(database.images, run).toArray()
+
+/** Keeps pictures of one run, in place of those of their addresses. */
+export async function keepImagesOf(run: string, images: readonly StoredImage['image'][]): Promise<void> {
+  await keepImages(images.map((image) => ({ run, url: image.url, image })))
+}
+
+/** Is there a small copy under the key? */
+export const hasThumb = async (key: string): Promise<boolean> =>
+  (await database.thumbs.where('key').equals(key).count()) > 0

@@ -54,3 +54,7 @@ export async function trimPictures(most: Record<keyof typeof tables, number> = t
 export async function originalAt(key: string): Promise<Blob | undefined> {
   return (await database.originals.get(key))?.blob
 }
+
+/** Is a picture itself kept under the key? */
+export const hasOriginal = async (key: string): Promise<boolean> =>
+  (await database.originals.where('key').equals(key).count()) > 0

@@ -1,3 +1,4 @@
+import type { GatheredPage } from '@/core/model'
 import { database, type StoredPage } from './database'
 import { ofRun } from './of-run'
 
@@ -48,4 +49,31 @@ export async function deletePagesOf(run: string): Promise<void> {
   for (const id of new Set([run, deleted?.base ?? run])) {
     if (!isNeeded(id)) await ofRun(database.pages, id).delete()
   }
+}
+
+/** Pages that a run holds itself: without those of its base. */
+export async function ownPagesOf(run: string): Promise<GatheredPage[]> {
+  return (await database.pages.where('run').equals(run).toArray()).map(({ page }) => page)
+}
+
+/** Of these addresses the pages that a run holds itself, in their order. */
+export async function ownPagesAt(run: string, urls: readonly string[]): Promise<(GatheredPage | undefined)[]> {
+  const stored = await database.pages.bulkGet(urls.map((url): [string, string] => [run, url]))
+  return stored.map((one) => one?.page)
+}
+
+/** How many pages a run holds itself. */
+export const countOwnPages = (run: string): Promise<number> => ofRun(database.pages, run).count()
+
+/** Keeps pages of a run, in place of those of their addresses. */
+export async function keepPages(run: string, pages: readonly GatheredPage[]): Promise<void> {
+  await database.pages.bulkPut(pages.map((page) => ({ run, url: page.url, page })))
+}
+
+/** Deletes the pages that a run holds and that are not among those left. @returns how many went */
+export async function deletePagesBut(run: string, left: ReadonlySet<string>): Promise<number> {
+  const keys = await ofRun(database.pages, run).primaryKeys()
+  const gone = keys.filter(([, url]) => !left.has(url))
+  await database.pages.bulkDelete(gone)
+  return gone.length
 }

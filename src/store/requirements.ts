@@ -10,3 +10,11 @@ export async function requirementsOf(site: string): Promise<Requirements> {
 export async function keepRequirements(site: string, requirements: Requirements): Promise<void> {
   await database.requirements.put({ site, requirements })
 }
+
+/** Requirements that somebody gave a site; undefined where nobody has. */
+export const ownRequirementsOf = async (site: string): Promise<Requirements | undefined> =>
+  (await database.requirements.get(site))?.requirements
+
+/** Those of every site that has some. */
+export const allRequirements = async (): Promise<Requirements[]> =>
+  (await database.requirements.toArray()).map(({ requirements }) => requirements)

@@ -122,3 +122,29 @@ export const runsKept = () => database.runs.count()
 export async function signOff(run: string, signedOff: StoredRun['signedOff']): Promise<void> {
   await database.runs.update(run, { signedOff })
 }
+
+/** Every run, in no order. */
+export const allRuns = (): Promise<StoredRun[]> => database.runs.toArray()
+
+/** Of runs that are fit the one that began last. */
+export const newestRun = (isFit: (run: StoredRun) => boolean): Promise<StoredRun | undefined> =>
+  database.runs.orderBy('startedAt').reverse().filter(isFit).first()
+
+/** A run that began at this moment (ISO 8601) and is such a one. */
+export const runBegunAt = (startedAt: string, isSuch: (run: StoredRun) => boolean): Promise<StoredRun | undefined> =>
+  database.runs.where('startedAt').equals(startedAt).filter(isSuch).first()
+
+/** Adds a run. Fails where there is one of its id. */
+export async function addRun(run: StoredRun): Promise<void> {
+  await database.runs.add(run)
+}
+
+/** Keeps a run, in place of one of its id. */
+export async function keepRun(run: StoredRun): Promise<void> {
+  await database.runs.put(run)
+}
+
+/** Changes what is given of a run; of one that is not there nothing. */
+export async function changeRun(id: string, change: Partial<StoredRun>): Promise<void> {
+  await database.runs.update(id, change)
+}

@@ -34,3 +34,12 @@ export const templateFilesOf = (site: string): Promise<TemplateFile[]> =>
 export async function keepTemplateFile(site: string, name: string, blob: Blob): Promise<void> {
   await database.templateFiles.put({ site, name, blob, savedAt: Date.now() })
 }
+
+/** Keeps the templates of a site's sections, in place of all that were there. */
+export async function keepTemplates(site: string, sections: Record<string, PictureTemplate>): Promise<void> {
+  await database.templates.put({ site, sections })
+}
+
+/** Is there a file of this name for a site's templates? */
+export const hasTemplateFile = async (site: string, name: string): Promise<boolean> =>
+  (await database.templateFiles.get([site, name])) !== undefined

@@ -8,11 +8,12 @@ import {
 } from '@/core/compare'
 import type { GatheredPage } from '@/core/model'
 import { surfacesWith } from '@/core/surface'
-import { database, type StoredRun, type WallRow } from '@/store/database'
+import type { StoredRun, WallRow } from '@/store/database'
 import { givenImages } from '@/store/images'
 import { pagesAt } from '@/store/pages'
 import { requirementsOf } from '@/store/requirements'
 import { rowsOf } from '@/store/rows'
+import { runAt } from '@/store/runs'
 import { asGathering } from './look-again'
 import { UserFacingError } from './user-facing-error'
 
@@ -33,7 +34,7 @@ export type StoredComparison = {
 type Side = { run: StoredRun; rows: Map<string, WallRow> }
 
 async function sideOf(id: string): Promise<Side> {
-  const run = await database.runs.get(id)
+  const run = await runAt(id)
   if (!run) throw new UserFacingError('One of the two runs is not in this browser any more. Choose another.')
   return { run, rows: new Map((await rowsOf(id)).map((row) => [row.url, row])) }
 }

@@ -1,9 +1,11 @@
 import { limits } from '@/core/address'
 import type { EarlierFacts } from '@/core/crawl'
 import { VERSION } from '@/core/model'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
 import { givenImages } from '@/store/images'
 import { linksOf } from '@/store/links'
+import { ownPagesAt } from '@/store/pages'
+import { newestRun, runAt } from '@/store/runs'
 
 /** Bytes of a request that are left for what is not known to grow with it. */
 const ROOM = 0.9
@@ -21,7 +23,7 @@ export async function earlierRun(
   from: 'files' | 'server',
   hasLogin = false,
 ): Promise<StoredRun | undefined> {
-  const asked = await database.runs.get(since)
+  const asked = await runAt(since)
   if (!asked) return undefined
   const isFit = (run: StoredRun) =>
     run.source.site === asked.source.site &&
@@ -32,7 +34,7 @@ export async function earlierRun(
     !run.imported &&
     !run.tried &&
     !run.lookedAgain
-  return isFit(asked) ? asked : database.runs.orderBy('startedAt').reverse().filter(isFit).first()
+  return isFit(asked) ? asked : newestRun(isFit)
 }
 
 /** Pages read at once. */
@@ -51,9 +53,12 @@ export async function earlierFacts(run: StoredRun): Promise<EarlierFacts> {
   const links = [...(await linksOf(run.id))]
   for (let from = 0; from < links.length && room > 0; from += BATCH) {
     const part = links.slice(from, from + BATCH)
-    const stored = await database.pages.bulkGet(part.map(([url]): [string, string] => [run.id, url]))
+    const stored = await ownPagesAt(
+      run.id,
+      part.map(([url]) => url),
+    )
     for (const [index, [, kept]] of part.entries()) {
-      const page = stored[index]?.page
+      const page = stored[index]
       if (!page?.facts || !page.fetch.validators) continue
       const known = { ...page, facts: page.facts, kept }
       room -= bytesOf(known)

@@ -9,8 +9,9 @@ import {
   runDocument,
   signOffDifferences,
 } from '@/core/report'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
+import { runAt } from '@/store/runs'
 import { digestOf, digestOfTexts } from './digest'
 import { gatheringOf } from './look-again'
 import { reportPictures } from './report-pictures'
@@ -55,7 +56,7 @@ export async function exportRun(
   format: string,
   { onePage, timeZone }: { onePage: boolean; timeZone: string },
 ): Promise<Blob> {
-  const run = await database.runs.get(id)
+  const run = await runAt(id)
   if (!run) throw new UserFacingError('The run is not in this browser any more.')
   const form = reportFormats.find((one) => one.id === format)
   if (!form) throw new UserFacingError(`There is no form “${format}”.`)

@@ -1,12 +1,15 @@
 import { withoutUnnamedHost } from '@/core/address'
 import { earlierFrom, GatheringBuilder, type QueuedUrl, type ServedImage, type WireEvent } from '@/core/crawl'
 import { type GatheredImage, type GatheredPage, VERSION } from '@/core/model'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
+import { forgetWaiting, keepWaiting, waitingOf } from '@/store/frontier'
+import { keepImagesOf, storedImagesOf } from '@/store/images'
 import { LinkKeeper, type PageLinks } from '@/store/links'
-import { ofRun } from '@/store/of-run'
+import { countOwnPages, deletePagesBut, keepPages, ownPagesOf } from '@/store/pages'
+import { allRequirements } from '@/store/requirements'
 import { cutRows, pageAddresses, putRows, roomOfRows } from '@/store/rows'
 import { runLock } from '@/store/run-lock'
-import { deleteRun, keptRequest } from '@/store/runs'
+import { addRun, changeRun, deleteRun, keptRequest } from '@/store/runs'
 import { type BrowserBuild, openBrowserBuild } from './build-events'
 import { crawlStream } from './crawl-stream'
 import { earlierFacts, earlierRun, picturesOf } from './earlier-run'
@@ -111,8 +114,7 @@ class GatherRun {
 
   private async openEvents(): Promise<AsyncIterable<RunEvent>> {
     const { source, stopper } = this
-    const required = await database.requirements.toArray()
-    const named = required.flatMap(({ requirements }) => requirements.identity?.pictureHosts ?? [])
+    const named = (await allRequirements()).flatMap(({ identity }) => identity?.pictureHosts ?? [])
     this.earlier = await this.findEarlier()
     if (source.kind !== 'crawl') {
       const pictureHosts = [...(source.pictureHosts ?? []), ...named]
@@ -138,16 +140,16 @@ class GatherRun {
   /** Takes up what an earlier part of the run has gathered, and what was left waiting. */
   private async loadBefore() {
     const run = this.runId
-    const pages = await database.pages.where('run').equals(run).toArray()
-    const images = await database.images.where('run').equals(run).toArray()
-    const waiting = await database.frontier.where('run').equals(run).toArray()
-    for (const { page } of pages) this.builder.add({ kind: 'page', page })
+    const pages = await ownPagesOf(run)
+    const images = await storedImagesOf(run)
+    const waiting = await waitingOf(run)
+    for (const page of pages) this.builder.add({ kind: 'page', page })
     for (const url of await pageAddresses(run)) this.rows.hasRow(url)
     this.size = JSON.stringify(pages).length + (await roomOfRows(run))
     for (const { image } of images) this.builder.add({ kind: 'image', image })
     this.pages = this.before.pages = pages.length
     this.images = this.before.images = images.length
-    const done = new Set(pages.flatMap(({ page }) => [page.url, ...page.fetch.aliases]))
+    const done = new Set(pages.flatMap((page) => [page.url, ...page.fetch.aliases]))
     const left = waiting.filter(({ url }) => !done.has(url))
     return { done: [...done], waiting: left.map(({ url, depth }) => ({ url, depth })) }
   }
@@ -246,14 +248,14 @@ class GatherRun {
       state: 'running' as const,
       finishedAt: null,
     }
-    if (this.resumes) await database.runs.update(this.runId, fresh)
+    if (this.resumes) await changeRun(this.runId, fresh)
     else {
       const empty = { pages: 0, waiting: 0, notes: [], findings: [], summary: null }
       const request = this.source.kind === 'crawl' ? this.source.request : null
       const asked = request
         ? { request: keptRequest(request), ...(request.login ? { withLogin: true as const } : {}) }
         : {}
-      await database.runs.add({
+      await addRun({
         id: this.runId,
         program: VERSION,
         source,
@@ -277,12 +279,12 @@ class GatherRun {
     this.newImages = []
     this.newFound = []
     const run = this.runId
-    await database.pages.bulkPut(pages.map((page) => ({ run, url: page.url, page })))
+    await keepPages(run, pages)
     this.size += JSON.stringify(pages).length
     await this.links.keep(links)
-    await database.images.bulkPut(images.map((image) => ({ run, url: image.url, image })))
+    await keepImagesOf(run, images)
     // What was read in the meantime stays there until the end: every tab hears of each key that is deleted.
-    await database.frontier.bulkPut(found.map(({ url, depth }) => ({ run, url, depth })))
+    await keepWaiting(run, found)
     for (const image of images) this.thumbs.add(image)
     if (pages.length + images.length > 0) {
       const rows = await this.rows.rowsOf(pages, images)
@@ -293,7 +295,7 @@ class GatherRun {
       })
       this.rowsWritten.catch(() => undefined)
     }
-    await database.runs.update(run, { pages: this.pages, waiting: this.waiting, touchedAt: Date.now() })
+    await changeRun(run, { pages: this.pages, waiting: this.waiting, touchedAt: Date.now() })
   }
 
   /** Everything once more with the whole run known: checks across pages, sections, pictures that came late. */
@@ -308,9 +310,9 @@ class GatherRun {
     const { verdict, changed } = await this.rows.end(gathering)
     await this.dropMerged(new Set(verdict.pages.map(({ url }) => url)))
     this.size += (await putRows(changed)) + (await cutRows(this.runId, verdict.pages.length))
-    if (state === 'done') await ofRun(database.frontier, this.runId).delete()
+    if (state === 'done') await forgetWaiting(this.runId)
     const notes = [...gathering.notes, ...verdict.notes]
-    await database.runs.update(this.runId, {
+    await changeRun(this.runId, {
       state,
       finishedAt: gathering.finishedAt || new Date().toISOString(),
       touchedAt: Date.now(),
@@ -337,10 +339,7 @@ class GatherRun {
 
   /** Addresses that turned out to be another page's are no pages of the run any more. */
   private async dropMerged(left: ReadonlySet<string>): Promise<void> {
-    const keys = await ofRun(database.pages, this.runId).primaryKeys()
-    const gone = keys.filter(([, url]) => !left.has(url))
-    this.pages -= gone.length
-    await database.pages.bulkDelete(gone)
+    this.pages -= await deletePagesBut(this.runId, left)
   }
 
   /** A run that read no page is none: what was found instead is said, and nothing is kept that looks like a run. */
@@ -356,16 +355,16 @@ class GatherRun {
     this.builder.add({ kind: 'incomplete', incomplete: { why: 'lost', message } })
     // What can be kept is kept; when the fault is storage itself, even that may fail, and the words stay the first ones.
     if (this.hasStarted) await this.finish('stopped').catch(() => this.closeWithWhatIs(message))
-    const kept = this.hasStarted ? await ofRun(database.pages, this.runId).count() : 0
+    const kept = this.hasStarted ? await countOwnPages(this.runId) : 0
     report({ kind: 'failed', message, kept })
   }
 
   /** Ends a run that there is no room to finish: with the pages that were written, and no verdict. */
   private async closeWithWhatIs(message: string): Promise<void> {
-    const pages = await ofRun(database.pages, this.runId).count()
+    const pages = await countOwnPages(this.runId)
     const incomplete = [{ why: 'lost' as const, message }]
     const ended = { state: 'stopped' as const, pages, incomplete, finishedAt: new Date().toISOString() }
-    await database.runs.update(this.runId, ended).catch(() => undefined)
+    await changeRun(this.runId, ended).catch(() => undefined)
   }
 }
 

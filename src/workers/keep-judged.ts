@@ -1,6 +1,7 @@
 import type { Gathering } from '@/core/model'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
 import { putRows } from '@/store/rows'
+import { keepRun } from '@/store/runs'
 import { judge } from './judge'
 
 /** A run whose pages and pictures are written already, before it is judged. */
@@ -13,6 +14,6 @@ export async function keepJudged(run: UnjudgedRun, gathering: Gathering): Promis
   const pages = gathering.pages.reduce((sum, page) => sum + JSON.stringify(page).length, 0)
   const size = pages + (await putRows(rows))
   const kept = { ...run, findings, summary, pages: rows.length, size }
-  await database.runs.put(kept)
+  await keepRun(kept)
   return kept
 }

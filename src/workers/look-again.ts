@@ -10,10 +10,11 @@ import {
   type WireEvent,
 } from '@/core/crawl'
 import type { GatheredPage, Gathering } from '@/core/model'
-import { database, type StoredRun } from '@/store/database'
-import { givenImages } from '@/store/images'
-import { allPagesOf, readStoredPage } from '@/store/pages'
+import type { StoredRun } from '@/store/database'
+import { givenImages, keepImagesOf } from '@/store/images'
+import { allPagesOf, keepPages, ownPagesOf, readStoredPage } from '@/store/pages'
 import { pageAddresses, putRows } from '@/store/rows'
+import { addRun, changeRun, runAt } from '@/store/runs'
 import { openZipFile } from './blob-files'
 import { AT_ONCE, asUserFacing, chosenFiles, lookThroughServer, workerEnvironment } from './build-events'
 import { crawlStream } from './crawl-stream'
@@ -124,7 +125,7 @@ export async function gatheringOf(
  * that the two can be held against each other. Checks across pages are made again.
  */
 export async function runLook(look: Look, chosen: readonly ChosenFile[], signal: AbortSignal): Promise<void> {
-  const parent = await database.runs.get(look.parent)
+  const parent = await runAt(look.parent)
   if (!parent) throw new UserFacingError('The run that this page belongs to is not in this browser any more.')
   const files = await buildOf(look.at, chosen).catch((error: unknown) => Promise.reject(asUserFacing(error)))
   const looked = files
@@ -137,16 +138,16 @@ export async function runLook(look: Look, chosen: readonly ChosenFile[], signal:
   const served = new Map([...before.images, ...looked.images].map((image) => [image.url, image]))
   // Of pages only those that are not as the base has them: this one, and others looked at before.
   const base = parent.base ?? parent.id
-  const lookedAt = parent.base ? await database.pages.where('run').equals(parent.id).toArray() : []
-  const own = new Map([...lookedAt.map(({ page }) => page), looked.page].map((page) => [page.url, page]))
-  await database.pages.bulkPut([...own.values()].map((page) => ({ run, url: page.url, page })))
+  const lookedAt = parent.base ? await ownPagesOf(parent.id) : []
+  const own = new Map([...lookedAt, looked.page].map((page) => [page.url, page]))
+  await keepPages(run, [...own.values()])
   const room = await putRows(rows)
-  await database.images.bulkPut([...served.values()].map((image) => ({ run, url: image.url, image })))
+  await keepImagesOf(run, [...served.values()])
   const thumbs = new ThumbMaker(async (url) => (files ? pictureIn(files, parent.source.site, url) : null))
   for (const image of looked.images) thumbs.add(image)
   // Who signed for the parent, and the day it went live, are not this run's: it says something else.
   const { signedOff: _signedOff, launchedAt: _launchedAt, ...inherited } = parent
-  await database.runs.add({
+  await addRun({
     ...inherited,
     id: run,
     base,
@@ -163,7 +164,7 @@ export async function runLook(look: Look, chosen: readonly ChosenFile[], signal:
 
 /** Judges a run again: by other requirements the same pages have other findings, rows and causes. */
 export async function recheck(id: string): Promise<void> {
-  const run = await database.runs.get(id)
+  const run = await runAt(id)
   if (!run) throw new UserFacingError('The run is not in this browser any more.')
   const { gathering } = await gatheringOf(run)
   const { verdict, rows } = await judge(id, gathering)
@@ -172,5 +173,5 @@ export async function recheck(id: string): Promise<void> {
     ...run.notes.filter(({ kind }) => kind !== 'waiver-ended' && kind !== 'requirements'),
     ...verdict.notes,
   ]
-  await database.runs.update(id, { findings: verdict.findings, summary: verdict.summary, notes, touchedAt: Date.now() })
+  await changeRun(id, { findings: verdict.findings, summary: verdict.summary, notes, touchedAt: Date.now() })
 }

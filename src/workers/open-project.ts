@@ -7,9 +7,17 @@ import { faultOfSignOff } from '@/core/report'
 import { mergedRequirements, type Requirements } from '@/core/requirements'
 import { ownEntry, plural, shownTime } from '@/core/text'
 import { MANIFEST, PagesFile, ProjectManifest, pagesFile, RunFile, runFile } from '@/store/archive/project-format'
-import { database, type StoredRun, withVerdict } from '@/store/database'
+import { type StoredRun, withVerdict } from '@/store/database'
+import { draftsOf, keepDefaults, keepDrafts, ownDefaultsOf } from '@/store/drafts'
+import { keepFocuses, storedFocusesOf } from '@/store/focuses'
 import { heldEventsOf, keepHeldEvents } from '@/store/held-events'
-import { deleteRun, keptRequest } from '@/store/runs'
+import { hasThumb, keepImages, keepThumb } from '@/store/images'
+import { hasOriginal, keepOriginal } from '@/store/kept-pictures'
+import { keepPages } from '@/store/pages'
+import { keepRequirements, ownRequirementsOf } from '@/store/requirements'
+import { allRuns, changeRun, deleteRun, keptRequest, runAt } from '@/store/runs'
+import { hasSomethingOf } from '@/store/site'
+import { hasTemplateFile, keepTemplateFile, keepTemplates, templatesOf } from '@/store/templates'
 import { archivedKey } from '@/store/thumb-key'
 import { openZipFile } from './blob-files'
 import { digestOf } from './digest'
@@ -61,18 +69,6 @@ export async function openArchive(archive: Blob): Promise<BuildFiles> {
   }
 }
 
-/** Does this browser hold something of the site that an archive may have too? */
-async function hasSomethingOf(site: string): Promise<boolean> {
-  const { drafts, defaults, requirements, templates } = database
-  const counts = await Promise.all([
-    drafts.where('site').equals(site).count(),
-    defaults.where('site').equals(site).count(),
-    requirements.where('site').equals(site).count(),
-    templates.where('site').equals(site).count(),
-  ])
-  return counts.some((count) => count > 0)
-}
-
 const WHOSE = { mine: 'yours stays', archive: 'that of the archive stays' } as const
 
 /** Which side stays of each thing that both have, by its id: what somebody chose, one by one. */
@@ -86,7 +82,7 @@ async function takeDrafts(
   conflicts: string[],
 ): Promise<number> {
   const { site } = manifest
-  const own = new Map((await database.drafts.where('site').equals(site).toArray()).map((draft) => [draft.url, draft]))
+  const own = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
   const taken = manifest.drafts.filter((draft) => {
     if (draft.site !== site) return false
     const mine = own.get(draft.url)
@@ -98,18 +94,18 @@ async function takeDrafts(
       conflicts.push(`Both have a draft of ${pathOn(draft.url, site)}: ${WHOSE[isTaken ? 'archive' : 'mine']}.`)
     return isTaken
   })
-  await database.drafts.bulkPut(taken)
+  await keepDrafts(taken)
   return taken.length
 }
 
 /** What was set for one picture by two: the later stands, and nothing is said of so small a thing. */
 async function takeFocuses({ site, focuses = [] }: ProjectManifest, prefer: Prefer): Promise<void> {
-  const own = new Map((await database.focuses.where('site').equals(site).toArray()).map((kept) => [kept.url, kept]))
+  const own = new Map((await storedFocusesOf(site)).map((kept) => [kept.url, kept]))
   const isTaken = ({ url, setAt }: { url: string; setAt: string }) => {
     const mine = own.get(url)
     return !mine || (prefer === 'later' ? Date.parse(setAt) > Date.parse(mine.setAt) : prefer === 'archive')
   }
-  await database.focuses.bulkPut(focuses.filter(isTaken).map((kept) => ({ ...kept, site })))
+  await keepFocuses(focuses.filter(isTaken).map((kept) => ({ ...kept, site })))
 }
 
 async function takeRequirements(
@@ -119,15 +115,14 @@ async function takeRequirements(
   conflicts: string[],
 ) {
   if (!requirements) return
-  const mine = (await database.requirements.get(site))?.requirements
+  const mine = await ownRequirementsOf(site)
   const stays = ownEntry(choices, differenceId.requirements()) ?? 'mine'
   const [first, second] = stays === 'mine' ? [mine, requirements] : [requirements, mine]
   // Put together, waivers and answers of both hold, whichever side says what is asked of the pages.
   const merged = first && second && prefer === 'later' ? mergedRequirements(first, second) : null
   if (!mine || prefer !== 'mine') tellTakenAway(requirements, mine, conflicts)
   if (merged?.differs) conflicts.push(`The requirements ask different things of the pages: ${WHOSE[stays]}.`)
-  if (!mine || prefer !== 'mine')
-    await database.requirements.put({ site, requirements: merged?.requirements ?? requirements })
+  if (!mine || prefer !== 'mine') await keepRequirements(site, merged?.requirements ?? requirements)
 }
 
 /** A clock may go wrong by so much, in ms. */
@@ -192,7 +187,7 @@ async function signOffsToTake(
   const taken = new Map<string, NonNullable<Entry['signedOff']>>()
   for (const { id, signedOff, startedAt } of known) {
     if (!signedOff) continue
-    const mine = (await database.runs.get(id))?.signedOff
+    const mine = (await runAt(id))?.signedOff
     const fault = await faultOfSigned(signedOff)
     if (fault !== null) {
       conflicts.push(
@@ -230,13 +225,13 @@ async function takeSettings(
   await takeRequirements(manifest, prefer, choices, conflicts)
   await takeFocuses(manifest, prefer)
   const { defaults, templates } = manifest
-  const ownDefaults = await database.defaults.get(site)
+  const ownDefaults = await ownDefaultsOf(site)
   const ofDefaults = staysOf(differenceId.defaults())
-  if (defaults && ownDefaults && !areAlike(ownDefaults.defaults, defaults))
+  if (defaults && ownDefaults && !areAlike(ownDefaults, defaults))
     conflicts.push(`Both have defaults of the site: ${WHOSE[ofDefaults]}.`)
-  if (defaults && !(ownDefaults && ofDefaults === 'mine')) await database.defaults.put({ site, defaults })
+  if (defaults && !(ownDefaults && ofDefaults === 'mine')) await keepDefaults(site, defaults)
   if (templates) {
-    const sections = new Map(Object.entries((await database.templates.get(site))?.sections ?? {}))
+    const sections = new Map(Object.entries(await templatesOf(site)))
     for (const [section, template] of Object.entries(templates)) {
       const own = sections.get(section)
       const stays = staysOf(differenceId.template(section))
@@ -244,12 +239,12 @@ async function takeSettings(
         conflicts.push(`Both have a picture template of ${section}: ${WHOSE[stays]}.`)
       if (!own || stays === 'archive') sections.set(section, template)
     }
-    await database.templates.put({ site, sections: Object.fromEntries(sections) })
+    await keepTemplates(site, Object.fromEntries(sections))
   }
   for (const { name, file, type } of manifest.files) {
-    if (isMine && (await database.templateFiles.get([site, name]))) continue
+    if (isMine && (await hasTemplateFile(site, name))) continue
     const blob = new Blob([(await files.read(file, limits.zipFileBytes)).body as Uint8Array<ArrayBuffer>], { type })
-    await database.templateFiles.put({ site, name, blob, savedAt: Date.now() })
+    await keepTemplateFile(site, name, blob)
   }
   const said = new Set((await heldEventsOf(site)).map(({ event }) => JSON.stringify(event)))
   await keepHeldEvents(
@@ -263,13 +258,12 @@ async function takeSettings(
 async function takePictures(manifest: ProjectManifest, files: BuildFiles, conflicts: string[]): Promise<void> {
   let others = 0
   for (const { key: named, file, type, kind } of manifest.pictures) {
-    const table = kind === 'small' ? database.thumbs : database.originals
     const key = archivedKey(manifest.site, named)
-    if (await table.get(key)) continue
+    if (await (kind === 'small' ? hasThumb(key) : hasOriginal(key))) continue
     const bytes = (await files.read(file, limits.imageBytes)).body as Uint8Array<ArrayBuffer>
     const isOther = kind === 'whole' && named.startsWith('sha256:') && (await digestOf(bytes)) !== named
     if (isOther) others++
-    else await table.put({ key, blob: new Blob([bytes], { type }), bytes: bytes.length, savedAt: Date.now() })
+    else await (kind === 'small' ? keepThumb : keepOriginal)(key, new Blob([bytes], { type }))
   }
   if (others > 0)
     conflicts.push(
@@ -280,7 +274,7 @@ async function takePictures(manifest: ProjectManifest, files: BuildFiles, confli
 async function takePages(manifest: ProjectManifest, files: BuildFiles, holder: string): Promise<void> {
   for (let index = 0; index < (manifest.pages[holder] ?? 0); index++) {
     const pages = await readJson(files, pagesFile(holder, index), PagesFile)
-    await database.pages.bulkPut(pages.map((page) => ({ run: holder, url: page.url, page })))
+    await keepPages(holder, pages)
   }
 }
 
@@ -310,7 +304,7 @@ async function takeRun(entry: ProjectManifest['runs'][number], files: BuildFiles
     imported: true,
   } as StoredRun
   if (!entry.incomplete) withVerdict(run)
-  await database.images.bulkPut(
+  await keepImages(
     images.map(({ made, ...image }: GatheredImage & { made?: true | undefined }) => ({
       run: run.id,
       url: image.url,
@@ -340,7 +334,7 @@ export async function openProject(archive: Blob, prefer: Prefer, choices: Choice
   const files = await openArchive(archive)
   const conflicts: string[] = []
   const manifest = withoutFuture(await readManifest(files), Date.now(), conflicts)
-  const here = await database.runs.toArray()
+  const here = await allRuns()
   const known = new Set(here.map(({ id }) => id))
   const fresh = manifest.runs.filter(({ id, source }) => !known.has(id) && source.site === manifest.site)
   // Pages that no run has are left of an opening that was broken off: they are written again.
@@ -357,7 +351,7 @@ export async function openProject(archive: Blob, prefer: Prefer, choices: Choice
       manifest.runs.filter(({ id, source }) => known.has(id) && source.site === manifest.site),
       conflicts,
     )
-    for (const [id, signedOff] of signOffs) await database.runs.update(id, { signedOff })
+    for (const [id, signedOff] of signOffs) await changeRun(id, { signedOff })
     const { site } = manifest
     return { site, runs: fresh.length, known: manifest.runs.length - fresh.length, drafts, conflicts: told(conflicts) }
   } catch (error) {
@@ -383,8 +377,8 @@ export async function previewProject(archive: Blob): Promise<ProjectPreview> {
   const left: string[] = []
   const manifest = withoutFuture(await readManifest(files), Date.now(), left)
   const { site, savedAt } = manifest
-  const own = new Set((await database.drafts.where('site').equals(site).toArray()).map(({ url }) => url))
-  const here = new Set((await database.runs.toArray()).map(({ id }) => id))
+  const own = new Set((await draftsOf(site)).map(({ url }) => url))
+  const here = new Set((await allRuns()).map(({ id }) => id))
   const runs = manifest.runs.filter(({ id, source }) => !here.has(id) && source.site === site).length
   const drafts = manifest.drafts.filter((draft) => draft.site === site && !own.has(draft.url)).length
   const brings: string[] = []
@@ -394,7 +388,7 @@ export async function previewProject(archive: Blob): Promise<ProjectPreview> {
       `${plural(drafts, 'draft')} of ${drafts === 1 ? 'a page' : 'pages'} that ${drafts === 1 ? 'has' : 'have'} none here.`,
     )
   if (manifest.requirements) {
-    const mine = (await database.requirements.get(site))?.requirements
+    const mine = await ownRequirementsOf(site)
     tellTakenAway(manifest.requirements, mine, brings)
   }
   await signOffsToTake(

@@ -1,8 +1,9 @@
 import { limits } from '@/core/address'
 import { DocumentReader, StatedRunReader, UnfitDocument } from '@/core/document'
 import type { GatheredImage, GatheredPage, Summary } from '@/core/model'
-import { database } from '@/store/database'
-import { deleteRun, newRunId } from '@/store/runs'
+import { keepImagesOf } from '@/store/images'
+import { keepPages } from '@/store/pages'
+import { deleteRun, newRunId, runBegunAt } from '@/store/runs'
 import { keepJudged } from './keep-judged'
 import { UserFacingError } from './user-facing-error'
 
@@ -42,11 +43,10 @@ async function* textsOf(file: Blob): AsyncGenerator<string> {
 
 /** Is a run of the same site and the same minute here? Runs never change: it is the same one. */
 async function sameRun(site: string, startedAt: string, finishedAt: string): Promise<string | null> {
-  const same = await database.runs
-    .where('startedAt')
-    .equals(startedAt)
-    .filter((run) => run.source.site === site && run.finishedAt === finishedAt && !run.lookedAgain && !run.tried)
-    .first()
+  const same = await runBegunAt(
+    startedAt,
+    (run) => run.source.site === site && run.finishedAt === finishedAt && !run.lookedAgain && !run.tried,
+  )
   return same?.id ?? null
 }
 
@@ -72,7 +72,7 @@ export async function openRun(file: Blob, onPages: (pages: number) => void): Pro
       throw new UserFacingError(`It has more than ${limits.maxPagesOfBuild} pages: that is more than a browser holds.`)
     while (pages.length - written >= least && written < pages.length) {
       const next = pages.slice(written, written + BATCH)
-      await database.pages.bulkPut(next.map((page) => ({ run, url: page.url, page })))
+      await keepPages(run, next)
       written += next.length
       onPages(written)
     }
@@ -95,8 +95,9 @@ export async function openRun(file: Blob, onPages: (pages: number) => void): Pro
       await deleteRun(run)
       return { known: true, run: known, site }
     }
-    await database.images.bulkPut(
-      [...images.values()].map((image) => ({ run, url: image.url, image: { ...image, served: null } })),
+    await keepImagesOf(
+      run,
+      [...images.values()].map((image) => ({ ...image, served: null })),
     )
     const kept = await keepJudged(
       {

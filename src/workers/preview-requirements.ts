@@ -1,7 +1,7 @@
 import { createCheckContext, runChecks, type Verdict } from '@/core/check'
 import type { Requirements } from '@/core/requirements'
-import { database } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
+import { runAt } from '@/store/runs'
 import { gatheringOf } from './look-again'
 import type { RequirementsEffect } from './protocol'
 import { UserFacingError } from './user-facing-error'
@@ -23,7 +23,7 @@ const moreIn = (counts: ReadonlyMap<string, number>, than: ReadonlyMap<string, n
 
 /** What other requirements would make of a run. Nothing is kept. */
 export async function previewRequirements(id: string, requirements: Requirements): Promise<RequirementsEffect> {
-  const run = await database.runs.get(id)
+  const run = await runAt(id)
   if (!run) throw new UserFacingError('The run is not in this browser any more.')
   const { gathering } = await gatheringOf(run)
   const today = new Date().toISOString().slice(0, 10)

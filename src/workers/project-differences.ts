@@ -2,7 +2,9 @@ import { pathOn } from '@/core/address'
 import { askedOfPages } from '@/core/requirements'
 import { stableJson } from '@/core/text'
 import type { ProjectManifest } from '@/store/archive/project-format'
-import { database } from '@/store/database'
+import { draftsOf, ownDefaultsOf } from '@/store/drafts'
+import { ownRequirementsOf } from '@/store/requirements'
+import { templatesOf } from '@/store/templates'
 
 /** Whose stays where both have something: this browser's, or that of the archive. */
 export type Side = 'mine' | 'archive'
@@ -59,7 +61,7 @@ export async function projectDifferences(manifest: ProjectManifest): Promise<Pro
     const parts = partsOf(mine, archive)
     if (parts.length > 0) found.push({ ...difference, parts })
   }
-  const own = new Map((await database.drafts.where('site').equals(site).toArray()).map((draft) => [draft.url, draft]))
+  const own = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
   for (const draft of manifest.drafts) {
     const mine = draft.site === site ? own.get(draft.url) : undefined
     if (!mine) continue
@@ -75,21 +77,21 @@ export async function projectDifferences(manifest: ProjectManifest): Promise<Pro
       draft.fields,
     )
   }
-  const requirements = (await database.requirements.get(site))?.requirements
+  const requirements = await ownRequirementsOf(site)
   if (requirements && manifest.requirements) {
     const [mine, archive] = [askedOfPages(requirements), askedOfPages(manifest.requirements)]
     // Where one side asks nothing of the pages, the other's stands, and nobody has to choose.
     if (Object.keys(mine).length > 0 && Object.keys(archive).length > 0)
       add({ id: differenceId.requirements(), name: 'Requirements', changedAt: unknown, stays: 'mine' }, mine, archive)
   }
-  const defaults = (await database.defaults.get(site))?.defaults
+  const defaults = await ownDefaultsOf(site)
   if (defaults && manifest.defaults)
     add(
       { id: differenceId.defaults(), name: 'Defaults of the site', changedAt: unknown, stays: 'mine' },
       defaults,
       manifest.defaults,
     )
-  const templates = new Map(Object.entries((await database.templates.get(site))?.sections ?? {}))
+  const templates = new Map(Object.entries(await templatesOf(site)))
   for (const [section, archive] of Object.entries(manifest.templates ?? {})) {
     const mine = templates.get(section)
     if (mine)

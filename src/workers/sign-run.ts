@@ -10,15 +10,16 @@ import {
   unseenLines,
 } from '@/core/report'
 import { surfacesWith } from '@/core/surface'
-import { database, type StoredRun } from '@/store/database'
+import type { StoredRun } from '@/store/database'
 import { requirementsOf } from '@/store/requirements'
+import { changeRun, runAt } from '@/store/runs'
 import { digestOf } from './digest'
 import { gatheringOf } from './look-again'
 import { UserFacingError } from './user-facing-error'
 import { signedWithKey, verifySignature } from './verify-signature'
 
 const runOf = async (id: string): Promise<StoredRun> => {
-  const run = await database.runs.get(id)
+  const run = await runAt(id)
   if (!run) throw new UserFacingError('The run is not in this browser any more.')
   return run
 }
@@ -59,7 +60,7 @@ export async function signRun(id: string, by: string, reason: string | undefined
     digestOf,
   )
   const content = seed ? await signedWithKey(plain, seed.seed) : plain
-  await database.runs.update(id, { signedOff: { by, at: content.at, errors, content } })
+  await changeRun(id, { signedOff: { by, at: content.at, errors, content } })
 }
 
 /** `signature`: what is known of the name, in a sentence. */

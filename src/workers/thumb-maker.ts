@@ -1,7 +1,7 @@
 import type { ServedImage } from '@/core/crawl'
 import { MAX_WORKED_PIXELS } from '@/core/image'
-import { database } from '@/store/database'
-import { keepOriginal, trimPictures } from '@/store/kept-pictures'
+import { hasThumb, keepThumb } from '@/store/images'
+import { hasOriginal, keepOriginal, trimPictures } from '@/store/kept-pictures'
 import { thumbKey } from '@/store/thumb-key'
 import { decode } from './decode'
 
@@ -63,18 +63,18 @@ export class ThumbMaker {
 
 async function makeThumb(image: ServedImage, ownPicture: (url: string) => Promise<Blob | null>): Promise<void> {
   const key = thumbKey(image)
-  const hasThumb = (await database.thumbs.where('key').equals(key).count()) > 0
-  const hasOriginal = (await database.originals.where('key').equals(key).count()) > 0
-  if (hasThumb && hasOriginal) return
+  const isSmallKept = await hasThumb(key)
+  const isWholeKept = await hasOriginal(key)
+  if (isSmallKept && isWholeKept) return
   const own = await ownPicture(image.url)
   // Files can't be asked for again once the tab is closed: what a picture is made better from is kept.
-  if (own && !image.iconOnly && !hasOriginal) await keepOriginal(key, own)
-  if (hasThumb) return
+  if (own && !image.iconOnly && !isWholeKept) await keepOriginal(key, own)
+  if (isSmallKept) return
   const blob = own ?? (await servedPicture(image.served))
   if (!blob) return
   // A drawing has no pixels to shrink, and no canvas in a worker takes it: it is kept as it is.
   const small = image.format === 'svg' ? blob : await shrink(blob)
-  await database.thumbs.put({ key, blob: small, bytes: small.size, savedAt: Date.now() })
+  await keepThumb(key, small)
 }
 
 async function servedPicture(path: string | null): Promise<Blob | null> {

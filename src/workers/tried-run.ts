@@ -1,9 +1,11 @@
 import type { Verdict } from '@/core/check'
 import type { ServedImage } from '@/core/crawl'
 import type { Gathering } from '@/core/model'
-import { database, type StoredRun, type WallRow } from '@/store/database'
+import type { StoredRun, WallRow } from '@/store/database'
+import { keepImagesOf } from '@/store/images'
+import { keepPages, ownPagesOf } from '@/store/pages'
 import { putRows } from '@/store/rows'
-import { deleteTried } from '@/store/runs'
+import { deleteTried, keepRun } from '@/store/runs'
 
 /** A run as it would be: what it holds, what is said of it, and which of its pages are not as the build has them. */
 export type TriedRun = {
@@ -28,21 +30,15 @@ export async function keepTried(
   const served = new Map(images.map((image) => [image.url, image.served]))
   // Pages that a run derived from another holds itself go along: a base of a base is not looked into.
   const base = parent.base ?? parent.id
-  const lookedAt = parent.base ? await database.pages.where('run').equals(parent.id).toArray() : []
+  const lookedAt = parent.base ? await ownPagesOf(parent.id) : []
   const own = new Map(
-    [...lookedAt.map(({ page }) => page), ...gathering.pages.filter(({ url }) => changed.has(url))].map((page) => [
-      page.url,
-      page,
-    ]),
+    [...lookedAt, ...gathering.pages.filter(({ url }) => changed.has(url))].map((page) => [page.url, page]),
   )
-  await database.pages.bulkPut([...own.values()].map((page) => ({ run: runId, url: page.url, page })))
+  await keepPages(runId, [...own.values()])
   await putRows(rows)
-  await database.images.bulkPut(
-    gathering.images.map((image) => ({
-      run: runId,
-      url: image.url,
-      image: { ...image, served: served.get(image.url) ?? null },
-    })),
+  await keepImagesOf(
+    runId,
+    gathering.images.map((image) => ({ ...image, served: served.get(image.url) ?? null })),
   )
   const {
     signedOff: _signedOff,
@@ -51,7 +47,7 @@ export async function keepTried(
     name: _name,
     ...inherited
   } = parent
-  await database.runs.put({
+  await keepRun({
     ...inherited,
     id: runId,
     base,

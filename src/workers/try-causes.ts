@@ -1,8 +1,8 @@
 import { tallyOf, tryCauses } from '@/core/cause'
 import { createCheckContext, runChecks } from '@/core/check'
-import { database } from '@/store/database'
 import { keepEdits, overviewOf } from '@/store/overviews'
 import { requirementsOf } from '@/store/requirements'
+import { runAt } from '@/store/runs'
 import { judge } from './judge'
 import { gatheringOf } from './look-again'
 import type { GatherCommand } from './protocol'
@@ -16,7 +16,7 @@ type Try = Extract<GatherCommand, { kind: 'try' }>
  * made, everything judged again. It takes the place of what was tried of the same run before.
  */
 export async function runTry({ runId, parent: id, causes }: Try): Promise<void> {
-  const parent = await database.runs.get(id)
+  const parent = await runAt(id)
   if (!parent) throw new UserFacingError('The run that was to be tried is not in this browser any more.')
   const before = await gatheringOf(parent)
   const context = createCheckContext(before.gathering, await requirementsOf(parent.source.site))

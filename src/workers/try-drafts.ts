@@ -1,8 +1,8 @@
 import { siteCalled } from '@/core/check'
 import { editPage, effectiveEdits } from '@/core/draft'
-import { database } from '@/store/database'
 import { defaultsOf, draftsOf } from '@/store/drafts'
-import { ofRun } from '@/store/of-run'
+import { storedImagesOf } from '@/store/images'
+import { runAt } from '@/store/runs'
 import { contextOfRun, judge } from './judge'
 import { gatheringOf } from './look-again'
 import type { GatherCommand } from './protocol'
@@ -17,7 +17,7 @@ export async function runTryDrafts({
   runId,
   parent: id,
 }: Extract<GatherCommand, { kind: 'try-drafts' }>): Promise<void> {
-  const parent = await database.runs.get(id)
+  const parent = await runAt(id)
   if (!parent) throw new UserFacingError('The run whose drafts were to be shown is not in this browser any more.')
   const before = await gatheringOf(parent)
   const { sections } = await contextOfRun(before.gathering)
@@ -25,7 +25,7 @@ export async function runTryDrafts({
   const { site } = parent.source
   const drafts = new Map((await draftsOf(site)).map((draft) => [draft.url, draft]))
   const defaults = { ...(await defaultsOf(site)), called: siteCalled(before.gathering.pages, sectionOf) }
-  const made = (await ofRun(database.images, id).toArray()).flatMap((stored) => (stored.made ? [stored.image] : []))
+  const made = (await storedImagesOf(id)).flatMap((stored) => (stored.made ? [stored.image] : []))
   const images = new Map([...before.gathering.images, ...made].map((image) => [image.url, image]))
   const changed = new Set<string>()
   const pages = before.gathering.pages.map((page) => {

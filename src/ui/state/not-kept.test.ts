@@ -6,10 +6,12 @@ import { database, type StoredImage, type StoredRun } from '@/store/database'
 import * as drafts from '@/store/drafts'
 import * as focuses from '@/store/focuses'
 import * as folders from '@/store/folders'
+import * as frontier from '@/store/frontier'
 import * as heldEvents from '@/store/held-events'
 import * as images from '@/store/images'
 import * as keptPictures from '@/store/kept-pictures'
 import * as overviews from '@/store/overviews'
+import * as pages from '@/store/pages'
 import * as requirements from '@/store/requirements'
 import * as rows from '@/store/rows'
 import * as runs from '@/store/runs'
@@ -27,10 +29,12 @@ const modules = {
   drafts,
   focuses,
   folders,
+  frontier,
   heldEvents,
   images,
   keptPictures,
   overviews,
+  pages,
   requirements,
   rows,
   runs,
@@ -57,6 +61,16 @@ const WRITES: Record<string, () => Promise<unknown>> = {
   keepEdits: () => overviews.keepEdits('r', {}),
   keepRequirements: () => requirements.keepRequirements(SITE, {}),
   putRows: () => rows.putRows([{ run: 'r', url: SITE, order: 0, path: '/', faces: {}, findings: [] } as never]),
+  addRun: () => runs.addRun({ id: `new ${Math.random()}`, source: { site: SITE } } as StoredRun),
+  keepRun: () => runs.keepRun({ id: 'r', source: { site: SITE } } as StoredRun),
+  changeRun: () => runs.changeRun('r', { waiting: Math.random() }),
+  keepPages: () => pages.keepPages('r', [{ url: SITE } as never]),
+  keepImagesOf: () => images.keepImagesOf('r', [image.image]),
+  keepWaiting: () => frontier.keepWaiting('r', [{ url: SITE, depth: 1 }]),
+  keepDrafts: () => drafts.keepDrafts([draft]),
+  keepDefaults: () => drafts.keepDefaults(SITE, { sections: {} }),
+  keepFocuses: () => focuses.keepFocuses([{ site: SITE, url: SITE, focus, setAt: at }]),
+  keepTemplates: () => templates.keepTemplates(SITE, { '/a/*': firstTemplate(null) }),
   nameRun: () => runs.nameRun('r', 'A name'),
   signOff: () => runs.signOff('r', { by: 'Ada', at, errors: 0 }),
   keepStepOf: () => steps.keepStepOf({ ...step, tab: 't', number: 1, at: 1, typing: null }, 0),
@@ -114,7 +128,7 @@ describe('where there is no room', () => {
     const writing = named.filter(
       ([name, value]) =>
         typeof value === 'function' &&
-        /^(?:keep|take(?!Back)|put|write|update|mark|name|sign)[A-Z]/.test(name) &&
+        /^(?:keep|take(?!Back)|put|write|update|mark|name|sign|add|change)[A-Z]/.test(name) &&
         !/^kept/.test(name),
     )
     expect(writing.map(([name]) => name).sort()).toEqual(Object.keys(WRITES).sort())
