@@ -230,7 +230,7 @@ describe('four processes at once, as a job array runs them', () => {
     await run('merge', ...files, '--format', 'json=at-once.json')
     await run('check', demo, ...SITE, '--format', 'json=in-one.json')
     expect(apart('at-once.json')).toEqual(apart('in-one.json'))
-  }, 90_000)
+  }, 240_000)
 })
 
 const PARALLEL = '/usr/bin/parallel'
@@ -255,7 +255,7 @@ exec "${process.execPath}" "${bundledCommand(root)}" check "${demo}" ${SITE.join
     await run('check', demo, ...SITE, '--format', 'json=for-parallel.json')
     expect(apart('by-parallel.json')).toEqual(apart('for-parallel.json'))
   },
-  90_000,
+  240_000,
 )
 
 describe('built sites of other shapes in parts', () => {

@@ -13,7 +13,7 @@ import {
 } from '../check'
 import { saidBy } from '../draft'
 import { type GatheredImage, type GatheredPage, isKnownType, type PageFacts } from '../model'
-import { describedKind } from '../requirements'
+import { DEFAULT_LIMITS, describedKind } from '../requirements'
 import { firstValue, likelyContentImages, ogImages, publicImageUrl } from '../surface'
 import { familyOf, needsFor, tagOf } from '../tag'
 import { groupBy, isBlank, languageOf, usualOf, wholeSentences } from '../text'
@@ -39,9 +39,9 @@ export const OF_TITLE = '{title’s own part}'
 const OWN_ADDRESS: ReadonlySet<string> = new Set(['og:url', 'canonical', 'og:image'])
 
 /** Shortest sentence that is a description, in letters, and longest that is shown whole. */
-const DESCRIPTION = { min: 50, max: 200 }
+const DESCRIPTION = { min: 50, max: DEFAULT_LIMITS.descriptionCharacters }
 /** Shortest name that tells a page from others, in letters, and longest that a card has room for. */
-const TITLE = { min: 15, max: 70 }
+const TITLE = { min: 15, max: DEFAULT_LIMITS.titleCharacters }
 
 /** Values that pages say themselves, for tags that lack them; what the whole site tells is worked out once. */
 export class Desk {
@@ -414,7 +414,7 @@ export class Desk {
 /** Formats that every place shows. */
 const SHOWN = new Set<string | null>(['jpeg', 'png', 'webp'])
 /** What every place shows large, and crops by a fifth at most. */
-const GOOD = { width: 1200, height: 630, narrowest: 1.53, widest: 2.38, bytes: 300_000 }
+const GOOD = { width: 1200, height: 630, narrowest: 1.53, widest: 2.38, bytes: DEFAULT_LIMITS.pictureBytes }
 
 /** Would the picture be shared as it is, without a fault of its own? */
 function isGoodPicture(image: GatheredImage, size: { width: number; height: number }): boolean {

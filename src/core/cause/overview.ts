@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { type CheckContext, MIN_LARGE, MIN_SHOWN } from '../check'
 import type { PageFacts } from '../model'
 import { DEFAULT_LIMITS } from '../requirements'
-import { firstValue, metasOf } from '../surface'
+import { firstValue, metasOf, surfacesWith } from '../surface'
 import { addTo, isBlank } from '../text'
 
 /** Fields that a heat map shows, with the tags that count as the page's own word. */
@@ -124,6 +124,11 @@ export function overviewOf(context: CheckContext): Overview {
   }
 }
 
+/** The place that drops an image first for its weight. */
+const LIGHTEST = surfacesWith([])
+  .flatMap(({ name, picture }) => (picture?.maxBytes ? [{ at: picture.maxBytes.value, name }] : []))
+  .reduce((least, one) => (one.at < least.at ? one : least))
+
 /** Lengths and weights at which something begins to be lost: drawn into the charts. */
 export const chartMarks = {
   title: [{ at: DEFAULT_LIMITS.titleCharacters, name: 'limit' }],
@@ -131,7 +136,7 @@ export const chartMarks = {
   weight: [
     { at: 100_000, name: 'aim' },
     { at: DEFAULT_LIMITS.pictureBytes, name: 'heavy' },
-    { at: 600_000, name: 'phone chat drops it' },
+    { at: LIGHTEST.at, name: `${LIGHTEST.name.toLowerCase()} drops it` },
   ],
   size: [
     { ...MIN_SHOWN, name: 'least shown' },

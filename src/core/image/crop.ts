@@ -1,3 +1,6 @@
+/** Width divided by height of the large image that most places crop to (1200 × 630). */
+export const WIDE_RATIO = 1.91
+
 /** A rectangle in source pixels, after orientation. */
 export type Crop = { x: number; y: number; width: number; height: number }
 

@@ -4,7 +4,7 @@
  * alike two pictures are, what a refit has to do. No pixel is decoded here. Begin with read-header.ts;
  * formats/ has a file a format.
  */
-export { type Crop, cropToRatio } from './crop'
+export { type Crop, cropToRatio, WIDE_RATIO } from './crop'
 export { busiestPoint, type DetailMap, detailMap, detailOutside } from './detail'
 export { isSoft, keepZone, shareLost } from './keep-zone'
 export { groupAlike, LOOK_SIDE, type Look, type Looked, lookAsText, lookFromText, lookOfPixels } from './likeness'

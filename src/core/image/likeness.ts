@@ -3,7 +3,9 @@
  * bits that change little when a picture is resized, recompressed or cut (to find candidates), and patches that are
  * held side by side (to be sure: pictures from one template differ in a line of letters only).
  */
+
 import { base64Of, bytesOfBase64 } from '../text'
+import { WIDE_RATIO } from './crop'
 
 /** Side of the grey square that stands for a picture. */
 export const LOOK_SIDE = 48
@@ -222,7 +224,7 @@ function centred({ width, height }: { width: number; height: number }, ratio: nu
 
 const WHOLE: Part = { x: 0, y: 0, width: 1, height: 1 }
 /** What copies are mostly cut to: the shapes of cards, and a rim of a twentieth taken off. */
-const CUTS = [1, 1.91, 2 / 3, 4 / 3, 16 / 9]
+const CUTS = [1, WIDE_RATIO, 2 / 3, 4 / 3, 16 / 9]
 const RIM: Part = { x: 0.05, y: 0.05, width: 0.9, height: 0.9 }
 
 /** A part of a picture as it is looked up. Its patch is made again when it is needed: kept, they would fill the memory. */

@@ -1,3 +1,4 @@
+import { WIDE_RATIO } from '../image'
 import {
   type BoxFigure,
   CARD_PADDING_PX,
@@ -16,7 +17,6 @@ import { baselineOf, type Corners, type Drawing, type Ink, type Region, type Ste
 const RADIUS_PX = 7
 /** Radius of a picture inside the line of the card. */
 const INNER_PX = RADIUS_PX - 1
-const WIDE_RATIO = 1.91
 const LINE_HEIGHT = 1.3
 const SITE_LINE = { sizePx: 12, lineHeightPx: 17, gapPx: 3 }
 const ICON = { sizePx: 18, radius: 4, gapPx: 7 }

@@ -189,9 +189,7 @@ function Bulk({ run, rows, onDone }: { run: StoredRun; rows: WallRow[]; onDone: 
         )}
         {kind === 'picture' && (
           <div className="sm:col-span-2">
-            {picture && (
-              <CardPicture run={run.id} url={picture} ratio={1.91} className="mb-2 w-[120px] rounded-[4px]" />
-            )}
+            {picture && <CardPicture run={run.id} url={picture} className="mb-2 w-[120px] rounded-[4px]" />}
             <Choices run={run.id} site={site} images={context.images} own={[]} onChoose={setPicture} />
           </div>
         )}

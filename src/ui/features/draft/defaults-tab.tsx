@@ -215,7 +215,7 @@ function PictureDefault({
   return (
     <div>
       <div className="flex items-center gap-2">
-        {value && <CardPicture run={run} url={value} ratio={1.91} className="w-[64px] shrink-0 rounded-[4px]" />}
+        {value && <CardPicture run={run} url={value} className="w-[64px] shrink-0 rounded-[4px]" />}
         <span className="max-w-[120px] truncate font-mono text-fine">{value ? value.split('/').at(-1) : ''}</span>
         <button
           type="button"

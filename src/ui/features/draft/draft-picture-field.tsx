@@ -64,7 +64,7 @@ export function DraftPictureField({ run, site, value, inherited, inheritedFrom, 
             taking.isOver ? 'border-dashed border-pick' : 'border-line',
           )}
         >
-          {url && <CardPicture run={run} url={url} ratio={1.91} className="w-[76px] shrink-0 rounded-[4px]" />}
+          {url && <CardPicture run={run} url={url} className="w-[76px] shrink-0 rounded-[4px]" />}
           <span className="min-w-0 flex-1 truncate font-mono text-fine" title={url ?? undefined}>
             {url === null ? 'no picture' : shortAddress(url).split('/').at(-1)}
           </span>
@@ -173,7 +173,7 @@ export function Choices({
               title={image.url}
               onClick={() => onChoose(image.url)}
             >
-              <CardPicture run={run} url={image.url} ratio={1.91} className="w-full rounded-[4px] border border-line" />
+              <CardPicture run={run} url={image.url} className="w-full rounded-[4px] border border-line" />
               <span className="block truncate font-mono text-sign">{image.url.split('/').at(-1)}</span>
               <span className="block text-sign text-quiet">
                 {image.width} × {image.height}

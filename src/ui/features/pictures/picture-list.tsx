@@ -91,7 +91,7 @@ export function PictureList({ run, site, entries, images, cropsFor, chosen, sele
                   entry.url === chosen ? 'border-line bg-sheet' : 'border-transparent hover:bg-soft',
                 )}
               >
-                <CardPicture run={run} url={entry.url} ratio={1.91} className="w-[84px] shrink-0 rounded-[4px]" />
+                <CardPicture run={run} url={entry.url} className="w-[84px] shrink-0 rounded-[4px]" />
                 <span className="min-w-0 flex-1">
                   <span className="block truncate font-mono text-small font-semibold" title={entry.url}>
                     {name}

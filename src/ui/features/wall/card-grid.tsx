@@ -3,6 +3,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { clsx } from 'clsx'
 import { memo, useEffect, useRef, useState } from 'react'
+import { WIDE_RATIO } from '@/core/image'
 import { cardWidth } from '@/core/sheet'
 import { type Surface, THUMBNAIL_PX } from '@/core/surface'
 import { ownEntry } from '@/core/text'
@@ -45,7 +46,7 @@ function guessHeight(surface: Surface, columnPx: number): number {
   const textPx = surface.isListing ? 96 : 84
   if (!surface.picture) return (surface.siteLine === 'none' ? 50 : textPx) * scale + CAPTION_PX
   const shown = cardWidth(surface) * scale
-  return (surface.layoutBy === 'thumbnail' ? THUMBNAIL_PX * scale : shown / 1.91 + textPx * scale) + CAPTION_PX
+  return (surface.layoutBy === 'thumbnail' ? THUMBNAIL_PX * scale : shown / WIDE_RATIO + textPx * scale) + CAPTION_PX
 }
 
 /** Cards in a grid of which only what is in sight is drawn. */

@@ -1,6 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
+import { WIDE_RATIO } from '@/core/image'
 import { useThumb } from './thumb-cache'
 
 /** A picture that is not here yet, or was not fetched. */
@@ -10,13 +11,14 @@ const HATCHED = 'bg-[repeating-linear-gradient(135deg,transparent_0_6px,var(--li
 export function CardPicture({
   run,
   url,
-  ratio,
+  ratio = WIDE_RATIO,
   isUnseen = false,
   className,
 }: {
   run: string
   url: string
-  ratio: number
+  /** Width divided by height; that of the large image without it. */
+  ratio?: number
   /** It could not be looked at: what a place would show is not known. */
   isUnseen?: boolean
   className?: string
