@@ -74,7 +74,7 @@ async function proveApp(at, project) {
     try {
       const page = await (await fetch(address)).text()
       const script = /\/_next\/static\/[^"]+\.js/.exec(page)
-      if (!page.includes('<title>Nimble Parrot</title>') || !script)
+      if (!/<title>[^<]*Nimble Parrot<\/title>/.test(page) || !script)
         throw new Error(`No page at ${address}: ${page.slice(0, 300)}`)
       const { status } = await fetch(new URL(script[0], address))
       if (status !== 200) throw new Error(`${script[0]} answers ${status}.`)
